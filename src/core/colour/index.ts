@@ -1,0 +1,5 @@
+export * from './contrast-ratio'
+export * from './parse-colour'
+export * from './oklch'
+export * from './fit-contrast'
+export * from './make-scheme'

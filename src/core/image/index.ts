@@ -1,0 +1,3 @@
+export * from './crop'
+export * from './variant'
+export * from './optical-size'

@@ -1,0 +1,73 @@
+import type { SectionKind, SlotType } from '../site'
+import type { SlotValue } from '../site'
+
+/** Facts that a design may show; `address` and `hours` are written out from their parts. */
+export const SHOWN_FACTS = ['name', 'tagline', 'phone', 'email', 'address', 'locality'] as const
+export type ShownFact = (typeof SHOWN_FACTS)[number]
+
+/** Lists that are not typed by anyone: the menu is the page list, the timetable comes from the opening hours. */
+export const COMPUTED_LISTS = { menu: ['page'], hours: ['days', 'times'] } as const
+export type ComputedList = keyof typeof COMPUTED_LISTS
+
+/** What an element of a design is bound to. */
+export type Binding =
+  | { readonly type: 'slot'; readonly slot: string; readonly slotType: SlotType; readonly ratio: string | null; readonly sizes: string | null }
+  | { readonly type: 'list'; readonly list: string }
+  | { readonly type: 'each'; readonly each: ComputedList }
+  | { readonly type: 'part'; readonly part: string }
+  | { readonly type: 'fact'; readonly fact: ShownFact }
+  | { readonly type: 'logo' }
+
+export type DesignElement = {
+  readonly tag: string
+  readonly attrs: Readonly<Record<string, string>>
+  readonly children: readonly DesignNode[]
+  readonly binding?: Binding
+  /** The element is left out while this slot or fact is empty. */
+  readonly when?: string
+}
+export type DesignNode = string | DesignElement
+
+/** A design as data: the tree to render, its CSS, and the placeholder content found in its HTML. */
+export type Design = {
+  readonly kind: SectionKind
+  readonly name: string
+  readonly tree: DesignElement
+  readonly css: string
+  readonly placeholders: Readonly<Record<string, SlotValue>>
+}
+
+export function designKey(kind: SectionKind, design: string): string {
+  return `${kind}/${design}`
+}
+
+export type ShownSlot = { readonly slot: string; readonly type: SlotType | 'list'; readonly fields: readonly { readonly slot: string; readonly type: SlotType }[] }
+
+/** The slots and facts that a design shows, in reading order; a list carries the fields of its items. */
+export function shownPlaces(design: Design): { readonly slots: readonly ShownSlot[]; readonly facts: readonly (ShownFact | 'hours')[] } {
+  const slots: ShownSlot[] = []
+  const facts = new Set<ShownFact | 'hours'>()
+  const walk = (node: DesignNode, fields: { slot: string; type: SlotType }[] | null): void => {
+    if (typeof node === 'string') return
+    const b = node.binding
+    if (b?.type === 'fact') facts.add(b.fact)
+    if (b?.type === 'logo') facts.add('name')
+    if (b?.type === 'each' && b.each === 'hours') facts.add('hours')
+    if (b?.type === 'slot') {
+      const into: { slot: string }[] = fields ?? slots
+      if (!into.some((s) => s.slot === b.slot)) {
+        if (fields) fields.push({ slot: b.slot, type: b.slotType })
+        else slots.push({ slot: b.slot, type: b.slotType, fields: [] })
+      }
+    }
+    if (b?.type === 'list') {
+      const inner: { slot: string; type: SlotType }[] = []
+      node.children.forEach((child) => walk(child, inner))
+      slots.push({ slot: b.list, type: 'list', fields: inner })
+      return
+    }
+    node.children.forEach((child) => walk(child, fields))
+  }
+  walk(design.tree, null)
+  return { slots, facts: [...facts] }
+}

@@ -1,0 +1,14 @@
+import type { LinkTarget } from '../site'
+
+/** A link as a pack or a person writes it: `page:services`, `fact:phone`, or a web, mail or telephone address. */
+export function parseLinkTarget(text: string): LinkTarget | null {
+  const [, scheme, rest] = /^(page|fact):(.+)$/.exec(text.trim()) ?? []
+  if (scheme === 'page' && rest) return { type: 'page', page: rest }
+  if (scheme === 'fact' && (rest === 'phone' || rest === 'email' || rest === 'address')) return { type: 'fact', fact: rest }
+  return scheme === undefined && isSafeUrl(text.trim()) ? { type: 'url', url: text.trim() } : null
+}
+
+/** Only addresses that lead somewhere; nothing that runs. */
+export function isSafeUrl(url: string): boolean {
+  return /^(https?:\/\/[^\s<>"]+|mailto:[^\s<>"]+|tel:[+\d][\d\s().-]*)$/i.test(url)
+}

@@ -1,0 +1,125 @@
+import { parseFragment, type DefaultTreeAdapterTypes as P5 } from 'parse5'
+import { findSlotType, isSectionKind, KINDS, type KindSlots, type SectionKind, type SlotValue } from '../site'
+import { COMPUTED_LISTS, SHOWN_FACTS, type Binding, type Design, type DesignElement, type DesignNode } from './design'
+import type { PackFault } from './fault'
+import { checkDesignCss } from './check-css'
+import { ALLOWED_ATTRIBUTES, ALLOWED_TAGS } from './allowed-html'
+import { readPlaceholder } from './placeholder-html'
+
+export type ParsedDesign = { readonly design: Design | null; readonly faults: readonly PackFault[] }
+
+/**
+ * Reads one design: its HTML becomes a tree of plain data, its placeholder content is taken out beside it, and every
+ * fault is reported with its line. Nothing from the HTML is kept that is not on the allow-list.
+ */
+export function parseDesign(kind: string, name: string, html: string, css: string): ParsedDesign {
+  const file = `designs/${kind}/${name}.html`
+  if (!isSectionKind(kind)) return { design: null, faults: [{ file, line: 0, fault: `There is no kind of section called “${kind}”.` }] }
+  const reader = new DesignReader(kind, file)
+  const roots = parseFragment(html, { sourceCodeLocationInfo: true }).childNodes.filter(isElement)
+  const root = roots[0]
+  if (!root || roots.length > 1) return { design: null, faults: [{ file, line: 0, fault: `A design is one element; here are ${roots.length}.` }] }
+  const tree = reader.element(root, null)
+  const className = `${kind}-${name}`
+  if (tree.attrs.class !== className) reader.fault(root, `The outer element's class must be “${className}”.`)
+  const faults = [...reader.faults, ...checkDesignCss(`designs/${kind}/${name}.css`, css, className)]
+  return { design: { kind, name, tree, css, placeholders: reader.placeholders }, faults }
+}
+
+function isElement(node: P5.ChildNode): node is P5.Element {
+  return 'tagName' in node
+}
+
+/** Where in a design the reader is: null outside lists, else the list and the item's id. */
+type Item = { readonly list: string; readonly id: string } | null
+
+class DesignReader {
+  readonly faults: PackFault[] = []
+  readonly placeholders: Record<string, SlotValue> = {}
+
+  constructor(private readonly kind: SectionKind, private readonly file: string) {}
+
+  fault(at: P5.Element, fault: string): void {
+    this.faults.push({ file: this.file, line: at.sourceCodeLocation?.startLine ?? 0, fault })
+  }
+
+  element(from: P5.Element, item: Item): DesignElement {
+    const tag = from.tagName
+    if (!ALLOWED_TAGS.has(tag)) this.fault(from, `<${tag}> is not allowed in a design.`)
+    const data = new Map(from.attrs.map((a) => [a.name, a.value]))
+    const binding = this.binding(from, data, item)
+    const when = data.get('data-when')
+    const children = this.children(from, binding, item)
+    return { tag, attrs: this.attributes(from), children, ...(binding ? { binding } : {}), ...(when ? { when } : {}) }
+  }
+
+  private attributes(from: P5.Element): Record<string, string> {
+    const kept: Record<string, string> = {}
+    for (const { name, value } of from.attrs) {
+      if (name.startsWith('data-')) {
+        if (!BINDING_ATTRIBUTES.has(name)) this.fault(from, `The attribute ${name} means nothing here.`)
+      } else if (['href', 'src', 'alt', 'sizes'].includes(name)) continue
+      else if (ALLOWED_ATTRIBUTES.has(name) || /^aria-[a-z]+$/.test(name)) kept[name] = value
+      else this.fault(from, `The attribute ${name} is not allowed in a design.`)
+    }
+    return kept
+  }
+
+  private binding(from: P5.Element, data: Map<string, string>, item: Item): Binding | undefined {
+    const slot = data.get('data-slot')
+    if (slot !== undefined) return this.slotBinding(from, slot, data, item)
+    const list = data.get('data-list')
+    if (list !== undefined) {
+      const slots: KindSlots = KINDS[this.kind]
+      if (typeof slots[list] !== 'object') this.fault(from, `The kind ${this.kind} has no list called “${list}”.`)
+      return { type: 'list', list }
+    }
+    const each = data.get('data-each')
+    if (each !== undefined) {
+      if (!(each in COMPUTED_LISTS)) this.fault(from, `data-each takes ${Object.keys(COMPUTED_LISTS).join(' or ')}, not “${each}”.`)
+      return { type: 'each', each: each as keyof typeof COMPUTED_LISTS }
+    }
+    const part = data.get('data-part')
+    if (part !== undefined) return { type: 'part', part }
+    const fact = data.get('data-fact')
+    if (fact !== undefined) {
+      const known = SHOWN_FACTS.find((f) => f === fact)
+      if (!known) this.fault(from, `There is no fact called “${fact}” to show.`)
+      return { type: 'fact', fact: known ?? 'name' }
+    }
+    return data.has('data-logo') ? { type: 'logo' } : undefined
+  }
+
+  private slotBinding(from: P5.Element, slot: string, data: Map<string, string>, item: Item): Binding | undefined {
+    const path = item ? `${item.list}/${item.id}/${slot}` : slot
+    const slotType = findSlotType(this.kind, path)
+    if (slotType === null || slotType === 'list') {
+      this.fault(from, `The kind ${this.kind} has no slot called “${item ? `${item.list} › ` : ''}${slot}”.`)
+      return undefined
+    }
+    const value = readPlaceholder(slotType, from)
+    if (typeof value === 'string') this.fault(from, value)
+    else this.placeholders[path] = value
+    return { type: 'slot', slot, slotType, ratio: data.get('data-ratio') ?? null, sizes: data.get('sizes') ?? null }
+  }
+
+  private children(from: P5.Element, binding: Binding | undefined, item: Item): DesignNode[] {
+    const elements = from.childNodes.filter(isElement)
+    if (binding?.type === 'slot' || binding?.type === 'fact' || binding?.type === 'part') return []
+    if (binding?.type === 'list') {
+      if (!elements[0]) this.fault(from, 'A list needs a first entry as the pattern for the others.')
+      const items = elements.map((child, i) => this.element(child, { list: binding.list, id: `t${i + 1}` }))
+      this.placeholders[binding.list] = { type: 'list', order: items.map((_, i) => `t${i + 1}`) }
+      return items.slice(0, 1)
+    }
+    if (binding?.type === 'each') return elements.slice(0, 1).map((child) => this.element(child, item))
+    return from.childNodes.flatMap((node): DesignNode[] => {
+      if (isElement(node)) return [this.element(node, item)]
+      if (node.nodeName !== '#text') return []
+      const text = ('value' in node ? node.value : '').replace(/\s+/g, ' ')
+      return text === '' ? [] : [text]
+    })
+  }
+}
+
+const BINDING_ATTRIBUTES = new Set(['data-slot', 'data-list', 'data-each', 'data-part', 'data-fact', 'data-when', 'data-logo', 'data-ratio'])

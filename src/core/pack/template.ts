@@ -1,0 +1,109 @@
+import * as v from 'valibot'
+import { factsSchema, findSlotType, isSectionKind, richFromPlain, TONES, type SectionKind, type SlotValue, type Tone } from '../site'
+import type { PackFault } from './fault'
+import { parseLinkTarget } from './link-target'
+
+const key = v.pipe(v.string(), v.regex(/^[a-z0-9]+(-[a-z0-9]+)*$/))
+const fraction = v.pipe(v.number(), v.minValue(0), v.maxValue(1))
+
+/** A surface in OKLCH; `"brand"` takes that part from the client's colour. */
+const surfaceSchema = v.strictObject({ l: fraction, c: v.pipe(v.number(), v.minValue(0), v.maxValue(0.4)), h: v.union([v.number(), v.literal('brand')]) })
+export type SchemeSurface = v.InferOutput<typeof surfaceSchema>
+const schemeSchema = v.strictObject({ name: v.string(), colour: v.string(), paper: surfaceSchema, tint: surfaceSchema, ink: surfaceSchema })
+/** A template's set of surfaces, and the colour that stands for the brand until the client's is known. */
+export type SchemeSpec = v.InferOutput<typeof schemeSchema>
+
+const itemSchema = v.record(v.string(), v.unknown())
+const sectionSchema = v.strictObject({ key, kind: v.string(), design: key, tone: v.picklist(TONES), slots: v.optional(itemSchema, {}) })
+
+const templateSchema = v.strictObject({
+  format: v.literal(1),
+  name: v.string(),
+  trades: v.array(v.string()),
+  description: v.string(),
+  licence: v.string(),
+  language: v.string(),
+  fonts: v.strictObject({ display: key, text: key }),
+  scheme: schemeSchema,
+  facts: v.required(factsSchema.pipe[0], ['name', 'tagline', 'phone', 'email', 'address', 'hours']),
+  media: v.record(v.string(), v.strictObject({ alt: v.string(), focus: v.strictObject({ x: fraction, y: fraction }) })),
+  header: sectionSchema,
+  footer: sectionSchema,
+  /** What a visitor reads at an address where nothing is. */
+  notFound: sectionSchema,
+  pages: v.pipe(v.array(v.strictObject({ key, name: v.string(), segment: v.string(), description: v.string(), sections: v.array(sectionSchema) })), v.minLength(1)),
+})
+
+export type TemplateSection = {
+  readonly key: string
+  readonly kind: SectionKind
+  readonly design: string
+  readonly tone: Tone
+  /** Placeholder content that differs from the design's own. */
+  readonly slots: Readonly<Record<string, SlotValue>>
+}
+export type TemplatePage = { readonly key: string; readonly name: string; readonly segment: string; readonly description: string; readonly sections: readonly TemplateSection[] }
+export type Template = Omit<v.InferOutput<typeof templateSchema>, 'header' | 'footer' | 'notFound' | 'pages'> & {
+  readonly id: string
+  /** The template's own CSS: how it sets type, links and buttons. */
+  readonly css: string
+  readonly header: TemplateSection
+  readonly footer: TemplateSection
+  readonly notFound: TemplateSection
+  readonly pages: readonly TemplatePage[]
+}
+
+/** Reads a template.json with its CSS; every fault is reported with the place it was found at. */
+export function parseTemplate(id: string, json: unknown, css: string): { readonly template: Template | null; readonly faults: readonly PackFault[] } {
+  const file = `${id}/template.json`
+  const read = v.safeParse(templateSchema, json)
+  if (!read.success) return { template: null, faults: read.issues.map((issue) => ({ file, line: 0, fault: `${v.getDotPath(issue) ?? 'file'}: ${issue.message}` })) }
+  const faults: PackFault[] = []
+  const section = (from: v.InferOutput<typeof sectionSchema>): TemplateSection => {
+    const kind = isSectionKind(from.kind) ? from.kind : null
+    if (!kind) faults.push({ file, line: 0, fault: `${from.key}: there is no kind of section called “${from.kind}”.` })
+    return { ...from, kind: kind ?? 'story', slots: kind ? readSlots(id, kind, from.slots, (fault) => faults.push({ file, line: 0, fault: `${from.key}: ${fault}` })) : {} }
+  }
+  const template: Template = {
+    ...read.output, id, css,
+    header: section(read.output.header),
+    footer: section(read.output.footer),
+    notFound: section(read.output.notFound),
+    pages: read.output.pages.map((page) => ({ ...page, sections: page.sections.map(section) })),
+  }
+  return { template, faults }
+}
+
+/** Short forms of a template.json become slot values: a string, a picture, a link, a list of entries. */
+function readSlots(id: string, kind: SectionKind, slots: Record<string, unknown>, report: (fault: string) => void): Record<string, SlotValue> {
+  const values: Record<string, SlotValue> = {}
+  const read = (path: string, given: unknown): void => {
+    const type = findSlotType(kind, path)
+    if (type === null) return report(`the kind ${kind} has no slot called “${path}”.`)
+    if (type === 'list') {
+      if (!Array.isArray(given)) return report(`${path} must be a list of entries.`)
+      values[path] = { type: 'list', order: given.map((_, i) => `t${i + 1}`) }
+      given.forEach((entry: unknown, i) => {
+        for (const [field, value] of Object.entries(v.parse(itemSchema, entry))) read(`${path}/t${i + 1}/${field}`, value)
+      })
+      return
+    }
+    const value = readShort(id, type, given)
+    if (value === null) return report(`${path} is not a ${type}.`)
+    values[path] = value
+  }
+  for (const [slot, given] of Object.entries(slots)) read(slot, given)
+  return values
+}
+
+const pictureSchema = v.strictObject({ picture: v.string(), alt: v.string() })
+const linkSchema = v.strictObject({ label: v.string(), to: v.string() })
+
+function readShort(id: string, type: 'text' | 'rich' | 'image' | 'link', given: unknown): SlotValue | null {
+  if (type === 'text') return typeof given === 'string' ? { type, text: given } : null
+  if (type === 'rich') return typeof given === 'string' ? { type, rich: richFromPlain(given) } : null
+  if (type === 'image') return v.is(pictureSchema, given) ? { type, asset: `${id}/${given.picture}`, alt: given.alt } : null
+  if (!v.is(linkSchema, given)) return null
+  const to = parseLinkTarget(given.to)
+  return to ? { type, label: given.label, to } : null
+}

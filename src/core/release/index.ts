@@ -1,0 +1,3 @@
+export * from './manifest'
+export * from './site-name'
+export * from './sitemap'

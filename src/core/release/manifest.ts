@@ -1,0 +1,36 @@
+import * as v from 'valibot'
+
+const hash = v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/))
+/** A path inside a site: no empty, dot or hidden parts, no back-slashes; nothing that can leave the site's folder. */
+export const sitePathSchema = v.pipe(v.string(), v.maxLength(300), v.regex(/^(?!\.)[^/\\\0]+(?:\/(?!\.)[^/\\\0]+)*$/))
+
+/** One published state of a site: each path, with the SHA-256 and size in bytes of its content. */
+export const manifestSchema = v.record(sitePathSchema, v.strictObject({ hash, bytes: v.pipe(v.number(), v.integer(), v.minValue(0)) }))
+export type Manifest = Readonly<v.InferOutput<typeof manifestSchema>>
+export type ManifestEntry = Manifest[string]
+
+export type PlannedFile = { readonly path: string; readonly bytes: number }
+/** What publishing will do: the difference of two manifests. `bytesToSend` counts new and changed files. */
+export type PublishPlan = {
+  readonly added: readonly PlannedFile[]
+  readonly changed: readonly PlannedFile[]
+  readonly removed: readonly PlannedFile[]
+  readonly unchanged: number
+  readonly bytesToSend: number
+  readonly bytesTotal: number
+}
+
+export function planPublish(live: Manifest, next: Manifest): PublishPlan {
+  const list = (from: Manifest, keep: (path: string, entry: ManifestEntry) => boolean): PlannedFile[] =>
+    Object.entries(from).filter(([path, entry]) => keep(path, entry)).map(([path, entry]) => ({ path, bytes: entry.bytes })).sort((a, b) => (a.path < b.path ? -1 : 1))
+  const added = list(next, (path) => !Object.hasOwn(live, path))
+  const changed = list(next, (path, entry) => Object.hasOwn(live, path) && live[path]?.hash !== entry.hash)
+  const removed = list(live, (path) => !Object.hasOwn(next, path))
+  const sum = (files: readonly PlannedFile[]): number => files.reduce((total, f) => total + f.bytes, 0)
+  return {
+    added, changed, removed,
+    unchanged: Object.keys(next).length - added.length - changed.length,
+    bytesToSend: sum(added) + sum(changed),
+    bytesTotal: sum(list(next, () => true)),
+  }
+}

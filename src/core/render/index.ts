@@ -1,0 +1,7 @@
+export * from './escape'
+export * from './site'
+export * from './shown-fact'
+export * from './styles'
+export * from './render-section'
+export * from './structured-data'
+export * from './render-page'

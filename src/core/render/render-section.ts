@@ -1,0 +1,204 @@
+import { opticalSize, pictureVariants } from '../image'
+import {
+  getDesign, getTemplate, isSafeUrl, listItems, pageTexts, sectionPlaceholders, shownValue,
+  type Binding, type DesignElement, type DesignNode, type Shown,
+} from '../pack'
+import { isEmptyValue, relativePath, toHoursRows, toTelUri, type LinkTarget, type Page, type RichText, type Section } from '../site'
+import { attribute, escapeText } from './escape'
+import { shownFact } from './shown-fact'
+import { pictureUrl, type PageScope } from './site'
+
+/** Where in a section the renderer is: which entry of which list, or which row of a computed one. */
+type Place = { readonly section: Section; readonly prefix: string; readonly entry: number; readonly part: ComputedEntry | null }
+type ComputedEntry = { readonly [part: string]: { readonly text: string; readonly attributes?: string } }
+
+const VOID_TAGS = new Set(['img', 'br', 'hr'])
+
+/** One section as HTML: its design's tree with the content that its slots show. */
+export function renderSection(scope: PageScope, section: Section): string {
+  const tree = getDesign(scope.site.pack, section.kind, section.design).tree
+  const root: DesignElement = { ...tree, attrs: { ...tree.attrs, class: `${tree.attrs.class ?? ''} tone-${section.tone}` } }
+  const draft = scope.site.mode === 'draft' ? attribute('data-section', section.id) : ''
+  return renderElement(scope, { section, prefix: '', entry: 0, part: null }, root, draft)
+}
+
+function renderNode(scope: PageScope, place: Place, node: DesignNode): string {
+  return typeof node === 'string' ? escapeText(node) : renderElement(scope, place, node, '')
+}
+
+function renderElement(scope: PageScope, place: Place, element: DesignElement, extra: string): string {
+  if (element.when && isAbsent(scope, place, element.when)) return ''
+  const b = element.binding
+  if (!b) return tag(element, extra, renderNodes(scope, place, element.children))
+  switch (b.type) {
+    case 'slot': return renderSlot(scope, place, element, b)
+    case 'list': {
+      const items = listItems(place.section, placeholdersOf(scope, place), b.list)
+      const pattern = element.children
+      if (items.length === 0 && scope.site.mode === 'release') return ''
+      return tag(element, mark(scope, place, b.list, false), items.map((item, entry) =>
+        renderNodes(scope, { ...place, prefix: `${b.list}/${item}/`, entry }, pattern)).join(''))
+    }
+    case 'each': return tag(element, b.each === 'hours' ? factMark(scope, 'hours') : '', computedEntries(scope, b.each).map((part) => renderNodes(scope, { ...place, part }, element.children)).join(''))
+    case 'part': {
+      const entry = place.part?.[b.part]
+      return tag(element, entry?.attributes ?? '', escapeText(entry?.text ?? ''))
+    }
+    case 'fact': return renderFact(scope, element, b.fact)
+    case 'logo': return renderLogo(scope, element)
+    default: return b satisfies never
+  }
+}
+
+function renderNodes(scope: PageScope, place: Place, nodes: readonly DesignNode[]): string {
+  let html = ''
+  for (const node of nodes) html += renderNode(scope, place, node)
+  return html
+}
+
+function tag(element: DesignElement, extra: string, inner: string): string {
+  let attributes = ''
+  for (const name in element.attrs) attributes += attribute(name, element.attrs[name] ?? '')
+  return VOID_TAGS.has(element.tag) ? `<${element.tag}${attributes}${extra}>` : `<${element.tag}${attributes}${extra}>${inner}</${element.tag}>`
+}
+
+function placeholdersOf(scope: PageScope, place: Place): ReturnType<typeof sectionPlaceholders> {
+  return sectionPlaceholders(scope.site.pack, scope.site.document, place.section)
+}
+
+function shown(scope: PageScope, place: Place, slot: string): Shown | null {
+  return shownValue(place.section, placeholdersOf(scope, place), place.prefix + slot)
+}
+
+function isAbsent(scope: PageScope, place: Place, when: string): boolean {
+  const [, fact] = /^fact:(.+)$/.exec(when) ?? []
+  if (fact === 'hours') return computedEntries(scope, 'hours').length === 0
+  if (fact) return shownFact(scope.site, fact as 'phone').text === ''
+  const found = shown(scope, place, when)
+  return found === null || isEmptyValue(found.value)
+}
+
+/** Draft only: names the slot for the editor, and says whether it is a leftover. */
+function mark(scope: PageScope, place: Place, slot: string, leftover: boolean): string {
+  if (scope.site.mode === 'release') return ''
+  return attribute('data-at', `${place.section.id} ${place.prefix}${slot}`) + (leftover ? ' data-basted=""' : '')
+}
+
+function factMark(scope: PageScope, fact: string): string {
+  if (scope.site.mode === 'release') return ''
+  const name = fact === 'locality' ? 'address' : fact
+  return attribute('data-fact', name) + (shownFact(scope.site, name as 'phone').leftover ? ' data-basted=""' : '')
+}
+
+type SlotBinding = Extract<Binding, { type: 'slot' }>
+
+function renderSlot(scope: PageScope, place: Place, element: DesignElement, b: SlotBinding): string {
+  const found = shown(scope, place, b.slot)
+  const release = scope.site.mode === 'release'
+  if (release && (found === null || isEmptyValue(found.value))) return ''
+  const extra = mark(scope, place, b.slot, found?.leftover ?? false)
+  const value = found?.value
+  if (value?.type === 'image') return renderPicture(scope, element, { ...b, ratio: frameOf(b.ratio, place.entry) }, value, extra)
+  if (value?.type === 'rich') return tag(element, extra, renderRich(value.rich))
+  if (value?.type === 'link') return tag(element, attribute('href', linkHref(scope, value.to)) + extra, escapeText(value.label))
+  return tag(element, extra, value?.type === 'text' ? escapeText(value.text) : '')
+}
+
+/** A list may frame its pictures in turn: `4:5 3:2 1:1`. */
+function frameOf(ratios: string | null, entry: number): string | null {
+  const frames = ratios?.split(' ') ?? []
+  return frames[entry % frames.length] ?? null
+}
+
+/** Paragraphs, and entries gathered into lists. */
+export function renderRich(rich: RichText): string {
+  let html = ''
+  rich.forEach((block, i) => {
+    const inner = block.runs.map((run) => {
+      const text = escapeText(run.text)
+      const styled = run.strong ? `<strong>${text}</strong>` : run.em ? `<em>${text}</em>` : text
+      return run.href && isSafeUrl(run.href) ? `<a${attribute('href', run.href)}>${styled}</a>` : styled
+    }).join('')
+    if (block.type === 'li') html += (rich[i - 1]?.type === 'li' ? '' : '<ul>') + `<li>${inner}</li>` + (rich[i + 1]?.type === 'li' ? '' : '</ul>')
+    else html += `<p>${inner}</p>`
+  })
+  return html
+}
+
+/** Where a link leads from the page in hand; `#` where its page or fact is gone, which a check reports. */
+export function linkHref(scope: PageScope, to: LinkTarget): string {
+  if (to.type === 'page') {
+    const page = scope.site.document.pages.find((p) => p.id === to.page)
+    return page ? relativePath(scope.page, page) : '#'
+  }
+  return to.type === 'fact' ? factHref(scope, to.fact) : isSafeUrl(to.url) ? to.url : '#'
+}
+
+function factHref(scope: PageScope, fact: string): string {
+  const { text } = shownFact(scope.site, fact as 'phone')
+  if (text === '') return '#'
+  if (fact === 'phone') return toTelUri(text)
+  if (fact === 'email') return `mailto:${text}`
+  // RFC 5870 has no address search; a map search by https works in every browser and map application.
+  return `https://www.openstreetmap.org/search?query=${encodeURIComponent(text)}`
+}
+
+function renderFact(scope: PageScope, element: DesignElement, fact: Extract<Binding, { type: 'fact' }>['fact']): string {
+  const { text } = shownFact(scope.site, fact)
+  if (text === '' && scope.site.mode === 'release') return ''
+  const href = element.tag === 'a' ? attribute('href', factHref(scope, fact)) : ''
+  const lines = fact === 'address' ? text.split(', ').map(escapeText).join(',<br>') : escapeText(text)
+  return tag(element, href + factMark(scope, fact), lines)
+}
+
+/** Logo area in square px and its largest size: about the weight of a name set at 40 px. */
+const LOGO_AREA = 12_000
+const LOGO_MOST = { width: 340, height: 120 }
+
+function renderLogo(scope: PageScope, element: DesignElement): string {
+  const { document, assets } = scope.site
+  const home = document.pages[0]
+  const href = home && element.tag === 'a' ? attribute('href', relativePath(scope.page, home)) : ''
+  const logo = document.brand.logo ? assets[document.brand.logo] : undefined
+  const name = shownFact(scope.site, 'name')
+  if (!logo) return tag(element, href + factMark(scope, 'name'), escapeText(name.text))
+  const size = opticalSize(logo, LOGO_AREA, LOGO_MOST)
+  const { sources, fallback } = pictureVariants(logo, null, logo.focus)
+  const sharp = sources.find((s) => s.width >= size.width * 2) ?? sources.at(-1) ?? fallback
+  const img = `<img class="logo"${attribute('src', pictureUrl(scope, logo, sharp))}${attribute('alt', name.text)} width="${size.width}" height="${size.height}">`
+  return tag(element, href + factMark(scope, 'name'), img)
+}
+
+function computedEntries(scope: PageScope, each: 'menu' | 'hours'): ComputedEntry[] {
+  const { document, pack } = scope.site
+  if (each === 'hours') {
+    const hours = document.facts.hours ?? getTemplate(pack, document.template).facts.hours
+    return toHoursRows(hours).map((row) => ({ days: { text: row.days }, times: { text: row.times, ...(row.closed ? { attributes: ' class="closed"' } : {}) } }))
+  }
+  return document.pages.map((page: Page) => ({
+    page: {
+      text: pageTexts(pack, document, page).name,
+      attributes: attribute('href', relativePath(scope.page, page)) + (page === scope.page ? ' aria-current="page"' : ''),
+    },
+  }))
+}
+
+type ImageValue = { readonly type: 'image'; readonly asset: string; readonly alt: string; readonly focus?: { readonly x: number; readonly y: number } | undefined }
+
+function renderPicture(scope: PageScope, element: DesignElement, b: SlotBinding, value: ImageValue, extra: string): string {
+  const asset = scope.site.assets[value.asset]
+  if (!asset) return scope.site.mode === 'release' ? '' : tag(element, `${attribute('alt', value.alt)}${extra}`, '')
+  const { sources, fallback } = pictureVariants(asset, b.ratio, value.focus ?? asset.focus)
+  const largest = sources.at(-1) ?? fallback
+  const first = scope.written++ === 0
+  const size = `${attribute('alt', value.alt)} width="${largest.width}" height="${largest.height}"`
+  if (scope.site.mode === 'draft') {
+    const near = sources.find((s) => s.width >= 960) ?? largest
+    return tag(element, attribute('src', pictureUrl(scope, asset, near)) + size + extra, '')
+  }
+  const loading = first ? ' fetchpriority="high"' : ' loading="lazy" decoding="async"'
+  const img = tag(element, attribute('src', pictureUrl(scope, asset, fallback)) + size + loading, '')
+  if (sources.length === 0) return img
+  const srcset = sources.map((s) => `${pictureUrl(scope, asset, s)} ${s.width}w`).join(', ')
+  return `<picture><source type="image/webp"${attribute('srcset', srcset)}${attribute('sizes', b.sizes ?? '100vw')}>${img}</picture>`
+}

@@ -1,0 +1,45 @@
+import { makeScheme, ROLES, type Scheme } from '../colour'
+import { designKey, getDesign } from '../pack'
+import { allSections, TONES, type Tone } from '../site'
+import { getFamily } from '../type'
+import { templateOf, type Site } from './site'
+
+/** The site's colours: the template's scheme with the client's colour in it. */
+export function siteScheme(site: Site): Scheme {
+  return makeScheme(templateOf(site).scheme, site.document.brand.colour ?? null)
+}
+
+/** Custom properties of each tone that the site uses, and its type families. */
+export function tokenCss(site: Site): string {
+  const scheme = siteScheme(site)
+  const { fonts } = templateOf(site)
+  const used = new Set<Tone>(['paper', ...allSections(site.document).map((s) => s.tone)])
+  const family = (key: string): string => `"${getFamily(key).name}", ${getFamily(key).fallback}`
+  const root = `:root{--font-display:${family(fonts.display)};--font-text:${family(fonts.text)}}`
+  const tones = TONES.filter((tone) => used.has(tone)).map((tone) =>
+    `${tone === 'paper' ? ':root,' : ''}.tone-${tone}{${ROLES.map((role) => `--${role}:${scheme[tone][role]}`).join(';')}}`)
+  return [root, ...tones].join('\n')
+}
+
+/** Ground rules every site shares: sizes behave, pictures keep their shape, hidden text is for readers only. */
+const BASE_CSS = `*,::before,::after{box-sizing:border-box}
+html{-webkit-text-size-adjust:100%;text-size-adjust:100%;scroll-behavior:smooth}
+body{margin:0;background:var(--surface);color:var(--text);font-family:var(--font-text);-webkit-font-smoothing:antialiased;overflow-wrap:break-word}
+h1,h2,h3,h4,h5,h6,p,ul,ol,dl,dd,figure,blockquote,table{margin:0;padding:0}
+ul,ol{list-style:none}
+img{display:block;max-width:100%;height:auto}
+picture{display:contents}
+button{font:inherit;color:inherit}
+[class*="tone-"]{background:var(--surface);color:var(--text)}
+:focus-visible{outline:3px solid var(--focus);outline-offset:3px}
+.skip{position:absolute;left:-999rem}.skip:focus{position:static;display:block;padding:.75rem;background:var(--surface);color:var(--text)}
+@media (prefers-reduced-motion:reduce){*,::before,::after{animation:none!important;transition:none!important}html{scroll-behavior:auto}}
+`
+
+/** The CSS of everything but colours and fonts: ground rules, the template's type, and the designs in use, each once. */
+export function designCss(site: Site): string {
+  const template = templateOf(site)
+  const sections = [...allSections(site.document), template.notFound]
+  const designs = new Map(sections.map((s) => [designKey(s.kind, s.design), getDesign(site.pack, s.kind, s.design).css]))
+  return [BASE_CSS, template.css, ...designs.values()].join('\n')
+}

@@ -1,0 +1,53 @@
+/** What a slot takes. */
+export type SlotType = 'text' | 'rich' | 'image' | 'link'
+export type ListSlots = { readonly list: Readonly<Record<string, SlotType>> }
+export type KindSlots = Readonly<Record<string, SlotType | ListSlots>>
+
+/**
+ * The kinds of section and the slots each one has, whatever its design. Content is kept under these names,
+ * so a section can change its design, or the site its template, and keep every word.
+ */
+export const KINDS = {
+  header: { action: 'link' },
+  title: { heading: 'text', lead: 'rich' },
+  hero: { heading: 'text', lead: 'rich', picture: 'image', caption: 'text', action: 'link', second: 'link' },
+  services: {
+    heading: 'text', intro: 'rich', action: 'link',
+    items: { list: { title: 'text', text: 'text', price: 'text', note: 'text' } },
+  },
+  prices: {
+    heading: 'text', intro: 'rich', note: 'text',
+    items: { list: { title: 'text', note: 'text', price: 'text' } },
+  },
+  story: { heading: 'text', body: 'rich', picture: 'image', caption: 'text', aside: 'text', action: 'link' },
+  gallery: { heading: 'text', intro: 'rich', items: { list: { picture: 'image', caption: 'text' } }, action: 'link' },
+  testimonials: { heading: 'text', items: { list: { quote: 'text', name: 'text', detail: 'text' } } },
+  steps: { heading: 'text', intro: 'rich', items: { list: { title: 'text', text: 'text' } } },
+  figures: { heading: 'text', items: { list: { figure: 'text', label: 'text' } } },
+  team: { heading: 'text', intro: 'rich', items: { list: { initials: 'text', name: 'text', role: 'text', text: 'text' } } },
+  questions: { heading: 'text', intro: 'rich', items: { list: { question: 'text', answer: 'rich' } } },
+  visit: { heading: 'text', body: 'rich', note: 'text', picture: 'image', caption: 'text' },
+  action: { heading: 'text', text: 'text', action: 'link' },
+  contact: { heading: 'text', intro: 'rich', note: 'text', items: { list: { title: 'text', text: 'text' } } },
+  footer: { closing: 'text', legal: 'text' },
+} as const satisfies Record<string, KindSlots>
+
+export type SectionKind = keyof typeof KINDS
+
+export function isSectionKind(name: string): name is SectionKind {
+  return Object.hasOwn(KINDS, name)
+}
+
+/** The type of the slot at a path (`heading`, `items`, `items/t1/title`), or null where the kind has none. */
+export function findSlotType(kind: SectionKind, path: string): SlotType | 'list' | null {
+  const slots: KindSlots = KINDS[kind]
+  const [name = '', item, field, ...more] = path.split('/')
+  const slot = Object.hasOwn(slots, name) ? slots[name] : undefined
+  if (!slot || more.length > 0) return null
+  if (item === undefined) return typeof slot === 'string' ? slot : 'list'
+  if (typeof slot === 'string' || !ITEM_ID.test(item) || field === undefined) return null
+  return Object.hasOwn(slot.list, field) ? (slot.list[field] ?? null) : null
+}
+
+/** A list item's id: `t1`, `t2`… stand for the template's own items; other ids are of items that were added. */
+export const ITEM_ID = /^[A-Za-z0-9_-]{1,32}$/

@@ -1,0 +1,2 @@
+export * from './families'
+export * from './font-letters'

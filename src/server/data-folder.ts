@@ -1,0 +1,18 @@
+import { mkdirSync } from 'node:fs'
+import path from 'node:path'
+
+/** The project's own folder, where templates and migrations lie. */
+export function projectFolder(...parts: string[]): string {
+  return path.join(/* turbopackIgnore: true */ process.cwd(), ...parts)
+}
+
+/** A place in the folder that holds everything worth keeping: database, media, release files. */
+export function dataFolder(...parts: string[]): string {
+  return path.join(process.env.INSTANT_FIT_DATA ?? projectFolder('data'), ...parts)
+}
+
+export function madeFolder(...parts: string[]): string {
+  const folder = dataFolder(...parts)
+  mkdirSync(folder, { recursive: true })
+  return folder
+}

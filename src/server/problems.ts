@@ -1,0 +1,45 @@
+type Details = Readonly<Record<string, string | number>>
+
+/** Everything the server can refuse or fail at: its HTTP status, and the sentence a person reads. */
+export const PROBLEMS = {
+  jobGone: { status: 404, sentence: () => 'There is no such job. It may have been made in another copy of the application.' },
+  requestWrong: { status: 400, sentence: (d) => `The request could not be read: ${d.fault}.` },
+  nameWrong: { status: 422, sentence: (d) => `${d.fault}` },
+  revisionUnknown: { status: 409, sentence: (d) => `This change was made on revision ${d.base}, which is not known here; the newest is ${d.revision}. The page fetches the job again and makes the change on that.` },
+  editRefused: { status: 422, sentence: (d) => `The change to ${d.place} could not be made, because that place is gone or takes something else. Your words are kept on this screen.` },
+  fileEmpty: { status: 422, sentence: (d) => `“${d.name}” is empty. Choose the file again, or ask the client to send it again.` },
+  fileTooLarge: { status: 413, sentence: (d) => `“${d.name}” is ${d.size} MB; pictures up to ${d.limit} MB fit. Save it as a JPEG about 4000 pixels wide and choose it again.` },
+  fileType: { status: 415, sentence: (d) => `“${d.name}” is ${d.found}, which is not a picture for the web. Choose a JPEG, PNG, WebP, AVIF, GIF or SVG. ${d.advice}` },
+  fileDamaged: { status: 422, sentence: (d) => `“${d.name}” is damaged: ${d.fault}. Ask for the file again; it may have been cut short on its way.` },
+  pictureTooManyPixels: { status: 422, sentence: (d) => `“${d.name}” claims ${d.width} × ${d.height} pixels; up to ${d.limit} million in all can be opened. Save it smaller and choose it again.` },
+  drawingUnsafe: { status: 422, sentence: (d) => `“${d.name}” is an SVG that cannot be used: ${d.fault}. Export it again as plain SVG, or as PNG.` },
+  addressWrong: { status: 422, sentence: (d) => `${d.fault}` },
+  addressTaken: { status: 409, sentence: (d) => `“${d.name}” is taken. Choose another name.` },
+  addressNone: { status: 409, sentence: () => 'Choose an address first; then the site can be built for it.' },
+  releaseGone: { status: 404, sentence: () => 'There is no such release of this job.' },
+  hostDown: { status: 502, sentence: (d) => `The web host does not answer (${d.fault}). Nothing was switched: visitors see what they saw before. Try again when it is back.` },
+  hostFull: { status: 507, sentence: () => 'The web host has no room left for these files. Nothing was switched: visitors see what they saw before. Make room there, then publish again.' },
+  hostRefused: { status: 502, sentence: (d) => `The web host refused: ${d.fault}. Nothing was switched: visitors see what they saw before.` },
+  diskFull: { status: 507, sentence: () => 'This computer’s disk is full, so nothing was written. Make room and try again; what was saved before is safe.' },
+  unexpected: { status: 500, sentence: () => 'Something went wrong on our side. What was shown as saved is safe; try again.' },
+} as const satisfies Record<string, { status: number; sentence: (details: Details) => string }>
+
+export type ProblemCode = keyof typeof PROBLEMS
+
+/** A refusal or failure that ends a request, with what its sentence needs. */
+export class Problem extends Error {
+  constructor(readonly code: ProblemCode, readonly details: Details = {}, options?: ErrorOptions) {
+    super(PROBLEMS[code].sentence(details), options)
+    this.name = 'Problem'
+  }
+}
+
+export type ProblemReply = { readonly problem: { readonly code: ProblemCode; readonly sentence: string } }
+
+/** Any error as the reply a person can read; nothing of the inside leaks out. */
+export function toProblem(error: unknown): Problem {
+  if (error instanceof Problem) return error
+  const code = (error as { code?: unknown } | null)?.code
+  if (code === 'ENOSPC' || code === 'SQLITE_FULL') return new Problem('diskFull', {}, { cause: error })
+  return new Problem('unexpected', {}, { cause: error })
+}

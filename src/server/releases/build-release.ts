@@ -1,0 +1,60 @@
+import { createHash } from 'node:crypto'
+import CSS_TARGETS from './css-targets'
+import { transform } from 'lightningcss'
+import { renderRobots, renderSitemap, type Manifest, type ManifestEntry } from '../../core/release'
+import { designCss, renderPage, templateOf, tokenCss, type ReleaseFiles, type Site } from '../../core/render'
+import { pageFile } from '../../core/site'
+import { fontFaceCss } from '../../core/type'
+import type { PictureVariant } from '../../core/image'
+import { siteFonts } from '../fonts'
+import { makeVariant } from '../media/variants'
+import { keepBlob } from './blobs'
+import { makeIcons } from './icons'
+
+/** Told of each finished part: pictures take the time, so they are what is counted. */
+export type BuildProgress = (done: number, total: number) => void
+
+/** Makes every file of a release and keeps it under its hash. The same site gives the same manifest, byte for byte. */
+export async function buildRelease(site: Site, origin: string, onProgress: BuildProgress): Promise<Manifest> {
+  const manifest: Record<string, ManifestEntry> = {}
+  const add = (path: string, content: Buffer | string): void => { manifest[path] = keepBlob(content) }
+  const files = await addSharedFiles(site, origin, add)
+  const pictures = new Map<string, PictureVariant>()
+  for (const page of [...site.document.pages, null]) {
+    const rendered = renderPage(site, page, files)
+    add(page ? pageFile(page) : '404.html', rendered.html)
+    rendered.pictures.forEach((variant, path) => pictures.set(path, variant))
+  }
+  add('sitemap.xml', renderSitemap(site.document, origin))
+  add('robots.txt', renderRobots(origin))
+  let done = 0
+  onProgress(done, pictures.size)
+  await Promise.all([...pictures].map(async ([path, variant]) => {
+    const bytes = await makeVariant(variant)
+    if (!bytes) throw new Error(`The picture ${variant.asset} is gone`)
+    add(path, bytes)
+    onProgress(++done, pictures.size)
+  }))
+  return manifest
+}
+
+/** Style sheet, fonts and icons; the names of the first two carry their hash, so that they can be cached for ever. */
+async function addSharedFiles(site: Site, origin: string, add: (path: string, content: Buffer | string) => void): Promise<ReleaseFiles> {
+  const draft: ReleaseFiles = { origin, stylesheet: 'style.css', preloads: [], icons: { svg: 'favicon.svg', ico: 'favicon.ico', touch: 'apple-touch-icon.png' } }
+  const { display, text } = templateOf(site).fonts
+  const fonts = await siteFonts([display, text], [...site.document.pages, null].map((page) => renderPage(site, page, draft).html))
+  fonts.forEach((font) => add(font.path, font.bytes))
+  const css = minifyCss([fontFaceCss(fonts.map((f) => f.face)), tokenCss(site), designCss(site)].join('\n'))
+  const stylesheet = `style-${createHash('sha256').update(css).digest('hex').slice(0, 8)}.css`
+  add(stylesheet, css)
+  const icons = await makeIcons(site)
+  add(draft.icons.svg, icons.svg)
+  add(draft.icons.ico, icons.ico)
+  add(draft.icons.touch, icons.touch)
+  return { ...draft, stylesheet, preloads: fonts.filter((f) => f.isMain).map((f) => f.path) }
+}
+
+function minifyCss(css: string): string {
+  return Buffer.from(transform({ filename: 'style.css', code: Buffer.from(css), minify: true, targets: CSS_TARGETS }).code).toString('utf8')
+}
+
