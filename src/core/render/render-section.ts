@@ -96,7 +96,7 @@ function renderSlot(scope: PageScope, place: Place, element: DesignElement, b: S
   const found = shown(scope, place, b.slot)
   const release = scope.site.mode === 'release'
   if (release && (found === null || isEmptyValue(found.value))) return ''
-  const extra = mark(scope, place, b.slot, found?.leftover ?? false)
+  const extra = mark(scope, place, b.slot, found?.leftover ?? false) + (!release && b.slotType === 'rich' ? ' data-rich=""' : '')
   const value = found?.value
   if (value?.type === 'image') return renderPicture(scope, element, { ...b, ratio: frameOf(b.ratio, place.entry) }, value, extra)
   if (value?.type === 'rich') return tag(element, extra, renderRich(value.rich))

@@ -52,7 +52,8 @@ CREATE TABLE job_asset (
 CREATE TABLE release (
   id TEXT PRIMARY KEY,
   job TEXT NOT NULL REFERENCES job (id),
-  number INTEGER NOT NULL,
+  -- Counts the releases that visitors have seen; null until the first switch.
+  number INTEGER,
   revision INTEGER NOT NULL,
   address TEXT NOT NULL,
   manifest TEXT NOT NULL,

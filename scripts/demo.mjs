@@ -1,0 +1,67 @@
+import { spawn } from 'node:child_process'
+import { existsSync, rmSync } from 'node:fs'
+import { connect } from 'node:net'
+import path from 'node:path'
+import { buildApplication, installPackages, root, run, say } from './prepare.mjs'
+
+const APP_PORT = process.env.INSTANT_FIT_PORT ?? '4310'
+const HOST_PORT = process.env.WEB_HOST_PORT ?? '4380'
+const CONTROL_PORT = process.env.WEB_HOST_CONTROL_PORT ?? '4381'
+const data = process.env.INSTANT_FIT_DATA ?? path.join(root, 'data')
+const env = { ...process.env, INSTANT_FIT_DATA: data, WEB_HOST_PORT: HOST_PORT, WEB_HOST_CONTROL_PORT: CONTROL_PORT, WEB_HOST_DATA: path.join(data, 'web-host'), NEXT_TELEMETRY_DISABLED: '1' }
+
+for (const port of [APP_PORT, HOST_PORT, CONTROL_PORT]) {
+  if (await answers(port)) {
+    console.error(`Port ${port} is taken. Is the demo running already? Stop it, or set INSTANT_FIT_PORT, WEB_HOST_PORT and WEB_HOST_CONTROL_PORT.`)
+    process.exit(1)
+  }
+}
+installPackages()
+buildApplication()
+if (process.argv.includes('--fresh')) {
+  say('Starting over: the demo data is made anew.')
+  rmSync(data, { recursive: true, force: true })
+}
+const isNew = !existsSync(path.join(data, 'instant-fit.sqlite'))
+
+const children = [
+  spawn(process.execPath, ['--import', 'tsx', 'src/standins/web-host/main.ts'], { cwd: root, env, stdio: ['ignore', 'ignore', 'inherit'] }),
+  spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '--port', APP_PORT, '--hostname', '127.0.0.1'], { cwd: root, env, stdio: ['ignore', 'ignore', 'inherit'] }),
+]
+process.on('exit', () => children.forEach((child) => child.kill()))
+const stop = () => process.exit(0)
+process.on('SIGINT', stop)
+process.on('SIGTERM', stop)
+children.forEach((child) => child.on('exit', (code) => {
+  if (code) {
+    console.error('A server ended; the demo stops.')
+    stop()
+  }
+}))
+
+for (const port of [CONTROL_PORT, APP_PORT]) await untilAnswers(port)
+if (isNew) {
+  say('Making the demo data: three clients, one of them published. About half a minute.')
+  run(process.execPath, ['--import', 'tsx', 'scripts/seed.ts', `http://127.0.0.1:${APP_PORT}`], env)
+}
+console.log(`
+  Instant Fit           http://127.0.0.1:${APP_PORT}
+  A published site      http://tolliver-and-wren.localhost:${HOST_PORT}
+  Stop with Ctrl+C. The data is kept in ${path.relative(root, data) || data}; "npm run demo -- --fresh" starts over.
+`)
+
+function answers(port) {
+  return new Promise((resolve) => {
+    const socket = connect(Number(port), '127.0.0.1')
+    socket.once('connect', () => { socket.destroy(); resolve(true) })
+    socket.once('error', () => resolve(false))
+  })
+}
+
+async function untilAnswers(port) {
+  const end = Date.now() + 60_000
+  while (!(await answers(port))) {
+    if (Date.now() > end) throw new Error(`Nothing answers on port ${port}`)
+    await new Promise((resolve) => setTimeout(resolve, 150))
+  }
+}

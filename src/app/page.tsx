@@ -1,0 +1,10 @@
+import type { Metadata } from 'next'
+import { jobLines } from '@/server/job-list'
+import { JobList } from '@/ui/jobs/job-list'
+
+export const dynamic = 'force-dynamic'
+export const metadata: Metadata = { title: 'Jobs' }
+
+export default function JobsPage() {
+  return <JobList jobs={jobLines()} />
+}

@@ -1,0 +1,46 @@
+'use client'
+import { getTemplate } from '@/core/pack'
+import { addressLine, toHoursRows, type FactName, type FactValue } from '@/core/site'
+import { AddressInputs } from '../brief/address-inputs'
+import { FactInput, useFactInput } from '../brief/fact-input'
+import { HoursInputs } from '../brief/hours-inputs'
+import { useJob } from '../job/job-context'
+import { RowFrame } from './row-frame'
+
+const LABELS: Record<FactName, string> = { name: 'Name', tagline: 'Line under the name', trade: 'Trade', phone: 'Telephone', email: 'Email', address: 'Address', hours: 'Opening hours' }
+
+type Props = { readonly fact: FactName; readonly inHand: boolean; readonly onHold: () => void; readonly onChange: (value: FactValue | null) => void }
+
+/** The ledger's row of one fact: changed here, changed wherever it is shown. */
+export function FactRow({ fact, inHand, onHold, onChange }: Props) {
+  const value = useJob((s) => s.document.facts[fact])
+  const template = useJob((s) => getTemplate(s.pack, s.document.template).facts[fact])
+  return (
+    <RowFrame id={`fact ${fact}`} label={LABELS[fact]} template={<span className="line-clamp-2">{writeFact(template)}</span>} state={value === undefined ? 'leftover' : value === '' ? 'left empty' : 'client’s'} inHand={inHand} onHold={onHold} onBack={value === undefined ? undefined : () => onChange(null)}>
+      <FactCell fact={fact} onChange={onChange} />
+    </RowFrame>
+  )
+}
+
+function FactCell({ fact, onChange }: { fact: FactName; onChange: (value: FactValue | null) => void }) {
+  const facts = useJob((s) => s.document.facts)
+  if (fact === 'address') return <AddressInputs value={facts.address} onChange={onChange} />
+  if (fact === 'hours') return <HoursInputs value={facts.hours} onChange={onChange} />
+  return <TextFactCell fact={fact} value={facts[fact]} onChange={onChange} />
+}
+
+function TextFactCell({ fact, value, onChange }: { fact: Exclude<FactName, 'address' | 'hours'>; value: string | undefined; onChange: (value: string | null) => void }) {
+  const input = useFactInput(fact, value, onChange)
+  return (
+    <>
+      <FactInput name={fact} input={input} control={{ 'aria-label': `Client facts: ${LABELS[fact]}`, ...(input.fault ? { 'aria-invalid': true as const } : {}) }} />
+      {input.fault && <p className="mt-0.5 text-sm font-medium text-thread" role="alert">✕ {input.fault}</p>}
+    </>
+  )
+}
+
+function writeFact(value: FactValue | undefined): string {
+  if (value === undefined) return ''
+  if (typeof value === 'string') return value
+  return 'street' in value ? addressLine(value) : toHoursRows(value).map((row) => `${row.days} ${row.times}`).join('; ')
+}

@@ -1,0 +1,50 @@
+'use client'
+import { Undo2 } from 'lucide-react'
+import type { ReactNode } from 'react'
+import { FitStrip, type LineFit } from './fit-strip'
+
+export type RowState = 'leftover' | 'client’s' | 'kept' | 'left empty' | 'left for later' | 'computed'
+
+type Props = {
+  readonly id: string
+  readonly label: ReactNode
+  readonly template: ReactNode
+  readonly state: RowState
+  readonly inHand: boolean
+  readonly fit?: LineFit | undefined
+  /** Adopts the template's content as the client's. */
+  readonly onKeep?: (() => void) | undefined
+  /** Takes the client's content out again. */
+  readonly onBack?: (() => void) | undefined
+  readonly onHold: () => void
+  readonly children: ReactNode
+}
+
+export const ROW_GRID = 'grid grid-cols-[9.5rem_minmax(0,1fr)_minmax(0,1.35fr)_10.5rem_8.5rem] gap-x-4'
+
+/** One line of the ledger: the place, the template's content beside the client's, the fit, the state. */
+export function RowFrame({ id, label, template, state, inHand, fit, onKeep, onBack, onHold, children }: Props) {
+  const leftover = state === 'leftover'
+  return (
+    <div
+      id={`row-${id}`}
+      data-row={id}
+      role="group"
+      aria-current={inHand || undefined}
+      className={`${ROW_GRID} scroll-my-16 items-start border-b border-seam py-1.5 pe-3 ps-4 ${leftover ? 'stitch-start' : ''} ${inHand ? 'bg-white shadow-[inset_4px_0_0_var(--color-tape)]' : ''}`}
+      onFocusCapture={onHold}
+    >
+      <div className="pt-1.5 text-sm font-semibold leading-snug">{label}</div>
+      <div className="min-w-0 pt-1.5 text-sm leading-snug text-soft">{template}</div>
+      <div className="min-w-0">{children}</div>
+      <div className="pt-1">{fit && <FitStrip fit={fit} />}</div>
+      <div className="flex items-center justify-between gap-1 pt-1 text-sm">
+        <span className={leftover ? 'stitch-under pb-0.5 font-medium text-thread' : 'text-soft'}>{state}</span>
+        {leftover && onKeep && <button type="button" className="rounded-sm border border-seam px-1.5 text-sm hover:border-ink hover:bg-tape" title="Keep the template’s words as the client’s (Alt+K)" onClick={onKeep} data-keep>Keep</button>}
+        {!leftover && onBack && (
+          <button type="button" className="rounded-sm border border-clear p-1 text-soft hover:border-ink hover:text-ink" aria-label="Take the client’s content out; the template’s shows again" title="Back to the template’s" onClick={onBack}><Undo2 size={13} aria-hidden /></button>
+        )}
+      </div>
+    </div>
+  )
+}

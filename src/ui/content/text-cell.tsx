@@ -1,0 +1,38 @@
+'use client'
+import type { ClipboardEvent } from 'react'
+
+type Props = {
+  readonly label: string
+  readonly text: string
+  readonly leftover: boolean
+  readonly lines: 'one' | 'many'
+  readonly onChange: (text: string) => void
+  /** Several lines were pasted into a one-line place: they go to the places that follow. */
+  readonly onPour?: (lines: readonly string[]) => void
+}
+
+/** A text place in the ledger; it grows with what is in it. */
+export function TextCell({ label, text, leftover, lines, onChange, onPour }: Props) {
+  const paste = (event: ClipboardEvent): void => {
+    const found = event.clipboardData.getData('text/plain').split(/\r?\n|\t/).map((l) => l.trim()).filter(Boolean)
+    if (lines === 'many' || found.length < 2 || !onPour) return
+    event.preventDefault()
+    onPour(found)
+  }
+  return (
+    <textarea
+      aria-label={label}
+      data-cell
+      data-lines={lines}
+      rows={1}
+      dir="auto"
+      spellCheck
+      maxLength={lines === 'many' ? 20_000 : 5_000}
+      placeholder={leftover ? 'the client’s words' : 'left empty'}
+      className="field-sizing-content max-h-48 w-full resize-none rounded-sm border border-seam bg-white px-2 py-1 leading-snug placeholder:italic placeholder:text-soft"
+      value={text}
+      onPaste={paste}
+      onChange={(event) => onChange(lines === 'one' ? event.target.value.replace(/\s*\n\s*/g, ' ') : event.target.value)}
+    />
+  )
+}

@@ -1,0 +1,120 @@
+'use client'
+import { ChevronDown, ExternalLink, Redo2, Undo2 } from 'lucide-react'
+import Link from 'next/link'
+import { usePathname } from 'next/navigation'
+import { DropdownMenu } from 'radix-ui'
+import { useEffect, type ReactNode } from 'react'
+import { countLeftovers } from '@/core/pack'
+import { useJob, useJobStore } from '../job/job-context'
+import { CopyButton } from '../parts/copy-button'
+import { SavedMark } from './saved-mark'
+
+export type OtherJob = { readonly id: string; readonly name: string }
+
+/** The slim bar over every stage of a job: whose it is, where the work stands, undo, whether it is saved, where it lives. */
+export function Frame({ jobs, liveUrl, children }: { jobs: readonly OtherJob[]; liveUrl: string | null; children: ReactNode }) {
+  const store = useJobStore()
+  const id = useJob((s) => s.id)
+  const canUndo = useJob((s) => s.stacks.undo.length > 0)
+  const canRedo = useJob((s) => s.stacks.redo.length > 0)
+  useUndoKeys()
+  return (
+    <div className="flex h-dvh flex-col">
+      <header className="flex h-12 shrink-0 items-stretch gap-4 border-b border-ink bg-cloth px-4">
+        <JobSwitcher jobs={jobs} id={id} />
+        <Stages id={id} />
+        <div className="ms-auto flex items-center gap-1">
+          <BarButton label="Undo" keys="Ctrl+Z" disabled={!canUndo} onClick={store.undo}><Undo2 size={16} aria-hidden /></BarButton>
+          <BarButton label="Redo" keys="Ctrl+Shift+Z" disabled={!canRedo} onClick={store.redo}><Redo2 size={16} aria-hidden /></BarButton>
+          <SavedMark />
+        </div>
+        <div className="flex items-center gap-1 border-s border-seam ps-3 text-sm">
+          {liveUrl ? (
+            <>
+              <a href={liveUrl} target="_blank" rel="noreferrer" className="flex items-center gap-1 font-mono text-xs underline underline-offset-2">
+                {liveUrl.replace('http://', '')}<ExternalLink size={12} aria-hidden /><span className="sr-only">(opens the live site in a new tab)</span>
+              </a>
+              <CopyButton text={liveUrl} label="Copy the live address" />
+            </>
+          ) : <span className="text-soft">not live yet</span>}
+        </div>
+      </header>
+      {children}
+    </div>
+  )
+}
+
+function JobSwitcher({ jobs, id }: { jobs: readonly OtherJob[]; id: string }) {
+  const name = useJob((s) => s.document.facts.name ?? 'Unnamed client')
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="flex max-w-64 items-center gap-1.5 text-base font-bold tracking-tight" aria-label={`${name}: switch to another job`}>
+        <span className="truncate" dir="auto">{name}</span><ChevronDown size={14} aria-hidden />
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content align="start" sideOffset={4} className="z-30 max-h-96 min-w-56 overflow-y-auto border border-ink bg-cloth py-1">
+          {jobs.filter((job) => job.id !== id).map((job) => (
+            <DropdownMenu.Item key={job.id} asChild className="block max-w-80 truncate px-3 py-1.5 outline-none data-[highlighted]:bg-tape"><Link href={`/jobs/${job.id}/content`} dir="auto">{job.name}</Link></DropdownMenu.Item>
+          ))}
+          <DropdownMenu.Separator className="my-1 border-t border-seam" />
+          <DropdownMenu.Item asChild className="block px-3 py-1.5 font-semibold outline-none data-[highlighted]:bg-tape"><Link href="/">All jobs</Link></DropdownMenu.Item>
+          <DropdownMenu.Item asChild className="block px-3 py-1.5 font-semibold outline-none data-[highlighted]:bg-tape"><Link href="/new">New job</Link></DropdownMenu.Item>
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  )
+}
+
+const BRIEF_FACTS = ['name', 'trade', 'phone', 'email', 'address', 'hours'] as const
+
+/** The stages in the order of the work; each shows as a number what is still open in it. */
+function Stages({ id }: { id: string }) {
+  const path = usePathname()
+  const document = useJob((s) => s.document)
+  const pack = useJob((s) => s.pack)
+  const missing = BRIEF_FACTS.filter((f) => document.facts[f] === undefined).length + (document.brand.colour ? 0 : 1) + (document.brand.logo ? 0 : 1)
+  const stages = [
+    { name: 'Brief', open: missing, of: 'left for later' },
+    { name: 'Content', open: countLeftovers(pack, document).total, of: 'leftovers' },
+    { name: 'Publish', open: 0, of: '' },
+  ]
+  return (
+    <nav aria-label="Stages" className="flex items-stretch">
+      {stages.map(({ name, open, of }) => {
+        const href = `/jobs/${id}/${name.toLowerCase()}`
+        const here = path === href
+        return (
+          <Link key={name} href={href} aria-current={here ? 'page' : undefined} className={`flex items-center gap-2 border-x border-clear px-3 text-sm font-semibold ${here ? 'border-seam bg-table shadow-[inset_0_-3px_0_var(--color-tape)]' : 'hover:bg-table'}`}>
+            {name}
+            {open > 0 && <span className="font-mono text-xs font-medium text-thread" title={`${open} ${of}`}>{open}<span className="sr-only"> {of}</span></span>}
+          </Link>
+        )
+      })}
+    </nav>
+  )
+}
+
+function BarButton({ label, keys, disabled, onClick, children }: { label: string; keys: string; disabled: boolean; onClick: () => void; children: ReactNode }) {
+  return (
+    <button type="button" aria-label={label} title={`${label} (${keys})`} disabled={disabled} onClick={onClick} className="rounded-sm border border-clear p-1.5 hover:border-seam hover:bg-table disabled:text-seam disabled:hover:border-clear">
+      {children}
+    </button>
+  )
+}
+
+/** Undo is the job's, wherever the focus is: the log knows more than a text field does. */
+function useUndoKeys(): void {
+  const store = useJobStore()
+  useEffect(() => {
+    const press = (event: KeyboardEvent): void => {
+      if (!(event.ctrlKey || event.metaKey) || event.altKey) return
+      const key = event.key.toLowerCase()
+      if (key !== 'z' && key !== 'y') return
+      event.preventDefault()
+      if (key === 'y' || event.shiftKey) store.redo()
+      else store.undo()
+    }
+    window.addEventListener('keydown', press)
+    return () => window.removeEventListener('keydown', press)
+  }, [store])
+}

@@ -1,0 +1,62 @@
+import * as v from 'valibot'
+import type { AssetInfo } from '@/core/image'
+
+/** A refusal or failure from the server, in words a person can act on. `status` 0: the server did not answer. */
+export class ApiError extends Error {
+  constructor(readonly status: number, readonly code: string, message: string) {
+    super(message)
+    this.name = 'ApiError'
+  }
+}
+
+const problemSchema = v.object({ problem: v.object({ code: v.string(), sentence: v.string() }) })
+export const NO_ANSWER = 'Instant Fit does not answer. Your changes are kept on this screen and sent when it is back.'
+
+export async function callApi<T>(url: string, init?: RequestInit): Promise<T> {
+  const response = await send(url, init)
+  const body: unknown = await response.json().catch(() => null)
+  if (!response.ok) throw toApiError(response.status, body)
+  return body as T
+}
+
+async function send(url: string, init?: RequestInit): Promise<Response> {
+  try {
+    return await fetch(url, init)
+  } catch {
+    throw new ApiError(0, 'noAnswer', NO_ANSWER)
+  }
+}
+
+function toApiError(status: number, body: unknown): ApiError {
+  return v.is(problemSchema, body) ? new ApiError(status, body.problem.code, body.problem.sentence) : new ApiError(status, 'unexpected', `The server answered with status ${status}. Try again.`)
+}
+
+export function postJson<T>(url: string, body: unknown, method = 'POST'): Promise<T> {
+  return callApi<T>(url, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+}
+
+/** Sends one picture; `job` null while the job is still being made. */
+export async function uploadPicture(job: string | null, file: File): Promise<AssetInfo> {
+  const url = `${job ? `/api/jobs/${job}` : '/api'}/assets?name=${encodeURIComponent(file.name)}`
+  return (await callApi<{ asset: AssetInfo }>(url, { method: 'POST', body: file })).asset
+}
+
+/** Runs a long call whose reply comes as lines of JSON: progress reports, then the result. */
+export async function callWithProgress<P, R>(url: string, body: unknown, onProgress: (progress: P) => void): Promise<R> {
+  const response = await send(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+  if (!response.ok || !response.body) throw toApiError(response.status, await response.json().catch(() => null))
+  const reader = response.body.pipeThrough(new TextDecoderStream()).getReader()
+  let rest = ''
+  for (;;) {
+    const { done, value } = await reader.read().catch(() => { throw new ApiError(0, 'noAnswer', 'The connection broke off. Reload to see whether it was finished.') })
+    if (done) throw new ApiError(0, 'noAnswer', 'The connection broke off. Reload to see whether it was finished.')
+    const lines = (rest + value).split('\n')
+    rest = lines.pop() ?? ''
+    for (const line of lines) {
+      const report = JSON.parse(line) as { progress?: P; result?: R }
+      if (report.result !== undefined) return report.result
+      if (report.progress !== undefined) onProgress(report.progress)
+      else throw toApiError(500, report)
+    }
+  }
+}

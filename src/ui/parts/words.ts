@@ -1,0 +1,17 @@
+import { format, formatDistanceToNow } from 'date-fns'
+
+export function kilobytes(bytes: number): string {
+  return bytes < 1024 ? `${bytes} B` : bytes < 1024 * 1024 ? `${(bytes / 1024).toFixed(bytes < 10_240 ? 1 : 0)} kB` : `${(bytes / 1024 / 1024).toFixed(1)} MB`
+}
+
+export function ago(iso: string): string {
+  return formatDistanceToNow(new Date(iso), { addSuffix: true })
+}
+
+export function dayAndTime(iso: string): string {
+  return format(new Date(iso), 'd MMM yyyy, HH:mm')
+}
+
+export function count(n: number, one: string, many: string = `${one}s`): string {
+  return `${n} ${n === 1 ? one : many}`
+}

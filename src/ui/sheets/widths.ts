@@ -1,0 +1,7 @@
+/** The three widths that every page is seen at, in CSS px. */
+export const SHEETS = [
+  { name: 'desktop', width: 1280 },
+  { name: 'tablet', width: 820 },
+  { name: 'phone', width: 390 },
+] as const
+export type SheetName = (typeof SHEETS)[number]['name']
