@@ -43,8 +43,20 @@ export function designKey(kind: SectionKind, design: string): string {
 
 export type ShownSlot = { readonly slot: string; readonly type: SlotType | 'list'; readonly fields: readonly { readonly slot: string; readonly type: SlotType }[] }
 
+export type ShownPlaces = { readonly slots: readonly ShownSlot[]; readonly facts: readonly (ShownFact | 'hours')[] }
+
+const places = new WeakMap<Design, ShownPlaces>()
+
 /** The slots and facts that a design shows, in reading order; a list carries the fields of its items. */
-export function shownPlaces(design: Design): { readonly slots: readonly ShownSlot[]; readonly facts: readonly (ShownFact | 'hours')[] } {
+export function shownPlaces(design: Design): ShownPlaces {
+  const known = places.get(design)
+  if (known) return known
+  const found = findPlaces(design)
+  places.set(design, found)
+  return found
+}
+
+function findPlaces(design: Design): ShownPlaces {
   const slots: ShownSlot[] = []
   const facts = new Set<ShownFact | 'hours'>()
   const walk = (node: DesignNode, fields: { slot: string; type: SlotType }[] | null): void => {

@@ -14,8 +14,21 @@ export type LedgerRow = {
   readonly leftover: boolean
 }
 
-/** The rows of one section in reading order; a list gives a row for itself and one for each field of each entry. */
-export function sectionRows(pack: Pack, document: SiteDocument, section: Section): LedgerRow[] {
+const rowsOf = new WeakMap<Section, { readonly pack: Pack; readonly template: string; readonly rows: readonly LedgerRow[] }>()
+
+/**
+ * The rows of one section in reading order; a list gives a row for itself and one for each field of each entry. Sections
+ * are never changed in place, so the rows of one that stayed the same are those of last time.
+ */
+export function sectionRows(pack: Pack, document: SiteDocument, section: Section): readonly LedgerRow[] {
+  const known = rowsOf.get(section)
+  if (known?.pack === pack && known.template === document.template) return known.rows
+  const rows = makeRows(pack, document, section)
+  rowsOf.set(section, { pack, template: document.template, rows })
+  return rows
+}
+
+function makeRows(pack: Pack, document: SiteDocument, section: Section): LedgerRow[] {
   const placeholders = sectionPlaceholders(pack, document, section)
   const row = (path: string, type: SlotType | 'list', label: string): LedgerRow => {
     const placeholder = placeholders[path] ?? borrowedPlaceholder(placeholders, path)

@@ -5,9 +5,9 @@ import { inputClass } from '../parts/field'
 const EMPTY: Address = { street: '', locality: '', postcode: '', country: '' }
 const PARTS = [
   { part: 'street', label: 'Street and number', span: 'col-span-6' },
-  { part: 'locality', label: 'Town', span: 'col-span-3' },
+  { part: 'locality', label: 'Town', span: 'col-span-2' },
   { part: 'postcode', label: 'Postcode', span: 'col-span-2' },
-  { part: 'country', label: 'Country', span: 'col-span-1' },
+  { part: 'country', label: 'Country', span: 'col-span-2' },
 ] as const
 
 /** The four parts of an address; all empty again means that it is left for later. */

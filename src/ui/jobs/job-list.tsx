@@ -61,7 +61,7 @@ function JobRow({ job }: { job: JobLine }) {
   return (
     <tr className="group relative border-t border-seam align-top hover:bg-cloth">
       <td className="py-3 pe-4"><Thumbnail job={job} /></td>
-      <th scope="row" className="py-3 pe-4 text-start font-normal">
+      <th scope="row" className="py-2.5 pe-4 text-start font-normal">
         <Link href={`/jobs/${job.id}/content`} className="text-lg font-bold leading-snug tracking-tight underline-offset-4 after:absolute after:inset-0 hover:underline" dir="auto"><span className="line-clamp-2 break-words">{job.name}</span></Link>
         <span className="block text-soft" dir="auto">{job.trade || 'trade left for later'}</span>
       </th>

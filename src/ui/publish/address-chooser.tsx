@@ -47,7 +47,7 @@ export function AddressChooser({ job, address, proposal, hostSuffix, onChosen }:
         <span className="font-mono text-sm text-soft">http://</span>
         <input id="address" className={`${inputClass} max-w-72 font-mono`} maxLength={300} autoComplete="off" spellCheck={false} value={name} aria-invalid={bad || undefined} aria-describedby="address-answer" onChange={(event) => setName(event.target.value)} />
         <span className="font-mono text-sm text-soft">{hostSuffix}</span>
-        <Button type="submit" disabled={busy || answer?.state !== 'free'}>{busy ? 'Taking it…' : address ? 'Move to this address' : 'Take this address'}</Button>
+        {answer?.state !== 'yours' && <Button type="submit" disabled={busy || answer?.state !== 'free'}>{busy ? 'Taking it…' : address ? 'Move to this address' : 'Take this address'}</Button>}
       </div>
       <div id="address-answer" className="mt-1.5 min-h-6 text-sm" role="status">
         {fault ? <p className="font-medium text-thread">✕ {fault}</p>

@@ -1,16 +1,20 @@
-/** How many lines the text of an element takes, as laid out now. */
+/** How many lines the text of an element takes, as laid out now. Only its letters count: a paragraph's own box spans all its lines. */
 export function measureLines(element: Element): number {
-  const range = element.ownerDocument.createRange()
-  range.selectNodeContents(element)
+  const { ownerDocument } = element
+  const walker = ownerDocument.createTreeWalker(element, NodeFilter.SHOW_TEXT)
+  const range = ownerDocument.createRange()
+  const rects: DOMRect[] = []
+  while (walker.nextNode()) {
+    range.selectNodeContents(walker.currentNode)
+    for (const rect of range.getClientRects()) if (rect.width > 0.5) rects.push(rect)
+  }
   let lines = 0
   let bottom = Number.NEGATIVE_INFINITY
-  const rects = [...range.getClientRects()].filter((r) => r.width > 0.5 && r.height > 0).sort((a, b) => a.top - b.top)
-  for (const rect of rects) {
+  for (const rect of rects.sort((a, b) => a.top - b.top)) {
     // A rectangle whose middle lies below everything so far begins a new line.
-    if (rect.top + rect.height / 2 > bottom) {
-      lines++
-      bottom = rect.bottom
-    } else bottom = Math.max(bottom, rect.bottom - rect.height * 0.25)
+    if (rect.top + rect.height / 2 <= bottom) continue
+    lines++
+    bottom = rect.bottom - rect.height * 0.25
   }
   return lines
 }

@@ -130,7 +130,7 @@ export function SheetRow({ source, sheets, label, events, big = null, onBig, onF
             <iframe
               ref={(element) => { if (element) frames.current.set(name, element) }}
               title={`${label}, ${name}, ${width} pixels wide`}
-              className="absolute left-0 top-0 origin-top-left border-0"
+              className="absolute left-0 top-0 origin-top-left border-0 will-change-transform"
               style={{ width, height: Math.max(200, size.height - 20) / scale, transform: `scale(${scale})` }}
             />
           </div>

@@ -75,7 +75,7 @@ export class SheetView {
       onBeforeElUpdated: (from, to) => {
         if (from.hasAttribute('contenteditable')) to.setAttribute('contenteditable', from.getAttribute('contenteditable') ?? '')
         if (from.hasAttribute('data-in-hand')) to.setAttribute('data-in-hand', '')
-        if (from === this.typing && from.textContent === to.textContent) {
+        if (from === this.typing && sameWords(from, to)) {
           if (!to.hasAttribute('data-basted')) from.removeAttribute('data-basted')
           return false
         }
@@ -260,9 +260,14 @@ export class SheetView {
 }
 
 function readTyped(element: Element, place: Place): SlotValue | string {
-  const text = (element.textContent ?? '').replace(/\s*\n\s*/g, ' ')
+  const text = (element.textContent ?? '').replace(/\s/g, ' ')
   if (place.type === 'fact') return text
   return element.hasAttribute('data-rich') ? { type: 'rich', rich: readRich(element) } : { type: 'text', text }
+}
+
+/** While typing, browsers write some spaces as no-break spaces; to the reader they are the same. */
+function sameWords(a: Element, b: Element): boolean {
+  return (a.textContent ?? '').replace(/\s/g, ' ') === (b.textContent ?? '').replace(/\s/g, ' ')
 }
 
 /** The site's own path that a relative link leads to: `../about/` → `/about/`; null for links that leave the site. */

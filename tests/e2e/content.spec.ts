@@ -1,0 +1,224 @@
+import { readFileSync } from 'node:fs'
+import path from 'node:path'
+import { expect, test } from '@playwright/test'
+import { cell, leftovers, makeJob, openContent, saved, sheet, tab } from './screen'
+
+const WATCH = path.join(import.meta.dirname, '../../demo/pictures/pocket-watch-and-gears.jpg')
+
+test.describe.configure({ mode: 'parallel' })
+
+test('words typed on one sheet are on all three and in the ledger at every key', async ({ page }) => {
+  await openContent(page, await makeJob({ name: 'Sheet Typing' }))
+  const before = await leftovers(page)
+  const heading = sheet(page, 'phone').locator('h1')
+  await expect(heading).toHaveAttribute('data-basted', '')
+  await heading.click()
+  await page.keyboard.type('Boots resoled')
+  await expect(cell(page, 'Hero: Heading')).toHaveValue('Boots resoled')
+  for (const name of ['desktop', 'tablet', 'phone'] as const) await expect(sheet(page, name).locator('h1')).toHaveText('Boots resoled')
+  await expect(sheet(page, 'desktop').locator('h1')).not.toHaveAttribute('data-basted', '')
+  await page.keyboard.type(' while you wait')
+  await expect(sheet(page, 'tablet').locator('h1')).toHaveText('Boots resoled while you wait')
+  expect(await leftovers(page)).toBe(before - 1)
+  await saved(page)
+})
+
+test('words typed in the ledger are on the sheets, and emptied or taken back as asked', async ({ page }) => {
+  await openContent(page, await makeJob({ name: 'Ledger Typing' }))
+  await cell(page, 'Hero: Caption').fill('By the back door')
+  await expect(sheet(page, 'desktop').locator('figcaption').first()).toHaveText('By the back door')
+  const row = page.locator('[data-row="home.hero caption"]')
+  await expect(row).toContainText('client’s')
+  await cell(page, 'Hero: Caption').fill('')
+  await expect(row).toContainText('left empty')
+  await expect(sheet(page, 'desktop').locator('.hero-bench figcaption')).toHaveCount(0)
+  await row.getByRole('button', { name: /Take the client’s content out/ }).click()
+  await expect(row).toContainText('leftover')
+  await expect(sheet(page, 'desktop').locator('.hero-bench figcaption')).toContainText('A music stool')
+  await row.getByRole('button', { name: 'Keep' }).click()
+  await expect(row).toContainText('kept')
+})
+
+test('lines are counted at each width against the design’s own measure', async ({ page }) => {
+  await openContent(page, await makeJob({ name: 'Measures' }))
+  const row = page.locator('[data-row="home.hero heading"]')
+  await expect(row.getByRole('list', { name: 'Lines at each width' })).toContainText('desktop: 2 of 2 lines')
+  await cell(page, 'Hero: Heading').fill('Short')
+  await expect(row.getByRole('list')).toContainText('desktop: 1 of 2 lines')
+  await cell(page, 'Hero: Heading').fill('A heading that is a good deal longer than the one the template’s designer had before her')
+  await expect(row.getByRole('list')).toContainText('longer than designed')
+  await expect(page.locator('[data-row="home.hero lead"]').getByRole('list')).toContainText('phone: 5 of 5 lines')
+})
+
+test('a fact is changed once and shown everywhere; text on any brand colour stays readable', async ({ page }) => {
+  await openContent(page, await makeJob({ name: 'Facts Once' }))
+  await tab(page, 'Every page').click()
+  await cell(page, 'Client facts: Telephone').fill('01632 960999')
+  await expect(sheet(page, 'desktop').getByRole('banner').getByRole('link', { name: '01632 960999' })).toHaveAttribute('href', 'tel:01632960999')
+  await expect(sheet(page, 'phone').getByRole('contentinfo')).toContainText('01632 960999')
+  await page.getByRole('textbox', { name: 'Brand: colour' }).fill('yellow')
+  const button = sheet(page, 'desktop').getByRole('link', { name: 'See what repairs cost' })
+  await expect.poll(() => contrastOf(button)).toBeGreaterThanOrEqual(4.5)
+  await expect.poll(() => contrastOf(sheet(page, 'desktop').getByRole('link', { name: 'Ring the workshop' }))).toBeGreaterThanOrEqual(4.5)
+})
+
+/** Contrast of an element's text against the ground behind it, as the browser computed both. WCAG 2.2, contrast ratio. */
+async function contrastOf(element: import('@playwright/test').Locator): Promise<number> {
+  return element.evaluate((e) => {
+    const parse = (css: string): number[] => (css.match(/[\d.]+/g) ?? []).map(Number)
+    const ground = (of: Element): number[] => {
+      const colour = parse(getComputedStyle(of).backgroundColor)
+      return colour.length > 3 && colour[3] === 0 && of.parentElement ? ground(of.parentElement) : colour
+    }
+    const light = ([r = 0, g = 0, b = 0]: number[]): number => [r, g, b].map((v) => v / 255).map((v) => (v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4)).reduce((sum, v, i) => sum + v * [0.2126, 0.7152, 0.0722][i]!, 0)
+    const [a, b] = [light(parse(getComputedStyle(e).color)), light(ground(e))]
+    return (Math.max(a, b) + 0.05) / (Math.min(a, b) + 0.05)
+  })
+}
+
+test('undo and redo reach across words, facts and colour, and outlive a reload', async ({ page }) => {
+  await openContent(page, await makeJob({ name: 'Undo Reach' }))
+  const heading = sheet(page, 'desktop').locator('h1')
+  await cell(page, 'Hero: Heading').fill('First words')
+  await tab(page, 'Every page').click()
+  await cell(page, 'Client facts: Name').fill('Undo & Daughters')
+  await page.getByRole('textbox', { name: 'Brand: colour' }).fill('#224488')
+  await saved(page)
+  await page.reload()
+  await expect(heading).toHaveText('First words')
+  const undo = page.getByRole('button', { name: 'Undo', exact: true })
+  await undo.click()
+  await expect(page.getByRole('textbox', { name: 'Brand: colour' })).toHaveValue('')
+  await page.keyboard.press('Control+z')
+  await expect(sheet(page, 'desktop').getByRole('banner')).toContainText('Undo Reach')
+  await page.keyboard.press('Control+z')
+  await expect(heading).toHaveText('A chair worth sitting in is worth mending')
+  await expect(undo).toBeDisabled()
+  for (let i = 0; i < 3; i++) await page.keyboard.press('Control+Shift+z')
+  await expect(heading).toHaveText('First words')
+  await expect(sheet(page, 'desktop').getByRole('banner')).toContainText('Undo & Daughters')
+})
+
+test('typing in one place is one step to undo', async ({ page }) => {
+  await openContent(page, await makeJob({ name: 'One Step' }))
+  await cell(page, 'Hero: Heading').pressSequentially('Many keys, one thought', { delay: 30 })
+  await saved(page)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(sheet(page, 'desktop').locator('h1')).toHaveText('A chair worth sitting in is worth mending')
+})
+
+test('F8 goes from leftover to leftover across pages, Enter goes down, Alt+K keeps', async ({ page }) => {
+  await openContent(page, await makeJob({ name: 'Next Leftover' }))
+  await page.keyboard.press('F8')
+  await expect(cell(page, 'Hero: Heading')).toBeFocused()
+  await page.keyboard.press('Alt+k')
+  await expect(page.locator('[data-row="home.hero heading"]')).toContainText('kept')
+  await page.keyboard.press('F8')
+  await expect(page.getByRole('button', { name: 'Hero: Picture: choose picture' })).toBeFocused()
+  await page.keyboard.press('F8')
+  await expect(cell(page, 'Hero: Caption')).toBeFocused()
+  await page.keyboard.press('Enter')
+  await expect(cell(page, 'Hero: Lead')).toBeFocused()
+  await cell(page, 'In search results: Description').focus()
+  await page.keyboard.press('F8')
+  await expect(tab(page, 'About')).toHaveAttribute('aria-current', 'page')
+  await expect(cell(page, 'Title: Heading')).toBeFocused()
+  await page.keyboard.press('Shift+F8')
+  await expect(tab(page, 'Home')).toHaveAttribute('aria-current', 'page')
+})
+
+test('a picture is replaced by choosing a file on the sheet, and by dropping one on it', async ({ page }) => {
+  await openContent(page, await makeJob({ name: 'Pictures' }))
+  const picture = sheet(page, 'desktop').locator('.hero-bench img')
+  const chooser = page.waitForEvent('filechooser')
+  await picture.click()
+  await (await chooser).setFiles(WATCH)
+  await expect(picture).not.toHaveAttribute('data-basted', '')
+  await expect(picture).toHaveAttribute('src', /\/media\/[0-9a-f]{20}\//)
+  await expect.poll(() => picture.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBeGreaterThan(800)
+  await page.getByLabel('Hero: Picture: what it shows').fill('A pocket watch')
+  await expect(sheet(page, 'phone').locator('.hero-bench img')).toHaveAttribute('alt', 'A pocket watch')
+  await saved(page)
+
+  const story = sheet(page, 'desktop').locator('.story-letter img')
+  await story.scrollIntoViewIfNeeded()
+  const bytes = [...readFileSync(WATCH)]
+  await story.evaluate((img: HTMLImageElement, content) => {
+    const data = new DataTransfer()
+    data.items.add(new File([new Uint8Array(content)], 'bench.jpg', { type: 'image/jpeg' }))
+    for (const type of ['dragover', 'drop']) img.dispatchEvent(new DragEvent(type, { bubbles: true, cancelable: true, dataTransfer: data }))
+  }, bytes)
+  await expect(story).not.toHaveAttribute('data-basted', '')
+})
+
+test('pasted markup and script become plain words; several lines fill several places', async ({ page }) => {
+  await openContent(page, await makeJob({ name: 'Pasting' }))
+  const nasty = '<b>Bold</b> <script>window.hacked = true</script> claim'
+  await sheet(page, 'desktop').locator('h1').click()
+  await page.evaluate((text) => navigator.clipboard.writeText(text), nasty)
+  await page.keyboard.press('Control+v')
+  await expect(sheet(page, 'phone').locator('h1')).toHaveText(nasty)
+  expect(await sheet(page, 'desktop').locator('h1 script, h1 b').count()).toBe(0)
+  await cell(page, 'Services: 1 title').focus()
+  await page.evaluate(() => navigator.clipboard.writeText('Heels\nWorn heels made level.\nfrom £18'))
+  await page.keyboard.press('Control+v')
+  await expect(sheet(page, 'desktop').locator('.services-entries li').first()).toContainText('Worn heels made level.')
+  await expect(cell(page, 'Services: 1 price')).toHaveValue('from £18')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(cell(page, 'Services: 1 price')).toHaveValue('')
+})
+
+test('rich text keeps its strong words and links from sheet to ledger and back', async ({ page }) => {
+  await openContent(page, await makeJob({ name: 'Rich' }))
+  await cell(page, 'Hero: Lead').fill('We mend **everything** but\nhearts. [Ask](https://ask.example/)')
+  const lead = sheet(page, 'desktop').locator('.hero-bench .lead')
+  await expect(lead.locator('p')).toHaveCount(2)
+  await expect(lead.locator('strong')).toHaveText('everything')
+  await expect(lead.getByRole('link')).toHaveAttribute('href', 'https://ask.example/')
+  await lead.locator('p').first().click()
+  await page.keyboard.press('End')
+  await page.keyboard.type(' old')
+  await expect(cell(page, 'Hero: Lead')).toHaveValue(/\*\*everything\*\* but old/)
+})
+
+test('entries of a list are added, moved and taken out, each one undoable', async ({ page }) => {
+  await openContent(page, await makeJob({ name: 'Lists' }))
+  const titles = sheet(page, 'desktop').locator('.services-entries h3')
+  await expect(titles).toHaveCount(4)
+  await page.locator('[data-row="home.services items"]').getByRole('button', { name: 'Add an entry' }).click()
+  await expect(titles).toHaveCount(5)
+  await page.getByRole('button', { name: 'Move entry 1 down' }).first().click()
+  await expect(titles.first()).toHaveText('Springs and webbing')
+  await page.getByRole('button', { name: 'Take entry 1 out' }).first().click()
+  await expect(titles.first()).toHaveText('Re-covering')
+  for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(titles).toHaveCount(4)
+  await expect(titles.first()).toHaveText('Re-covering')
+})
+
+test('pages are switched by tab and by the menu on a sheet; one sheet can be taken full size', async ({ page }) => {
+  await openContent(page, await makeJob({ name: 'Switching' }))
+  await tab(page, 'Services').click()
+  await expect(sheet(page, 'tablet').locator('h1')).toHaveText('What a repair costs')
+  await sheet(page, 'desktop').getByRole('navigation', { name: 'Pages', exact: true }).getByRole('link', { name: 'Gallery' }).click()
+  await expect(tab(page, 'Gallery')).toHaveAttribute('aria-current', 'page')
+  await page.reload()
+  await expect(tab(page, 'Gallery')).toHaveAttribute('aria-current', 'page')
+  await page.getByRole('button', { name: 'Show the phone sheet full size' }).click()
+  await expect(page.locator('iframe[title^="Page, desktop"]')).toBeHidden()
+  await sheet(page, 'phone').locator('h1').click()
+  await expect(cell(page, 'Title: Heading')).toBeVisible()
+  await page.getByRole('button', { name: 'Show all three sheets' }).click()
+  await expect(page.locator('iframe[title^="Page, desktop"]')).toBeVisible()
+})
+
+test('a link’s words and where it leads are changed, and an unsafe address is refused', async ({ page }) => {
+  await openContent(page, await makeJob({ name: 'Links' }))
+  await page.getByRole('textbox', { name: 'Hero: Action, words' }).fill('Book a fitting')
+  await page.getByRole('combobox', { name: 'Hero: Action, leads to' }).selectOption({ label: 'Elsewhere…' })
+  const address = page.getByRole('textbox', { name: 'Hero: Action, web address' })
+  await address.fill('javascript:alert(1)')
+  await expect(page.getByText('Write the whole address')).toBeVisible()
+  await address.fill('https://book.example/now')
+  await expect(sheet(page, 'desktop').getByRole('link', { name: 'Book a fitting' })).toHaveAttribute('href', 'https://book.example/now')
+})

@@ -1,0 +1,42 @@
+import { expect, type FrameLocator, type Locator, type Page } from '@playwright/test'
+
+export const APP = process.env.RIG_APP ?? ''
+export function siteUrl(name: string): string {
+  return `http://${name}.localhost:${process.env.RIG_HOST_PORT}`
+}
+
+type NewJob = { readonly name: string; readonly facts?: Record<string, unknown>; readonly colour?: string }
+
+/** A job made through the application's own door, so that a test begins where it matters. */
+export async function makeJob({ name, facts = {}, colour }: NewJob, app = APP): Promise<string> {
+  const response = await fetch(`${app}/api/jobs`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ template: 'tallow', facts: { name, ...facts }, brand: colour ? { colour } : {} }) })
+  return ((await response.json()) as { job: string }).job
+}
+
+export async function openContent(page: Page, job: string, app = APP): Promise<void> {
+  await page.goto(`${app}/jobs/${job}/content`)
+  await expect(sheet(page, 'desktop').getByRole('heading', { level: 1 })).toBeVisible()
+}
+
+export function sheet(page: Page, name: 'desktop' | 'tablet' | 'phone'): FrameLocator {
+  return page.frameLocator(`iframe[title^="Page, ${name}"]`)
+}
+
+/** A cell of the ledger, by the name a screen reader says. */
+export function cell(page: Page, name: string): Locator {
+  return page.getByRole('textbox', { name, exact: true })
+}
+
+export function tab(page: Page, name: string): Locator {
+  return page.getByRole('navigation', { name: 'Pages' }).getByRole('button', { name: new RegExp(`^${name}\\b`) })
+}
+
+export async function saved(page: Page): Promise<void> {
+  await expect(page.getByRole('banner').getByRole('status')).toHaveText('Saved')
+}
+
+/** The number of leftovers that the stage bar shows. */
+export async function leftovers(page: Page): Promise<number> {
+  const text = await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: /^Content/ }).textContent()
+  return Number(/\d+/.exec(text ?? '')?.[0] ?? 0)
+}

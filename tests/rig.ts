@@ -1,0 +1,82 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { connect, createServer } from 'node:net'
+import { tmpdir } from 'node:os'
+import path from 'node:path'
+
+const root = path.join(import.meta.dirname, '..')
+
+/** An application and a web host of their own, on free loopback ports, with an empty data folder. */
+export type Rig = {
+  readonly app: string
+  readonly hostPort: number
+  readonly data: string
+  readonly siteUrl: (name: string) => string
+  readonly startApp: () => Promise<void>
+  readonly startHost: (quotaBytes?: number) => Promise<void>
+  /** Ends the application at once, as a power cut would: no handler runs. */
+  readonly killApp: () => Promise<void>
+  readonly stopHost: () => Promise<void>
+  readonly stop: () => Promise<void>
+}
+
+export async function makeRig(): Promise<Rig> {
+  const [appPort, hostPort, controlPort] = [await freePort(), await freePort(), await freePort()]
+  const data = mkdtempSync(path.join(tmpdir(), 'instant-fit-'))
+  const env = { ...process.env, INSTANT_FIT_DATA: data, WEB_HOST_DATA: path.join(data, 'web-host'), WEB_HOST_PORT: String(hostPort), WEB_HOST_CONTROL_PORT: String(controlPort), NEXT_TELEMETRY_DISABLED: '1' }
+  let app: ChildProcess | null = null
+  let host: ChildProcess | null = null
+  const rig: Rig = {
+    app: `http://127.0.0.1:${appPort}`,
+    hostPort,
+    data,
+    siteUrl: (name) => `http://${name}.localhost:${hostPort}`,
+    startApp: async () => {
+      app = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '--port', String(appPort), '--hostname', '127.0.0.1'], { cwd: root, env, stdio: ['ignore', 'ignore', 'inherit'] })
+      await untilAnswers(appPort)
+    },
+    startHost: async (quotaBytes) => {
+      host = spawn(process.execPath, ['--import', 'tsx', 'src/standins/web-host/main.ts'], { cwd: root, env: { ...env, ...(quotaBytes === undefined ? {} : { WEB_HOST_QUOTA: String(quotaBytes) }) }, stdio: ['ignore', 'ignore', 'inherit'] })
+      await untilAnswers(controlPort)
+    },
+    killApp: () => end(app, 'SIGKILL'),
+    stopHost: () => end(host, 'SIGTERM'),
+    stop: async () => {
+      await Promise.all([end(app, 'SIGKILL'), end(host, 'SIGTERM')])
+      rmSync(data, { recursive: true, force: true })
+    },
+  }
+  return rig
+}
+
+function end(child: ChildProcess | null, signal: NodeJS.Signals): Promise<void> {
+  if (!child || child.exitCode !== null || child.signalCode !== null) return Promise.resolve()
+  return new Promise((resolve) => {
+    child.once('exit', () => resolve())
+    child.kill(signal)
+  })
+}
+
+function freePort(): Promise<number> {
+  return new Promise((resolve) => {
+    const server = createServer().listen(0, '127.0.0.1', () => {
+      const address = server.address()
+      server.close(() => resolve(typeof address === 'object' && address ? address.port : 0))
+    })
+  })
+}
+
+async function untilAnswers(port: number): Promise<void> {
+  const end = Date.now() + 60_000
+  while (!(await answers(port))) {
+    if (Date.now() > end) throw new Error(`Nothing answers on port ${port}`)
+  }
+}
+
+function answers(port: number): Promise<boolean> {
+  return new Promise((resolve) => {
+    const socket = connect(port, '127.0.0.1')
+    socket.once('connect', () => { socket.destroy(); resolve(true) })
+    socket.once('error', () => setTimeout(() => resolve(false), 100))
+  })
+}
