@@ -15,8 +15,10 @@ test('the list shows each client with trade, thumbnail, leftovers, address and l
 
 test('a new job is one key, and a name alone makes it', async ({ page }) => {
   await page.goto(APP)
-  await page.keyboard.press('n')
-  await expect(page.getByRole('heading', { name: 'New job' })).toBeVisible()
+  await expect(async () => {
+    await page.keyboard.press('n')
+    await expect(page.getByRole('heading', { name: 'New job' })).toBeVisible({ timeout: 1000 })
+  }).toPass()
   await page.getByLabel('Client’s name').pressSequentially('Marlow Frames')
   const home = page.frameLocator('iframe[title^="Home page, desktop"]')
   await expect(home.getByRole('banner')).toContainText('Marlow Frames')

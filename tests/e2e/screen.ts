@@ -1,3 +1,4 @@
+import { request } from 'node:http'
 import { expect, type FrameLocator, type Locator, type Page } from '@playwright/test'
 
 export const APP = process.env.RIG_APP ?? ''
@@ -32,11 +33,24 @@ export function tab(page: Page, name: string): Locator {
 }
 
 export async function saved(page: Page): Promise<void> {
-  await expect(page.getByRole('banner').getByRole('status')).toHaveText('Saved')
+  await expect(page.getByRole('banner').getByRole('status').filter({ hasText: /sav/i })).toHaveText('Saved')
 }
 
 /** The number of leftovers that the stage bar shows. */
 export async function leftovers(page: Page): Promise<number> {
   const text = await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: /^Content/ }).textContent()
   return Number(/\d+/.exec(text ?? '')?.[0] ?? 0)
+}
+
+export type Answer = { readonly status: number; readonly headers: Readonly<Record<string, string | string[] | undefined>>; readonly text: string }
+
+/** Asks the web host for a path exactly as written, as no browser would; Node does not resolve *.localhost, so the name travels in the Host header. */
+export function askHost(site: string, path: string, options: { method?: string; headers?: Record<string, string> } = {}): Promise<Answer> {
+  const { host, port } = new URL(site)
+  return new Promise((resolve, reject) => {
+    request({ host: '127.0.0.1', port, path, method: options.method ?? 'GET', headers: { host, ...options.headers } }, (response) => {
+      let text = ''
+      response.setEncoding('utf8').on('data', (part: string) => { text += part }).on('end', () => resolve({ status: response.statusCode ?? 0, headers: response.headers, text }))
+    }).on('error', reject).end()
+  })
 }

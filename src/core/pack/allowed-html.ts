@@ -6,5 +6,5 @@ export const ALLOWED_TAGS = new Set(
 
 /** Attributes a design may carry beside its bindings, `href`, `src`, `alt` and `aria-*`. */
 export const ALLOWED_ATTRIBUTES = new Set(
-  'class id lang dir role hidden scope colspan rowspan type popover popovertarget tabindex title'.split(' '),
+  'class id lang dir role hidden scope colspan rowspan type popover popovertarget popovertargetaction tabindex title'.split(' '),
 )

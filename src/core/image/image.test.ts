@@ -1,0 +1,58 @@
+import { expect, test } from 'vitest'
+import { random } from '../../../tests/random'
+import { cropToFocus, opticalSize, parseRatio, pictureVariants, variantPath, variantWidths, type AssetInfo } from '.'
+
+const photo: AssetInfo = { id: 'p', hash: '0123456789abcdef'.repeat(4), name: 'bench', width: 3000, height: 2000, bytes: 1, vector: false, alpha: false, focus: { x: 0.5, y: 0.5 } }
+
+test('a crop lies inside the picture, has the ratio, and holds the focus, for 2,000 seeded pictures', () => {
+  const next = random(3)
+  for (let i = 0; i < 2000; i++) {
+    const picture = { width: 200 + Math.floor(next() * 4000), height: 200 + Math.floor(next() * 4000) }
+    const ratio = 0.3 + next() * 3
+    const focus = { x: next(), y: next() }
+    const box = cropToFocus(picture, ratio, focus)
+    expect(box.left >= 0 && box.top >= 0 && box.left + box.width <= picture.width && box.top + box.height <= picture.height).toBe(true)
+    expect(Math.abs(box.width / box.height - ratio) / ratio).toBeLessThan(0.02)
+    expect(focus.x * picture.width).toBeGreaterThanOrEqual(box.left - 1)
+    expect(focus.x * picture.width).toBeLessThanOrEqual(box.left + box.width + 1)
+    expect(focus.y * picture.height).toBeGreaterThanOrEqual(box.top - 1)
+    expect(focus.y * picture.height).toBeLessThanOrEqual(box.top + box.height + 1)
+  }
+})
+
+test('ratios are read as designs write them', () => {
+  expect(parseRatio('4:5')).toBe(0.8)
+  expect(parseRatio('1.91:1')).toBeCloseTo(1.91)
+  for (const bad of [null, '', '4/5', '0:5', 'wide']) expect(parseRatio(bad)).toBeNull()
+})
+
+test('no picture is made larger than it is, and small ones are kept as they are', () => {
+  expect(variantWidths(3000)).toEqual([400, 640, 960, 1280, 1600, 2000])
+  expect(variantWidths(1440)).toEqual([400, 640, 960, 1280])
+  expect(variantWidths(1500)).toEqual([400, 640, 960, 1280, 1500])
+  expect(variantWidths(120)).toEqual([120])
+})
+
+test('a photo gets WebP at several widths and one fallback; a drawing is shipped as it is', () => {
+  const { sources, fallback } = pictureVariants(photo, '4:5', photo.focus)
+  expect(sources.every((s) => s.format === 'webp' && Math.abs(s.width / s.height - 0.8) < 0.01)).toBe(true)
+  expect(fallback.format).toBe('jpg')
+  expect(pictureVariants({ ...photo, alpha: true }, null, photo.focus).fallback.format).toBe('png')
+  expect(pictureVariants({ ...photo, vector: true }, '1:1', photo.focus)).toEqual({ sources: [], fallback: expect.objectContaining({ format: 'svg', ratio: null }) })
+})
+
+test('a file’s name changes with its content, frame, focus and width, and with nothing else', () => {
+  const { sources } = pictureVariants(photo, '4:5', { x: 0.25, y: 0.5 })
+  expect(variantPath(photo, sources[0]!)).toBe('pictures/bench-01234567-4x5-25-50-400.webp')
+  expect(new Set(sources.map((s) => variantPath(photo, s))).size).toBe(sources.length)
+})
+
+test('a wide and a square logo cover the same area, and none is larger than allowed', () => {
+  const most = { width: 340, height: 120 }
+  const wide = opticalSize({ width: 400, height: 100 }, 12_000, most)
+  const square = opticalSize({ width: 100, height: 100 }, 12_000, most)
+  expect(Math.abs(wide.width * wide.height - square.width * square.height) / 12_000).toBeLessThan(0.02)
+  const ribbon = opticalSize({ width: 2000, height: 100 }, 12_000, most)
+  expect(ribbon.width).toBeLessThanOrEqual(340)
+  expect(opticalSize({ width: 50, height: 900 }, 12_000, most).height).toBeLessThanOrEqual(120)
+})

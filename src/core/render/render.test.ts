@@ -1,0 +1,103 @@
+import { describe, expect, test } from 'vitest'
+import { testSite } from '../../../tests/pack'
+import { applyEdit, homePage, type Edit, type SectionId } from '../site'
+import { asDesigned, businessData, designCss, makeDraftPainter, renderDraftPage, renderPage, tokenCss, type ReleaseFiles, type Site } from '.'
+
+const FILES: ReleaseFiles = { origin: 'https://client.example', stylesheet: 'style-1.css', preloads: [], icons: { svg: 'favicon.svg', ico: 'favicon.ico', touch: 'touch.png' } }
+const HOSTILE = '"><script>alert(1)</script><img src=x onerror=alert(2)>'
+
+function change(site: Site, ...edits: Edit[]): Site {
+  const document = edits.reduce((at, edit) => {
+    const applied = applyEdit(at, edit)
+    if (!applied.ok) throw new Error(applied.problem.code)
+    return applied.document
+  }, site.document)
+  return { ...site, document }
+}
+const slot = (path: string, value: Extract<Edit, { type: 'slot/set' }>['value']): Edit => ({ type: 'slot/set', section: 'home.hero' as SectionId, slot: path, value })
+const home = (site: Site): string => renderPage(site, homePage(site.document), FILES).html
+
+describe('a release', () => {
+  test('carries no mark of the editor', () => {
+    expect(home(testSite())).not.toMatch(/data-|contenteditable/)
+    expect(renderDraftPage(testSite({}, {}, 'draft'), homePage(testSite().document))).toContain('data-basted')
+  })
+
+  test('escapes words in every place they can stand', () => {
+    const html = home(change(testSite({ name: HOSTILE, phone: HOSTILE, email: `a${HOSTILE}@b.example`, tagline: HOSTILE }),
+      slot('heading', { type: 'text', text: HOSTILE }),
+      slot('lead', { type: 'rich', rich: [{ type: 'p', runs: [{ text: HOSTILE, href: 'javascript:alert(3)' }] }] }),
+      slot('action', { type: 'link', label: HOSTILE, to: { type: 'url', url: 'javascript:alert(4)' } }),
+      slot('picture', { type: 'image', asset: 'tallow/hand-tools.jpg', alt: HOSTILE }),
+    ))
+    expect(html).not.toContain('<script>alert')
+    expect(html).not.toContain('<img src=x')
+    expect(html).not.toContain('javascript:')
+    expect(html).toContain('&lt;script&gt;alert(1)')
+  })
+
+  test('leaves out the element of a slot that was emptied', () => {
+    expect(home(testSite())).toContain('<figcaption')
+    const html = home(change(testSite(), slot('heading', { type: 'text', text: '' }), slot('caption', { type: 'text', text: '' })))
+    expect(html).not.toMatch(/<h1[^>]*><\/h1>/)
+    expect(html.match(/<figcaption/g)).toHaveLength(2)
+  })
+
+  test('links from page to page so that it works in any folder, and from the page for wrong addresses absolutely', () => {
+    const site = testSite()
+    expect(home(site)).toContain('href="./about/"')
+    expect(renderPage(site, site.document.pages[1]!, FILES).html).toContain('href="../services/"')
+    expect(renderPage(site, null, FILES).html).toContain('href="/about/"')
+    expect(renderPage(site, null, FILES).html).toContain('noindex')
+  })
+
+  test('asks for each picture at several widths, the first at once and the others when near', () => {
+    const { html, pictures } = renderPage(testSite(), homePage(testSite().document), FILES)
+    expect(html.match(/fetchpriority="high"/g)).toHaveLength(1)
+    expect(html.match(/loading="lazy"/g)!.length).toBeGreaterThan(1)
+    expect([...pictures.keys()].filter((p) => p.endsWith('.webp')).length).toBeGreaterThan(6)
+    for (const path of html.matchAll(/pictures\/[^ ",]+/g)) expect(pictures.has(path[0])).toBe(true)
+  })
+
+  test('is the same, byte for byte, each time it is made', () => {
+    expect(home(testSite({ name: 'Same' }))).toBe(home(testSite({ name: 'Same' })))
+  })
+})
+
+test('structured data tells only what the client has told', () => {
+  expect(businessData(testSite({ name: 'Bare' }), 'https://a.example', null)).toEqual({ '@context': 'https://schema.org', '@type': 'LocalBusiness', name: 'Bare', url: 'https://a.example/' })
+  const data = businessData(testSite({ name: 'Full', trade: 'dentist', hours: { mon: [{ opens: '09:00', closes: '17:00' }], tue: [{ opens: '09:00', closes: '17:00' }], wed: [], thu: [], fri: [], sat: [], sun: [] } }), 'https://a.example', null)
+  expect(data['@type']).toBe('Dentist')
+  expect(data.openingHoursSpecification).toEqual([{ '@type': 'OpeningHoursSpecification', dayOfWeek: ['Monday', 'Tuesday'], opens: '09:00', closes: '17:00' }])
+})
+
+test('only the tones and designs in use are in the style sheet', () => {
+  const site = testSite()
+  expect(tokenCss(site)).toContain('.tone-tint{')
+  expect(tokenCss(site)).not.toContain('.tone-picture{')
+  const few: Site = { ...site, document: { ...site.document, pages: site.document.pages.slice(0, 1) } }
+  expect(designCss(site)).toContain('.gallery-plates')
+  expect(designCss(few)).not.toContain('.gallery-plates')
+})
+
+test('a changed word draws its own section again and no other; colours alone change the small style sheet', () => {
+  const paint = makeDraftPainter()
+  const before = testSite({ name: 'Paint' }, {}, 'draft')
+  const first = paint(before, homePage(before.document))
+  const after = change(before, slot('heading', { type: 'text', text: 'New' }))
+  const second = paint(after, homePage(after.document))
+  expect(second.sections.filter((s, i) => s.html !== first.sections[i]!.html).map((s) => s.id)).toEqual(['home.hero'])
+  expect(second.styles).toBe(first.styles)
+  const recoloured = change(after, { type: 'brand/set', part: 'colour', value: '#336699' })
+  const third = paint(recoloured, homePage(recoloured.document))
+  expect(third.styles.designs).toBe(first.styles.designs)
+  expect(third.styles.tokens).not.toBe(first.styles.tokens)
+})
+
+test('the page as designed has no word of the client’s', () => {
+  const site = change(testSite({ name: 'Client Name' }, {}, 'draft'), slot('heading', { type: 'text', text: 'Client words' }))
+  const plain = asDesigned(site, homePage(site.document))
+  const html = renderDraftPage(plain.site, plain.page)
+  expect(html).not.toMatch(/Client Name|Client words/)
+  expect(html).toContain('Orrin &amp; Daughter')
+})

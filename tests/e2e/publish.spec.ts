@@ -1,0 +1,139 @@
+import { expect, test, type Page } from '@playwright/test'
+import { makeRig, type Rig } from '../rig'
+import { APP, cell, makeJob, openContent, saved, siteUrl } from './screen'
+
+async function openPublish(page: Page, job: string, app = APP): Promise<void> {
+  await page.goto(`${app}/jobs/${job}/publish`)
+  await expect(page.getByRole('heading', { name: 'Publish', exact: true })).toBeVisible()
+}
+
+async function takeAddress(page: Page, name: string): Promise<void> {
+  const field = page.getByLabel('Address on the web host')
+  await field.fill(name)
+  await expect(page.getByText('✓ Free.')).toBeVisible()
+  await page.getByRole('button', { name: 'Take this address' }).click()
+  await expect(page.getByText('This is the job’s address.')).toBeVisible()
+}
+
+const FIGURES = ['new', 'changed', 'removed'] as const
+async function figures(page: Page): Promise<Record<string, number>> {
+  const pairs = await Promise.all(FIGURES.map(async (word) => [word, Number(await page.locator('dl div').filter({ has: page.getByText(word, { exact: true }) }).locator('dd').textContent())] as const))
+  return Object.fromEntries(pairs)
+}
+
+test('from a draft to a live address, changed, published again, and the first release put back', async ({ page, context }) => {
+  test.setTimeout(180_000)
+  const job = await makeJob({ name: 'Quayside Bakery', facts: { trade: 'Bakery', phone: '01632 960333' }, colour: '#204060' })
+  await openPublish(page, job)
+  await expect(page.getByText('Choose an address first; then the files')).toBeVisible()
+  await takeAddress(page, 'quayside-bakery')
+  const publish = page.getByRole('button', { name: /^Publish with \d+ leftovers$/ })
+  await expect(publish).toBeEnabled({ timeout: 90_000 })
+  const first = await figures(page)
+  expect(first.new).toBeGreaterThan(20)
+  expect(first).toMatchObject({ changed: 0, removed: 0 })
+  await publish.click()
+  await expect(page.getByText(/Live\. \d+ files sent/)).toBeVisible({ timeout: 60_000 })
+  const url = siteUrl('quayside-bakery')
+  await expect(page.getByRole('main').getByRole('link', { name: url })).toBeVisible()
+  await page.getByRole('button', { name: 'Copy the live address of this site' }).click()
+  expect(await page.evaluate(() => navigator.clipboard.readText())).toBe(url)
+
+  const visitor = await context.newPage()
+  await visitor.goto(url)
+  await expect(visitor.getByRole('banner')).toContainText('Quayside Bakery')
+  await expect(visitor).toHaveTitle(/Quayside Bakery/)
+
+  await openContent(page, job)
+  await cell(page, 'Hero: Heading').fill('Bread from four in the morning')
+  await saved(page)
+  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Publish' }).click()
+  await expect.poll(() => figures(page).catch(() => null), { timeout: 30_000 }).toEqual({ new: 0, changed: 1, removed: 0 })
+  await expect(page.getByRole('list', { name: 'Changed files' })).toContainText('index.html')
+  await page.getByRole('button', { name: /^Publish with/ }).click()
+  await expect(page.getByText(/Live\. 1 file sent/)).toBeVisible()
+  await visitor.reload()
+  await expect(visitor.getByRole('heading', { level: 1 })).toHaveText('Bread from four in the morning')
+
+  await page.getByRole('button', { name: 'Put release 1 back…' }).click()
+  await page.getByRole('button', { name: 'Put No. 1 back' }).click()
+  await expect(page.getByText('The earlier release is live again.')).toBeVisible()
+  await visitor.reload()
+  await expect(visitor.getByRole('heading', { level: 1 })).toHaveText('A chair worth sitting in is worth mending')
+  await expect(page.getByRole('listitem').filter({ hasText: 'No. 1' })).toContainText('live')
+})
+
+test('a name is judged while it is typed, and others are offered', async ({ page }) => {
+  const job = await makeJob({ name: 'Tolliver Again', facts: { address: { street: '', locality: 'Eastmere', postcode: '', country: '' } } })
+  await openPublish(page, job)
+  const field = page.getByLabel('Address on the web host')
+  const answer = page.getByRole('form', { name: 'Address' }).getByRole('status')
+  await field.fill('tolliver-and-wren')
+  await expect(answer).toContainText('is taken by another site')
+  await page.getByRole('button', { name: 'tolliver-and-wren-eastmere' }).click()
+  await expect(answer).toContainText('Free.')
+  for (const [typed, said] of [['admin', 'kept by the web host'], ['two words', 'letters, digits and hyphens only'], ['-edge', 'neither begins nor ends with a hyphen'], ['a'.repeat(64), '63 characters'], ['a.b', 'letters, digits and hyphens only'], ['', 'Choose a name']] as const) {
+    await field.fill(typed)
+    await expect(answer).toContainText(said)
+    await expect(page.getByRole('button', { name: 'Take this address' })).toBeDisabled()
+  }
+  await field.fill('bäckerei-süd')
+  await expect(answer).toContainText(new URL('http://bäckerei-süd.localhost').host.split('.')[0] ?? '') // WHATWG URL, “host parsing”, by Node
+})
+
+test('a site at an address in another script is served under its ASCII name', async ({ page }) => {
+  const job = await makeJob({ name: 'Süd' })
+  const response = await fetch(`${APP}/api/jobs/${job}/address`, { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ name: 'süd-laden' }) })
+  const { label } = (await response.json()) as { label: string }
+  expect(label).toBe(new URL('http://süd-laden.localhost').host.split('.')[0])
+  await page.goto(siteUrl(label))
+  await expect(page.getByText('There is no site at this address yet.')).toBeVisible()
+})
+
+test.describe('when the host fails', () => {
+  let rig: Rig
+  test.beforeAll(async () => {
+    rig = await makeRig()
+    await rig.startHost()
+    await rig.startApp()
+  })
+  test.afterAll(() => rig.stop())
+
+  test('host down, then host full: each says so, visitors keep the old site, and it can be tried again', async ({ page }) => {
+    test.setTimeout(180_000)
+    const job = await makeJob({ name: 'Steady' }, rig.app)
+    await openPublish(page, job, rig.app)
+    await takeAddress(page, 'steady')
+    const publish = page.getByRole('button', { name: /^Publish with/ })
+    await expect(publish).toBeEnabled({ timeout: 90_000 })
+    await publish.click()
+    await expect(page.getByText(/Live\. \d+ files sent/)).toBeVisible({ timeout: 60_000 })
+
+    await openContent(page, job, rig.app)
+    await cell(page, 'Hero: Heading').fill('A later heading')
+    await saved(page)
+    await rig.stopHost()
+    await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Publish' }).click()
+    await expect(publish).toBeEnabled({ timeout: 30_000 })
+    await publish.click()
+    await expect(page.getByText(/The web host does not answer.*visitors see what they saw before/)).toBeVisible()
+
+    await rig.startHost(1000)
+    await page.getByRole('button', { name: 'Try again' }).click()
+    await expect(publish).toBeEnabled({ timeout: 30_000 })
+    await publish.click()
+    await expect(page.getByText(/no room left.*visitors see what they saw before/)).toBeVisible()
+    const visitor = await page.context().newPage()
+    await visitor.goto(rig.siteUrl('steady'))
+    await expect(visitor.getByRole('heading', { level: 1 })).toHaveText('A chair worth sitting in is worth mending')
+
+    await rig.stopHost()
+    await rig.startHost()
+    await page.getByRole('button', { name: 'Try again' }).click()
+    await expect(publish).toBeEnabled({ timeout: 30_000 })
+    await publish.click()
+    await expect(page.getByText(/Live\. 1 file sent/)).toBeVisible()
+    await visitor.reload()
+    await expect(visitor.getByRole('heading', { level: 1 })).toHaveText('A later heading')
+  })
+})

@@ -1,0 +1,81 @@
+import { expect, test } from '@playwright/test'
+import { makeRig, type Rig } from '../rig'
+import { APP, cell, makeJob, openContent, saved, sheet } from './screen'
+
+test('a second tab on the same job follows without a refresh, and undo there reaches what was done here', async ({ context }) => {
+  const job = await makeJob({ name: 'Two Tabs' })
+  const [one, two] = [await context.newPage(), await context.newPage()]
+  await openContent(one, job)
+  await openContent(two, job)
+  await cell(one, 'Hero: Heading').fill('Typed in the first tab')
+  await expect(sheet(two, 'desktop').locator('h1')).toHaveText('Typed in the first tab')
+  await expect(cell(two, 'Hero: Heading')).toHaveValue('Typed in the first tab')
+  await cell(two, 'Hero: Caption').fill('Typed in the second')
+  await expect(sheet(one, 'phone').locator('figcaption').first()).toHaveText('Typed in the second')
+  await saved(one)
+  await saved(two)
+  await one.getByRole('button', { name: 'Undo', exact: true }).click()
+  await expect(cell(two, 'Hero: Caption')).toHaveValue('')
+  await expect(sheet(two, 'desktop').locator('h1')).toHaveText('Typed in the first tab')
+})
+
+test('both tabs typing at once in different places lose nothing', async ({ context }) => {
+  const job = await makeJob({ name: 'At Once' })
+  const [one, two] = [await context.newPage(), await context.newPage()]
+  await openContent(one, job)
+  await openContent(two, job)
+  await Promise.all([cell(one, 'Hero: Heading').pressSequentially('Left hand', { delay: 25 }), cell(two, 'Services: Heading').pressSequentially('Right hand', { delay: 25 })])
+  await saved(one)
+  await saved(two)
+  for (const page of [one, two]) {
+    await expect(cell(page, 'Hero: Heading')).toHaveValue('Left hand')
+    await expect(cell(page, 'Services: Heading')).toHaveValue('Right hand')
+  }
+})
+
+test('an edit on a revision that is gone is made again on the newest, and nothing is lost', async ({ page }) => {
+  const job = await makeJob({ name: 'Gone Revision' })
+  const refused = await fetch(`${APP}/api/jobs/${job}/edits`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ base: 99, rows: [] }) })
+  expect(refused.status).toBe(409)
+  const told = (await refused.json()) as { problem: { code: string; sentence: string } }
+  expect(told.problem.code).toBe('revisionUnknown')
+  expect(told.problem.sentence).toContain('revision 99')
+  await openContent(page, job)
+  let first = true
+  await page.route('**/edits', (route) => {
+    if (!first || route.request().method() !== 'POST') return route.fallback()
+    first = false
+    return route.fulfill({ status: 409, json: told })
+  })
+  await cell(page, 'Hero: Heading').fill('Kept after all')
+  await saved(page)
+  expect(first).toBe(false)
+  await page.reload()
+  await expect(sheet(page, 'desktop').locator('h1')).toHaveText('Kept after all')
+})
+
+test.describe('with an application of its own', () => {
+  let rig: Rig
+  test.beforeAll(async () => {
+    rig = await makeRig()
+    await rig.startHost()
+    await rig.startApp()
+  })
+  test.afterAll(() => rig.stop())
+
+  test('what was shown as saved survives kill -9; what was typed meanwhile is sent when the server is back', async ({ page }) => {
+    const job = await makeJob({ name: 'Power Cut' }, rig.app)
+    await openContent(page, job, rig.app)
+    await cell(page, 'Hero: Heading').fill('Saved before the cut')
+    await saved(page)
+    await rig.killApp()
+    await cell(page, 'Hero: Caption').fill('Typed in the dark')
+    await expect(page.getByRole('banner').getByRole('status').filter({ hasText: /sav/i })).toHaveText('Not saved yet; trying again')
+    await expect(sheet(page, 'phone').locator('figcaption').first()).toHaveText('Typed in the dark')
+    await rig.startApp()
+    await saved(page)
+    await page.reload()
+    await expect(sheet(page, 'desktop').locator('h1')).toHaveText('Saved before the cut')
+    await expect(cell(page, 'Hero: Caption')).toHaveValue('Typed in the dark')
+  })
+})
