@@ -4,9 +4,17 @@ import { allSections, TONES, type Tone } from '../site'
 import { getFamily } from '../type'
 import { templateOf, type Site } from './site'
 
-/** The site's colours: the template's scheme with the client's colour in it. */
+const lastScheme = new WeakMap<object, { readonly brand: string | null; readonly scheme: Scheme }>()
+
+/** The site's colours: the template's scheme with the client's colour in it. Every page asks, so the last answer is kept. */
 export function siteScheme(site: Site): Scheme {
-  return makeScheme(templateOf(site).scheme, site.document.brand.colour ?? null)
+  const spec = templateOf(site).scheme
+  const brand = site.document.brand.colour ?? null
+  const last = lastScheme.get(spec)
+  if (last?.brand === brand) return last.scheme
+  const scheme = makeScheme(spec, brand)
+  lastScheme.set(spec, { brand, scheme })
+  return scheme
 }
 
 /** Custom properties of each tone that the site uses, and its type families. */

@@ -25,7 +25,7 @@ export const TRADES: readonly Trade[] = [
   trade('Bakery', 'Bakery', 'baker'),
   trade('Café', 'CafeOrCoffeeShop', 'coffee shop'),
   trade('Restaurant', 'Restaurant', 'bistro'),
-  trade('Bicycle repair', 'BicycleStore', 'bike shop'),
+  trade('Bicycle repair', 'BikeStore', 'bike shop'),
   trade('Car repair', 'AutoRepair', 'garage', 'mechanic'),
   trade('Accountancy', 'AccountingService', 'accountant', 'bookkeeper'),
   trade('Law', 'LegalService', 'solicitor', 'lawyer', 'notary'),

@@ -1,7 +1,7 @@
 'use client'
 import { Check, CloudOff, LoaderCircle } from 'lucide-react'
 import { useJob } from '../job/job-context'
-import type { SaveState } from '../job/job-store'
+import type { SaveState } from '../job/job-state'
 
 const WORDS: Record<SaveState, string> = { saved: 'Saved', saving: 'Saving…', waiting: 'Not saved yet; trying again' }
 

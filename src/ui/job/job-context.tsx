@@ -3,7 +3,8 @@ import { createContext, useContext, useEffect, useState, type ReactNode } from '
 import { toast } from 'sonner'
 import { useStore } from 'zustand'
 import type { Pack } from '@/core/pack'
-import { createJobStore, type JobState, type JobStore, type OpenJob } from './job-store'
+import type { JobState, OpenJob } from './job-state'
+import { createJobStore, type JobStore } from './job-store'
 
 const JobContext = createContext<JobStore | null>(null)
 

@@ -1,31 +1,10 @@
 import { nanoid } from 'nanoid'
 import { createStore, type StoreApi } from 'zustand/vanilla'
-import type { AssetInfo, AssetTable } from '@/core/image'
+import type { AssetInfo } from '@/core/image'
 import type { Pack } from '@/core/pack'
-import { applyEdit, joinEdits, placeOf, pushRow, toUndoStacks, type Edit, type LogRow, type SiteDocument, type UndoStacks } from '@/core/site'
+import { applyEdit, joinEdits, placeOf, pushRow, toUndoStacks, type Edit, type LogRow, type SiteDocument } from '@/core/site'
+import type { JobState, OpenJob, SavedRow, SaveState } from './job-state'
 import { sendEdits } from './send-edits'
-
-export type SavedRow = LogRow & { readonly revision: number }
-export type OpenJob = { readonly id: string; readonly revision: number; readonly document: SiteDocument; readonly rows: readonly SavedRow[]; readonly assets: AssetTable }
-/** saved: all is in the database; saving: on its way; waiting: the server does not answer, it is tried again. */
-export type SaveState = 'saved' | 'saving' | 'waiting'
-
-export type JobState = {
-  readonly id: string
-  readonly pack: Pack
-  /** The document as it is in the database, and its revision. */
-  readonly saved: SiteDocument
-  readonly revision: number
-  /** Rows that are not in the database yet; `document` is `saved` with them applied. */
-  readonly pending: readonly LogRow[]
-  readonly document: SiteDocument
-  readonly savedStacks: UndoStacks
-  readonly stacks: UndoStacks
-  readonly assets: AssetTable
-  readonly saveState: SaveState
-  /** Something that could not be kept, in words; null once it was read. */
-  readonly trouble: string | null
-}
 
 export type JobStore = StoreApi<JobState> & {
   /** Makes a change; `group` joins the changes of one gesture for undo. False where the change does not fit. */

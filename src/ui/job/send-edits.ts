@@ -1,6 +1,6 @@
 import type { LogRow } from '@/core/site'
 import { ApiError, callApi, postJson } from './api'
-import type { JobState, OpenJob, SavedRow, SaveState } from './job-store'
+import type { JobState, OpenJob, SavedRow, SaveState } from './job-state'
 
 type Effects = {
   readonly receive: (rows: readonly SavedRow[]) => void

@@ -60,7 +60,7 @@ export function PublishStage({ address, proposal, hostSuffix, liveUrl, releases 
       const sent = await callWithProgress<Progress, Sent>(`/api/jobs/${job}/publish`, { release }, setProgress)
       setDone(isEarlier ? 'The earlier release is live again.' : `Live. ${sent.sentFiles === 0 ? 'Every file was there already.' : `${count(sent.sentFiles, 'file')} sent, ${kilobytes(sent.sentBytes)}.`}`)
     } catch (error) {
-      setFault(sentence(error))
+      return setFault(sentence(error))
     } finally {
       running.current = false
       setProgress(null)

@@ -1,0 +1,59 @@
+import { spawnSync } from 'node:child_process'
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
+import path from 'node:path'
+import { buildApplication, installPackages, root, run, say } from './prepare.mjs'
+
+const started = Date.now()
+installPackages()
+installTools()
+rmSync(path.join(root, 'test-results'), { recursive: true, force: true })
+mkdirSync(path.join(root, 'test-results'))
+
+say('Lint, imports and types')
+run('npx', ['oxlint', '--deny-warnings', 'src', 'tests', 'scripts'])
+checkImports()
+run('npx', ['next', 'typegen'])
+run('npx', ['tsc', '--noEmit'])
+
+buildApplication()
+
+say('Unit tests and checks against the outside')
+const unit = test('npx', ['vitest', 'run'])
+say('The real interface in Chromium')
+const e2e = test('npx', ['playwright', 'test'])
+
+const { numPassedTests = 0, numFailedTests = 0 } = read('unit.json') ?? {}
+const { expected = 0, unexpected = 0, flaky = 0 } = read('e2e.json')?.stats ?? {}
+console.log(`\nTook ${Math.round((Date.now() - started) / 1000)} s`)
+console.log(`${numPassedTests + expected + flaky} passed, ${numFailedTests + unexpected} failed`)
+process.exit(unit === 0 && e2e === 0 && numPassedTests > 0 && expected > 0 ? 0 : 1)
+
+function test(command, args) {
+  return spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } }).status
+}
+
+function read(file) {
+  const full = path.join(root, 'test-results', file)
+  return existsSync(full) ? JSON.parse(readFileSync(full, 'utf8')) : null
+}
+
+/** Chromium, a Java for the Nu HTML checker, and xmllint, from Debian's packages where they are missing. */
+function installTools() {
+  const wanted = [['chromium', '/usr/bin/chromium'], ['default-jre-headless', '/usr/bin/java'], ['libxml2-utils', '/usr/bin/xmllint']].filter(([, file]) => !existsSync(file)).map(([name]) => name)
+  if (wanted.length === 0) return
+  say(`Installing ${wanted.join(', ')} with apt-get.`)
+  const apt = process.getuid?.() === 0 ? ['apt-get'] : ['sudo', 'apt-get']
+  run(apt[0], [...apt.slice(1), 'update', '-qq'])
+  run(apt[0], [...apt.slice(1), 'install', '-y', '-qq', ...wanted], { DEBIAN_FRONTEND: 'noninteractive' })
+}
+
+/** Holds the one way that imports run; a check that saw next to nothing is a failure, not a pass. */
+function checkImports() {
+  const { stdout, status } = spawnSync('npx', ['depcruise', '--config', '.dependency-cruiser.cjs', 'src'], { cwd: root, encoding: 'utf8' })
+  console.log(stdout.trim())
+  const modules = Number(/(\d+) modules/.exec(stdout)?.[1] ?? 0)
+  if (status !== 0 || modules < 100) {
+    console.error(`Imports: ${modules} modules checked, status ${status}`)
+    process.exit(1)
+  }
+}

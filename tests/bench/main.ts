@@ -1,0 +1,150 @@
+import { performance } from 'node:perf_hooks'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import path from 'node:path'
+import { chromium, type Page } from '@playwright/test'
+import { makeScheme } from '../../src/core/colour'
+import { getTemplate, makeDocument } from '../../src/core/pack'
+import { makeDraftPainter, renderPage, type ReleaseFiles, type Site } from '../../src/core/render'
+import { applyEdit, homePage, type SectionId } from '../../src/core/site'
+import { testPack, testSite } from '../pack'
+import { random, randomHex } from '../random'
+import { makeRig } from '../rig'
+
+/** Prints the figures of the design that exist already: percentiles and ratios. Nothing is asserted. */
+const line = (what: string, found: string, wanted: string): void => console.log(`${what.padEnd(64)} ${found.padEnd(34)} wanted: ${wanted}`)
+const at = (sorted: readonly number[], share: number): number => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))] ?? 0
+const percentiles = (times: number[], unit = 'ms'): string => {
+  const sorted = [...times].sort((a, b) => a - b)
+  return `p50 ${at(sorted, 0.5).toFixed(1)}, p95 ${at(sorted, 0.95).toFixed(1)} ${unit}`
+}
+const time = (work: () => void): number => {
+  const start = performance.now()
+  work()
+  return performance.now() - start
+}
+
+const FILES: ReleaseFiles = { origin: 'https://client.example', stylesheet: 'style.css', preloads: [], icons: { svg: 'a.svg', ico: 'a.ico', touch: 'a.png' } }
+
+/** A site of many pages: the template's five, again and again. */
+function siteOfPages(count: number): Site {
+  const site = testSite({ name: 'Bench' })
+  const pages = Array.from({ length: count }, (_, i) => {
+    const page = site.document.pages[i % site.document.pages.length]!
+    return i < 5 ? page : { ...page, id: `p${i}` as never, segment: `p${i}`, sections: page.sections.map((s) => ({ ...s, id: `p${i}.${s.id}` as SectionId })) }
+  })
+  return { ...site, document: { ...site.document, pages } }
+}
+
+function benchRendering(): void {
+  const render = (site: Site): void => site.document.pages.forEach((page) => void renderPage(site, page, FILES))
+  const small = siteOfPages(5)
+  const sites = (count: number): number => time(() => { for (let i = 0; i < count; i++) render(small) }) / (count * 5)
+  sites(100)
+  const [few, many] = [sites(20), sites(200)]
+  line('rendering on one core, 1,000 pages of five-page sites', `${Math.round(1000 / many)} pages a second`, '1,000 a second')
+  line('cost of a page, among 1,000 against among 100', `${(many / few).toFixed(2)} times`, 'about 1, linear')
+  const large = siteOfPages(1000)
+  render(large)
+  line('one site of 1,000 pages, every page in its two menus', `${Math.round(1_000_000 / time(() => render(large)))} pages a second`, 'the menus alone are 2 million links')
+}
+
+function benchEditing(): void {
+  const base = testSite({ name: 'Bench' }, {}, 'draft')
+  const home = homePage(base.document)
+  const twice = { ...home, sections: [...home.sections, ...home.sections.map((s) => ({ ...s, id: `more.${s.id}` as SectionId }))] }
+  let site: Site = { ...base, document: { ...base.document, pages: [twice, ...base.document.pages.slice(1)] } }
+  const paint = makeDraftPainter()
+  paint(site, homePage(site.document))
+  const times = Array.from({ length: 500 }, (_, i) => time(() => {
+    const applied = applyEdit(site.document, { type: 'slot/set', section: 'home.hero' as SectionId, slot: 'heading', value: { type: 'text', text: `Heading ${i}` } })
+    if (applied.ok) site = { ...site, document: applied.document }
+    paint(site, homePage(site.document))
+  }))
+  line('a key press, computed: edit and drawing of a 12-section page', percentiles(times), 'within a frame of 16 ms')
+}
+
+function benchColour(): void {
+  const next = random(1)
+  const spec = getTemplate(testPack(), 'tallow').scheme
+  const brands = Array.from({ length: 2000 }, () => randomHex(next))
+  brands.slice(0, 200).forEach((b) => makeScheme(spec, b))
+  const spent = time(() => brands.forEach((b) => makeScheme(spec, b)))
+  line('schemes from a brand colour, five tones each', `${Math.round(2_000_000 / spent)} a second`, '10,000 a second (a later figure)')
+  const document = makeDocument(getTemplate(testPack(), 'tallow'), {}, {})
+  line('a new site document', percentiles(Array.from({ length: 200 }, () => time(() => void makeDocument(getTemplate(testPack(), 'tallow'), {}, {})))), `${document.pages.length} pages`)
+}
+
+async function benchInterface(page: Page, app: string): Promise<void> {
+  const response = await fetch(`${app}/api/jobs`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ template: 'tallow', facts: { name: 'Bench' }, brand: {} }) })
+  const { job } = (await response.json()) as { job: string }
+  await page.goto(`${app}/jobs/${job}/content`)
+  const cell = page.getByRole('textbox', { name: 'Hero: Heading', exact: true })
+  await page.frameLocator('iframe[title^="Page, phone"]').locator('h1').waitFor()
+  await cell.focus()
+  await page.evaluate(() => {
+    const sheets = [...document.querySelectorAll('iframe')].map((f) => f.contentDocument!)
+    const bench: { drawn: number[]; painted: number[] } = { drawn: [], painted: [] }
+    ;(window as unknown as { bench: typeof bench }).bench = bench
+    window.addEventListener('beforeinput', () => {
+      const start = performance.now()
+      const wait = new MutationObserver(() => {
+        wait.disconnect()
+        const words = sheets.map((d) => d.querySelector('h1')!.textContent)
+        if (new Set(words).size === 1) bench.drawn.push(performance.now() - start)
+        requestAnimationFrame(() => {
+          const channel = new MessageChannel()
+          channel.port1.addEventListener('message', () => bench.painted.push(performance.now() - start), { once: true })
+          channel.port1.start()
+          channel.port2.postMessage(0)
+        })
+      })
+      wait.observe(sheets[2]!.querySelector('h1')!, { childList: true, characterData: true, subtree: true })
+    }, true)
+  })
+  await cell.pressSequentially('It is the hour before the shop opens and everything is still to do', { delay: 120 })
+  const found = await page.evaluate(() => (window as unknown as { bench: { drawn: number[]; painted: number[] } }).bench)
+  line(`a key press to all three sheets drawn (${found.drawn.length} keys)`, percentiles(found.drawn), '16 ms at p95')
+  line('a key press to the next painted frame (software rendering)', percentiles(found.painted), '50 ms at p95')
+}
+
+async function benchPublishing(app: string): Promise<void> {
+  const ask = async (url: string, method: string, body: unknown): Promise<string> => (await fetch(app + url, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })).text()
+  const { job } = JSON.parse(await ask('/api/jobs', 'POST', { template: 'tallow', facts: { name: 'Bench Publishing' }, brand: {} })) as { job: string }
+  await ask(`/api/jobs/${job}/address`, 'PUT', { name: 'bench' })
+  const publish = async (): Promise<{ sentFiles: number }> => {
+    const prepared = JSON.parse((await ask(`/api/jobs/${job}/prepare`, 'POST', {})).trim().split('\n').at(-1) ?? '') as { result: { release: string } }
+    const sent = JSON.parse((await ask(`/api/jobs/${job}/publish`, 'POST', { release: prepared.result.release })).trim().split('\n').at(-1) ?? '') as { result: { sentFiles: number } }
+    return sent.result
+  }
+  const firstStart = performance.now()
+  const first = await publish()
+  line('first publishing of the five-page site, pictures made', `${((performance.now() - firstStart) / 1000).toFixed(1)} s, ${first.sentFiles} files`, 'no figure')
+  const times: number[] = []
+  let files = 0
+  for (let i = 0; i < 15; i++) {
+    await ask(`/api/jobs/${job}/edits`, 'POST', { base: i, rows: [{ id: `bench-row-${i}`, edit: { type: 'slot/set', section: 'home.hero', slot: 'heading', value: { type: 'text', text: `Heading ${i}` } }, group: `g${i}`, mark: 'do' }] })
+    const start = performance.now()
+    files = (await publish()).sentFiles
+    times.push(performance.now() - start)
+  }
+  line(`publishing again after one changed text (${files} file sent)`, percentiles(times), 'under 500 ms')
+}
+
+console.log(`Baseline: this machine, ${process.platform} ${process.arch}, Node ${process.version}, headless Chromium without a graphics card.\n`)
+process.env.INSTANT_FIT_DATA = mkdtempSync(path.join(tmpdir(), 'instant-fit-bench-'))
+benchRendering()
+benchEditing()
+benchColour()
+const rig = await makeRig()
+try {
+  await rig.startHost()
+  await rig.startApp()
+  const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-quic', '--no-first-run'] })
+  await benchInterface(await browser.newPage({ viewport: { width: 1280, height: 800 } }), rig.app)
+  await browser.close()
+  await benchPublishing(rig.app)
+} finally {
+  await rig.stop()
+  rmSync(process.env.INSTANT_FIT_DATA, { recursive: true, force: true })
+}

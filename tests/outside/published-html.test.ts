@@ -1,0 +1,113 @@
+import { execFileSync } from 'node:child_process'
+import { mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import { tmpdir } from 'node:os'
+import path from 'node:path'
+import { gzipSync } from 'node:zlib'
+import * as fontkit from 'fontkit'
+import { beforeAll, describe, expect, test } from 'vitest'
+import type { Manifest } from '../../src/core/release'
+import { TRADES } from '../../src/core/site'
+import { testSite } from '../pack'
+
+const require = createRequire(import.meta.url)
+const folder = mkdtempSync(path.join(tmpdir(), 'instant-fit-site-'))
+const at = (file: string): string => path.join(folder, file)
+let manifest: Manifest = {}
+
+const HOURS = { mon: [], tue: [{ opens: '09:00', closes: '17:00' }], wed: [], thu: [], fri: [], sat: [], sun: [] }
+const FACTS = { name: 'Béla & “Sons”', trade: 'Clock and watch repair', phone: '+44 1632 960417', email: 'a@b.example', address: { street: '1 Lane', locality: 'Town', postcode: 'T1', country: 'GB' }, hours: HOURS }
+
+beforeAll(async () => {
+  process.env.INSTANT_FIT_DATA ??= mkdtempSync(path.join(tmpdir(), 'instant-fit-'))
+  const [{ buildRelease }, { readBlob }, { packAssets }] = await Promise.all([import('../../src/server/releases/build-release'), import('../../src/server/releases/blobs'), import('../../src/server/packs')])
+  manifest = await buildRelease({ ...testSite(FACTS, { colour: '#8a5a12' }), assets: await packAssets() }, 'http://client.localhost:4380', () => undefined)
+  for (const [file, { hash }] of Object.entries(manifest)) {
+    mkdirSync(path.dirname(at(file)), { recursive: true })
+    writeFileSync(at(file), readBlob(hash))
+  }
+})
+
+const pages = (): string[] => Object.keys(manifest).filter((f) => f.endsWith('.html'))
+const stylesheet = (): string => Object.keys(manifest).find((f) => f.endsWith('.css')) ?? ''
+
+describe('a published site', () => {
+  test('has pages, one style sheet, icons, a map and rules for robots', () => {
+    expect(pages().sort()).toEqual(['404.html', 'about/index.html', 'contact/index.html', 'gallery/index.html', 'index.html', 'services/index.html'])
+    for (const file of ['sitemap.xml', 'robots.txt', 'favicon.svg', 'favicon.ico', 'apple-touch-icon.png']) expect(manifest).toHaveProperty([file])
+    expect(Object.keys(manifest).filter((f) => f.endsWith('.css'))).toHaveLength(1)
+  })
+
+  test('has no error that the Nu HTML checker finds, in HTML, CSS or SVG', () => {
+    const jar = require.resolve('vnu-jar/build/dist/vnu.jar')
+    let report = ''
+    try {
+      execFileSync('java', ['-jar', jar, '--format', 'json', '--also-check-svg', ...pages().map(at), at('favicon.svg')], { stdio: ['ignore', 'ignore', 'pipe'] })
+    } catch (error) {
+      report = String((error as { stderr: Buffer }).stderr)
+    }
+    const errors = report === '' ? [] : (JSON.parse(report) as { messages: { type: string; url: string; message: string; lastLine: number }[] }).messages.filter((m) => m.type === 'error')
+    expect(errors.map((e) => `${path.basename(path.dirname(e.url))}/${path.basename(e.url)}:${e.lastLine} ${e.message}`)).toEqual([])
+  })
+
+  test('has a sitemap that is valid after the schema of sitemaps.org', () => {
+    // The package “sitemap” ships sitemaps.org's sitemap.xsd; libxml2 checks against it.
+    const xsd = path.join(path.dirname(require.resolve('sitemap/package.json')), 'schema', 'sitemap.xsd')
+    expect(() => execFileSync('xmllint', ['--noout', '--nonet', '--schema', xsd, at('sitemap.xml')], { stdio: 'pipe' })).not.toThrow()
+    expect(readFileSync(at('sitemap.xml'), 'utf8').match(/<loc>/g)).toHaveLength(5)
+    writeFileSync(at('bad.xml'), readFileSync(at('sitemap.xml'), 'utf8').replace('<loc>', '<location>').replace('</loc>', '</location>'))
+    expect(() => execFileSync('xmllint', ['--noout', '--nonet', '--schema', xsd, at('bad.xml')], { stdio: 'pipe' })).toThrow()
+  })
+
+  test('describes the business by types and properties that schema.org has', () => {
+    // The package “schema-dts” holds schema.org's own vocabulary as types.
+    const vocabulary = readFileSync(path.join(path.dirname(require.resolve('schema-dts/package.json')), 'dist', 'schema.d.ts'), 'utf8')
+    const isType = (name: string): boolean => vocabulary.includes(`"@type": "${name}"`)
+    const data = JSON.parse(/<script type="application\/ld\+json">(.*?)<\/script>/s.exec(readFileSync(at('index.html'), 'utf8'))?.[1] ?? '{}') as Record<string, unknown>
+    expect(data).toMatchObject({ '@context': 'https://schema.org', '@type': 'LocalBusiness', name: FACTS.name, telephone: FACTS.phone })
+    const check = (value: unknown): void => {
+      if (typeof value !== 'object' || value === null) return
+      if (Array.isArray(value)) return value.forEach(check)
+      for (const [key, inner] of Object.entries(value)) {
+        if (key === '@type') expect(isType(String(inner)), String(inner)).toBe(true)
+        else if (!key.startsWith('@')) expect(vocabulary, key).toContain(`"${key}"?:`)
+        check(inner)
+      }
+    }
+    check(data)
+    for (const trade of TRADES) expect(isType(trade.type), trade.name).toBe(true)
+    expect(isType('WatchMender')).toBe(false)
+  })
+
+  test('ships fonts that hold every letter its pages show', () => {
+    const text = pages().map((f) => readFileSync(at(f), 'utf8').replace(/<script.*?<\/script>/gs, '').replace(/<[^>]+>/g, '')).join('').replace(/&amp;/g, '&')
+    const letters = [...new Set(text)].filter((l) => !/\s/.test(l))
+    const fonts = Object.keys(manifest).filter((f) => f.endsWith('.woff2'))
+    expect(fonts.length).toBeGreaterThan(3)
+    for (const file of fonts) {
+      const font = fontkit.openSync(at(file))
+      expect(letters.filter((l) => font.glyphsForString(l)[0]?.id === 0), file).toEqual([])
+    }
+  })
+
+  test('sends a page’s HTML and CSS within the first ten TCP segments (RFC 6928: 14,600 bytes)', () => {
+    for (const page of pages()) {
+      const bytes = gzipSync(readFileSync(at(page))).length + gzipSync(readFileSync(at(stylesheet()))).length
+      expect(bytes, page).toBeLessThan(14_600)
+    }
+  })
+
+  test('names no file that is not in it', () => {
+    for (const page of pages()) {
+      const html = readFileSync(at(page), 'utf8')
+      const named = [...html.matchAll(/(?:href|src)="([^":#]+)"|([^\s",]+) \d+w/g)].map((m) => m[1] ?? m[2] ?? '')
+      expect(named.length).toBeGreaterThan(8)
+      for (const address of named) {
+        const target = address.startsWith('/') ? address.slice(1) : path.posix.join(path.posix.dirname(page), address)
+        const file = target === '.' || target === './' || target === '' ? 'index.html' : target.endsWith('/') ? `${target}index.html` : target
+        expect(manifest, `${page} names ${address}`).toHaveProperty([file])
+      }
+    }
+    for (const [, url] of readFileSync(at(stylesheet()), 'utf8').matchAll(/url\(["']?([^"')]+)/g)) expect(manifest).toHaveProperty([url ?? ''])
+  })
+})

@@ -1,0 +1,3 @@
+declare module 'wcag-contrast' {
+  export function hex(a: string, b: string): number
+}

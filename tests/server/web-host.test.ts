@@ -1,0 +1,84 @@
+import { createHash } from 'node:crypto'
+import { existsSync, mkdtempSync, readdirSync, readFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import path from 'node:path'
+import { Readable } from 'node:stream'
+import { expect, test } from 'vitest'
+import { isHashed, SiteStore, type Manifest } from '../../src/standins/web-host/store'
+
+const folder = (): string => mkdtempSync(path.join(tmpdir(), 'instant-fit-host-'))
+const hashOf = (text: string): string => createHash('sha256').update(text).digest('hex')
+const manifestOf = (files: Record<string, string>): Manifest => Object.fromEntries(Object.entries(files).map(([name, text]) => [name, { hash: hashOf(text), bytes: text.length }]))
+
+async function publish(store: SiteStore, label: string, id: string, files: Record<string, string>): Promise<number> {
+  const missing = store.announce(label, { id, manifest: manifestOf(files) })
+  for (const text of Object.values(files).filter((t) => missing.includes(hashOf(t)))) await store.receive(hashOf(text), Readable.from([text]), text.length)
+  store.activate(label, id)
+  return missing.length
+}
+const read = (store: SiteStore, label: string, file: string): string | null => {
+  const found = store.findFile(label, file)
+  return found && readFileSync(found.name, 'utf8')
+}
+
+test('visitors see a release only once it is switched to, and then the whole of it', async () => {
+  const store = new SiteStore(folder(), null)
+  store.claim('wren', 'job1')
+  await publish(store, 'wren', 'r1', { 'index.html': 'old', 'about/index.html': 'old about' })
+  const missing = store.announce('wren', { id: 'r2', manifest: manifestOf({ 'index.html': 'new', 'about/index.html': 'new about' }) })
+  await store.receive(hashOf('new'), Readable.from(['new']), 3)
+  expect(missing).toHaveLength(2)
+  expect(read(store, 'wren', 'index.html')).toBe('old')
+  expect(() => store.activate('wren', 'r2')).toThrow('has not been sent')
+  expect(read(store, 'wren', 'index.html')).toBe('old')
+  await store.receive(hashOf('new about'), Readable.from(['new about']), 9)
+  store.activate('wren', 'r2')
+  expect([read(store, 'wren', 'index.html'), read(store, 'wren', 'about/index.html')]).toEqual(['new', 'new about'])
+})
+
+test('only what is missing is asked for, and an earlier release is back without sending anything', async () => {
+  const store = new SiteStore(folder(), null)
+  store.claim('wren', 'job1')
+  expect(await publish(store, 'wren', 'r1', { 'index.html': 'one', 'logo.svg': 'same' })).toBe(2)
+  expect(await publish(store, 'wren', 'r2', { 'index.html': 'two', 'logo.svg': 'same' })).toBe(1)
+  expect(await publish(store, 'wren', 'r1', { 'index.html': 'one', 'logo.svg': 'same' })).toBe(0)
+  expect(read(store, 'wren', 'index.html')).toBe('one')
+})
+
+test('a page fetched just before a switch still finds the style sheet it names; a plain file of old does not come back', async () => {
+  const store = new SiteStore(folder(), null)
+  store.claim('wren', 'job1')
+  await publish(store, 'wren', 'r1', { 'index.html': 'one', 'style-0a1b2c3d.css': 'css one', 'notes.txt': 'old notes' })
+  await publish(store, 'wren', 'r2', { 'index.html': 'two', 'style-ffffffff.css': 'css two' })
+  expect(read(store, 'wren', 'style-0a1b2c3d.css')).toBe('css one')
+  expect(read(store, 'wren', 'notes.txt')).toBeNull()
+  expect(isHashed('pictures/bench-0a1b2c3d-4x5-50-50-400.webp')).toBe(true)
+  expect(isHashed('index.html')).toBe(false)
+})
+
+test('content that is not what its hash says is not kept; neither is more than there is room for', async () => {
+  const where = folder()
+  const store = new SiteStore(where, 20)
+  await expect(store.receive(hashOf('right'), Readable.from(['wrong']), 5)).rejects.toThrow('not what its hash says')
+  await expect(store.receive(hashOf('x'.repeat(30)), Readable.from(['x'.repeat(30)]), 30)).rejects.toMatchObject({ status: 507 })
+  expect(readdirSync(path.join(where, 'blobs'))).toEqual([])
+})
+
+test('a name belongs to whoever took it first', () => {
+  const store = new SiteStore(folder(), null)
+  expect(store.claim('wren', 'job1')).toBe(true)
+  expect(store.claim('wren', 'job1')).toBe(false)
+  expect(() => store.claim('wren', 'job2')).toThrow('taken')
+  for (const bad of ['-a', 'a-', 'A', 'a.b', '../x', '']) expect(() => store.claim(bad, 'job1'), bad).toThrow('not a host name')
+})
+
+test('no path leads out of a site’s folder', async () => {
+  const where = folder()
+  const store = new SiteStore(where, null)
+  store.claim('wren', 'job1')
+  await publish(store, 'wren', 'r1', { 'index.html': 'one' })
+  expect(() => store.announce('wren', { id: 'r2', manifest: { '../../evil': { hash: hashOf('x'), bytes: 1 } } })).toThrow('cannot be used')
+  expect(() => store.announce('wren', { id: '../r', manifest: {} })).toThrow('cannot be used')
+  for (const bad of ['../site.json', '../../wren/site.json', '/etc/passwd', 'a/../../site.json', '.', '..']) expect(store.findFile('wren', bad), bad).toBeNull()
+  expect(existsSync(path.join(where, 'evil'))).toBe(false)
+})
