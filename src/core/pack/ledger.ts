@@ -1,4 +1,4 @@
-import { isEmptyValue, pageSections, type FactName, type Page, type Section, type SiteDocument, type SlotType, type SlotValue } from '../site'
+import { isEmptyValue, type FactName, type Page, type Section, type SiteDocument, type SlotType, type SlotValue } from '../site'
 import { shownPlaces } from './design'
 import { getDesign, getTemplate, type Pack } from './pack'
 import { listItems, sectionPlaceholders, borrowedPlaceholder } from './content'
@@ -86,9 +86,4 @@ export function pageTexts(pack: Pack, document: SiteDocument, page: Page): { rea
   const business = document.facts.name ?? template.facts.name
   const computed = page.segment === '' ? [business, document.facts.tagline].filter(Boolean).join(' – ') : `${name} – ${business}`
   return { name, title: page.title ?? computed, description: page.description ?? from?.description ?? '' }
-}
-
-/** Rows of everything a visitor meets on a page, header to footer. */
-export function pageRows(pack: Pack, document: SiteDocument, page: Page): LedgerRow[] {
-  return pageSections(document, page).flatMap((section) => sectionRows(pack, document, section))
 }

@@ -90,11 +90,6 @@ export function findPage(document: SiteDocument, page: PageId): Page | null {
   return document.pages.find((p) => p.id === page) ?? null
 }
 
-/** The sections a visitor meets on a page, from header to footer. */
-export function pageSections(document: SiteDocument, page: Page): readonly Section[] {
-  return [document.header, ...page.sections, document.footer]
-}
-
 /** Where a section is shown: an edit says its reach before it happens. */
 export function reachOf(document: SiteDocument, section: SectionId): 'this page' | 'every page' {
   return document.header.id === section || document.footer.id === section ? 'every page' : 'this page'

@@ -1,4 +1,4 @@
-import type { Page, PageId, SiteDocument } from './document'
+import type { Page, SiteDocument } from './document'
 
 /** The home page: the first one, so there is always one and never two. */
 export function homePage(document: SiteDocument): Page {
@@ -26,8 +26,4 @@ export function relativePath(from: Page | null, to: Page): string {
 
 export function findPageByPath(document: SiteDocument, path: string): Page | null {
   return document.pages.find((page) => pagePath(page) === path) ?? null
-}
-
-export function findPageId(document: SiteDocument, id: string): PageId | null {
-  return document.pages.find((page) => page.id === id)?.id ?? null
 }
