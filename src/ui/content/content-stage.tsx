@@ -15,7 +15,7 @@ import type { LineFit } from './fit-strip'
 import { Ledger } from './ledger'
 import { putPicture } from './slot-actions'
 import { TabBar } from './tab-bar'
-import { findLeftover, groupPlaces, rowKey, tabGroups, tabOf, type RowPlace, type Tab } from './tabs'
+import { findLeftover, groupPlaces, placeOfEdit, rowKey, tabGroups, tabOf, type RowPlace, type Tab } from './tabs'
 
 const SHEETS: readonly SheetName[] = ['desktop', 'tablet', 'phone']
 
@@ -59,6 +59,12 @@ export function ContentStage() {
       return next
     })
   }, [store, view])
+
+  // What undo or redo changed comes into sight, wherever it is.
+  useEffect(() => store.subscribe((now, before) => {
+    const place = now.stepped && now.stepped !== before.stepped ? placeOfEdit(now.stepped) : null
+    if (place) hold(place)
+  }), [store, hold])
 
   /** Takes a place in hand and puts the focus into its row of the ledger. */
   const goTo = useCallback((place: RowPlace | null): void => {
@@ -106,8 +112,8 @@ export function ContentStage() {
     switch (name) {
       case 'nextLeftover': return goTo(findLeftover(pack, now, hand, tab, 1))
       case 'previousLeftover': return goTo(findLeftover(pack, now, hand, tab, -1))
-      case 'undo': return void store.undo()
-      case 'redo': return void store.redo()
+      case 'undo': return store.undo()
+      case 'redo': return store.redo()
       case 'down': return step(1)
       case 'up': return step(-1)
       case 'keep': return keepInHand(hand)

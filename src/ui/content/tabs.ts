@@ -1,5 +1,5 @@
 import { pageTexts, sectionRows, shownFacts, type LedgerRow, type Pack } from '@/core/pack'
-import { findPage, type FactName, type Page, type PageId, type SectionId, type SiteDocument } from '@/core/site'
+import { findPage, type Edit, type FactName, type Page, type PageId, type SectionId, type SiteDocument } from '@/core/site'
 import { placeKey, type Place } from '../sheets/place'
 
 /** What the ledger lists: the places every page shares, or one page's own. */
@@ -13,6 +13,19 @@ export function rowKey(place: RowPlace): string {
     case 'brand': return `brand ${place.part}`
     case 'page': return `page ${place.page} ${place.part}`
     default: return placeKey(place)
+  }
+}
+
+/** The place that an edit sets; of a batch the first. */
+export function placeOfEdit(edit: Edit): RowPlace | null {
+  const step = edit.type === 'batch' ? edit.edits[0] : edit
+  switch (step?.type) {
+    case undefined: return null
+    case 'slot/set': return { type: 'slot', section: step.section, slot: step.slot }
+    case 'fact/set': return { type: 'fact', fact: step.fact }
+    case 'brand/set': return { type: 'brand', part: step.part }
+    case 'page/set': return { type: 'page', page: step.page, part: step.part }
+    default: return step satisfies never
   }
 }
 

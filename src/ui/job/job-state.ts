@@ -1,6 +1,6 @@
 import type { AssetTable } from '@/core/image'
 import type { Pack } from '@/core/pack'
-import type { LogRow, SiteDocument, UndoStacks } from '@/core/site'
+import type { Edit, LogRow, SiteDocument, UndoStacks } from '@/core/site'
 
 export type SavedRow = LogRow & { readonly revision: number }
 export type OpenJob = { readonly id: string; readonly revision: number; readonly document: SiteDocument; readonly rows: readonly SavedRow[]; readonly assets: AssetTable }
@@ -20,6 +20,8 @@ export type JobState = {
   readonly stacks: UndoStacks
   readonly assets: AssetTable
   readonly saveState: SaveState
+  /** The edit that undo or redo made last, so that the screen can go to its place. */
+  readonly stepped: Edit | null
   /** Something that could not be kept, in words; null once it was read. */
   readonly trouble: string | null
 }

@@ -9,8 +9,8 @@ import { sendEdits } from './send-edits'
 export type JobStore = StoreApi<JobState> & {
   /** Makes a change; `group` joins the changes of one gesture for undo. False where the change does not fit. */
   apply: (edit: Edit, group?: string) => boolean
-  undo: () => Edit | null
-  redo: () => Edit | null
+  undo: () => void
+  redo: () => void
   addAsset: (asset: AssetInfo) => void
   /** Takes in rows from the database: replies to our own, and what other tabs did. */
   receive: (rows: readonly SavedRow[]) => void
@@ -25,7 +25,7 @@ export function createJobStore(job: OpenJob, pack: Pack): JobStore {
   const stacks = toUndoStacks(job.rows)
   const store = createStore<JobState>(() => ({
     id: job.id, pack, saved: job.document, revision: job.revision, pending: [], document: job.document,
-    savedStacks: stacks, stacks, assets: job.assets, saveState: 'saved', trouble: null,
+    savedStacks: stacks, stacks, assets: job.assets, saveState: 'saved', stepped: null, trouble: null,
   }))
   const sender = sendEdits(job.id, store.getState, {
     receive: (rows) => receive(rows),
@@ -90,9 +90,9 @@ export function createJobStore(job: OpenJob, pack: Pack): JobStore {
     })
   }
 
-  const step = (from: 'undo' | 'redo') => (): Edit | null => {
+  const step = (from: 'undo' | 'redo') => (): void => {
     const top = store.getState().stacks[from].at(-1)
-    return top && append(top.edit, top.group, from) ? top.edit : null
+    if (top && append(top.edit, top.group, from)) store.setState({ stepped: top.edit })
   }
 
   return Object.assign(store, {
