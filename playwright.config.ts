@@ -3,7 +3,7 @@ import { defineConfig } from '@playwright/test'
 export default defineConfig({
   testDir: 'tests/e2e',
   globalSetup: './tests/e2e/setup.ts',
-  outputDir: 'test-results',
+  outputDir: 'test-results/e2e',
   workers: 2,
   timeout: 60_000,
   expect: { timeout: 10_000 },

@@ -122,6 +122,7 @@ test.describe('when the host fails', () => {
     await page.getByRole('button', { name: 'Try again' }).click()
     await expect(publish).toBeEnabled({ timeout: 30_000 })
     await publish.click()
+    await expect(page.getByRole('alert').filter({ hasText: '✕' })).toContainText('The web host has no room left')
     await expect(page.getByText(/no room left.*visitors see what they saw before/)).toBeVisible()
     const visitor = await page.context().newPage()
     await visitor.goto(rig.siteUrl('steady'))

@@ -12,6 +12,7 @@ export function controlServer(store: SiteStore, token: string): Server {
     answer(store, token, request).then(
       ([status, body]) => reply(response, status, body),
       (error: unknown) => {
+        request.resume() // What was not read yet is let through, so that the sender gets the answer and not a broken connection.
         const status = error instanceof HostError ? error.status : 500
         reply(response, status, { error: error instanceof HostError ? error.message : 'the host failed' })
       },

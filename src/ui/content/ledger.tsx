@@ -1,5 +1,5 @@
 'use client'
-import { useCallback, useMemo, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { findPage, reachOf } from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
 import { useGesture } from '../job/use-gesture'
@@ -36,6 +36,10 @@ export function Ledger({ tab, hand, onHold, fits, folded }: Props) {
     return next
   }), [])
   const actions = useMemo(() => makeSlotActions(store, gesture, onHold, markBusy), [store, gesture, onHold, markBusy])
+  const top = useRef<HTMLDivElement>(null)
+  useEffect(() => {
+    if (top.current) top.current.scrollTop = 0
+  }, [tab])
   const inHand = hand ? rowKey(hand) : null
   const groups = tabGroups(pack, document, tab)
   const shown = (key: string): boolean => !folded || key === inHand
@@ -71,7 +75,7 @@ export function Ledger({ tab, hand, onHold, fits, folded }: Props) {
   }
 
   return (
-    <div className={`min-h-0 overflow-y-auto bg-cloth ${folded ? 'max-h-44 shrink-0' : 'flex-1'}`} data-ledger>
+    <div ref={top} className={`min-h-0 overflow-y-auto bg-cloth ${folded ? 'max-h-44 shrink-0' : 'flex-1'}`} data-ledger>
       {!folded && (
         <div className={`${ROW_GRID} sticky top-0 z-10 border-b border-seam bg-cloth py-1 pe-3 ps-4 text-sm text-soft`} aria-hidden>
           <span>Place</span><span>Template’s</span><span>Client’s</span><span>Lines, of those designed</span><span>State</span>

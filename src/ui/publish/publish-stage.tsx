@@ -31,10 +31,15 @@ export function PublishStage({ address, proposal, hostSuffix, liveUrl, releases 
   const [fault, setFault] = useState<string | null>(null)
   const [done, setDone] = useState<string | null>(null)
   const running = useRef(false)
+  const [busy, setBusy] = useState(false)
+  const claim = (on: boolean): void => {
+    running.current = on
+    setBusy(on)
+  }
 
   const prepare = useCallback(async (): Promise<void> => {
     if (running.current || address === null) return
-    running.current = true
+    claim(true)
     setFault(null)
     try {
       setPrepared(await callWithProgress<Progress, Prepared>(`/api/jobs/${job}/prepare`, {}, setProgress))
@@ -42,7 +47,7 @@ export function PublishStage({ address, proposal, hostSuffix, liveUrl, releases 
       setPrepared(null)
       setFault(sentence(error))
     } finally {
-      running.current = false
+      claim(false)
       setProgress(null)
     }
   }, [job, address])
@@ -53,7 +58,7 @@ export function PublishStage({ address, proposal, hostSuffix, liveUrl, releases 
 
   const publish = async (release: string, isEarlier: boolean): Promise<void> => {
     if (running.current) return
-    running.current = true
+    claim(true)
     setFault(null)
     setDone(null)
     try {
@@ -62,7 +67,7 @@ export function PublishStage({ address, proposal, hostSuffix, liveUrl, releases 
     } catch (error) {
       return setFault(sentence(error))
     } finally {
-      running.current = false
+      claim(false)
       setProgress(null)
       router.refresh()
     }
@@ -88,7 +93,7 @@ export function PublishStage({ address, proposal, hostSuffix, liveUrl, releases 
           <OpenPoints />
           {address !== null && (
             <div className="mt-4 flex flex-wrap items-center gap-4">
-              <PublishButton disabled={!prepared || nothing || progress !== null || !saved} onPublish={() => prepared && void publish(prepared.release, false)} />
+              <PublishButton disabled={!prepared || nothing || busy || !saved} onPublish={() => prepared && void publish(prepared.release, false)} />
               {done && <p className="font-semibold text-done" role="status">✓ {done}</p>}
             </div>
           )}
@@ -101,7 +106,7 @@ export function PublishStage({ address, proposal, hostSuffix, liveUrl, releases 
           )}
         </div>
       </div>
-      <ReleaseList releases={releases} busy={progress !== null} onPutBack={(release) => void publish(release, true)} />
+      <ReleaseList releases={releases} busy={busy} onPutBack={(release) => void publish(release, true)} />
     </main>
   )
 }

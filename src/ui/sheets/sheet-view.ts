@@ -25,6 +25,8 @@ export class SheetView {
   private page = ''
   private typing: Element | null = null
   private leads = false
+  /** The next scroll event is our own doing. */
+  private isMoved = false
 
   constructor(private readonly frame: HTMLIFrameElement, private readonly events: SheetEvents | null) {
     const document = this.document
@@ -117,10 +119,10 @@ export class SheetView {
     const element = this.find(place)
     if (!element) return
     if (element !== this.typing) element.setAttribute('data-in-hand', '')
-    if (this.typing === element || this.leads) return
+    if (this.typing === element) return
     const { top, bottom } = element.getBoundingClientRect()
     const height = this.frame.clientHeight
-    if (top < 40 || bottom > height - 40) this.document.documentElement.scrollTop += top - height * 0.3
+    if (top < 40 || bottom > height - 40) this.scrollBy(top - height * 0.3)
   }
 
   /** Puts the caret into a place, as a click would. */
@@ -138,7 +140,15 @@ export class SheetView {
     const element = this.document.querySelector(`[data-section="${section}"]`)
     if (!element) return
     const { top, height } = element.getBoundingClientRect()
-    this.document.documentElement.scrollTop += top + height * share
+    this.scrollBy(top + height * share)
+  }
+
+  /** Moves the view without leading the other sheets: they are moved by whoever moved this one. */
+  private scrollBy(distance: number): void {
+    const root = this.document.documentElement
+    const before = root.scrollTop
+    root.scrollTop += distance
+    this.isMoved = root.scrollTop !== before
   }
 
   setLeader(leads: boolean): void {
@@ -178,6 +188,10 @@ export class SheetView {
     })
     document.addEventListener('keydown', (event) => this.key(event, events))
     document.addEventListener('scroll', () => {
+      if (this.isMoved) {
+        this.isMoved = false
+        return
+      }
       if (!this.leads) return
       for (const section of document.querySelectorAll('[data-section]')) {
         const { top, height, bottom } = section.getBoundingClientRect()
