@@ -79,7 +79,8 @@ export function ContentStage() {
     const wanted = focusNext.current
     if (!hand) return
     const row = globalThis.document.getElementById(`row-${rowKey(hand)}`)
-    row?.scrollIntoView({ block: 'nearest' })
+    // A row that has the focus is in sight already; moving it would take a button away from under the pointer.
+    if (!row?.contains(globalThis.document.activeElement)) row?.scrollIntoView({ block: 'nearest' })
     if (wanted !== rowKey(hand)) return
     focusNext.current = null
     row?.querySelector<HTMLElement>('[data-cell],input,textarea,select,button')?.focus()

@@ -3,7 +3,7 @@ import { Undo2 } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { FitStrip, type LineFit } from './fit-strip'
 
-export type RowState = 'leftover' | 'client’s' | 'kept' | 'left empty' | 'left for later' | 'computed'
+export type RowState = 'leftover' | 'client’s' | 'kept' | 'left empty' | 'left for later' | 'computed' | 'as designed'
 
 type Props = {
   readonly id: string

@@ -44,7 +44,7 @@ export const SlotRow = memo(function SlotRow({ id, row, title, inHand, busy, fit
 
 function stateOf(row: LedgerRow): RowState {
   if (row.leftover) return 'leftover'
-  if (row.value === null) return row.type === 'list' ? 'computed' : 'left empty'
+  if (row.value === null) return row.type === 'list' ? 'as designed' : 'left empty'
   if (isEmptyValue(row.value)) return 'left empty'
   return JSON.stringify(row.value) === JSON.stringify(row.placeholder) ? 'kept' : 'client’s'
 }

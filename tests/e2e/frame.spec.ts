@@ -1,0 +1,46 @@
+import { expect, test } from '@playwright/test'
+import { APP, cell, makeJob, openContent, saved, sheet, tab } from './screen'
+
+test('the name in the bar leads to other jobs, to all of them, and to a new one', async ({ page }) => {
+  await openContent(page, await makeJob({ name: 'Switch From Me' }))
+  await page.getByRole('button', { name: 'Switch From Me: switch to another job' }).click()
+  await expect(page.getByRole('menuitem', { name: 'New job' })).toBeVisible()
+  await page.getByRole('menuitem', { name: 'Tolliver & Wren' }).click()
+  await expect(page.getByRole('button', { name: 'Tolliver & Wren: switch to another job' })).toBeVisible()
+  await expect(sheet(page, 'desktop').locator('h1')).toHaveText('It stopped. That is where we start.')
+})
+
+test('undo brings what it changed into sight, whichever page it is on', async ({ page }) => {
+  await openContent(page, await makeJob({ name: 'In Sight' }))
+  await tab(page, 'Contact').click()
+  await cell(page, 'Contact: Note').fill('We read mail at noon.')
+  await tab(page, 'Home').click()
+  await expect(sheet(page, 'desktop').locator('h1')).toContainText('A chair worth sitting in')
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  await expect(tab(page, 'Contact')).toHaveAttribute('aria-current', 'page')
+  await expect(page.locator('[data-row="contact.contact note"]')).toBeInViewport()
+})
+
+test('a name of 120 characters breaks no sheet, and the list of jobs keeps its shape', async ({ page }) => {
+  const name = 'The Extraordinarily Long-Established Company of Restorers, Gilders, Upholsterers & Cabinet-Makers of Greater Aldermere Ltd'.slice(0, 120)
+  await openContent(page, await makeJob({ name }))
+  for (const width of ['desktop', 'tablet', 'phone'] as const) {
+    await expect(sheet(page, width).getByRole('banner')).toContainText('Extraordinarily')
+    expect(await sheet(page, width).locator('html').evaluate((e) => e.scrollWidth - e.clientWidth), width).toBeLessThanOrEqual(0)
+  }
+  await page.goto(APP)
+  expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0)
+})
+
+test('what must stay in sight of a picture is moved with the arrow keys', async ({ page }) => {
+  await openContent(page, await makeJob({ name: 'Focus Point' }))
+  await page.locator('[data-row="home.story picture"]').getByRole('button', { name: 'Keep' }).click()
+  const point = page.getByRole('button', { name: /^Story: Picture: point to keep in sight/ })
+  const picture = sheet(page, 'desktop').locator('.story-letter img')
+  const before = await picture.getAttribute('src')
+  await point.focus()
+  for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowLeft')
+  await expect(point).toHaveAccessibleName(/at 42 % across/)
+  await expect.poll(() => picture.getAttribute('src')).not.toBe(before)
+  await saved(page)
+})

@@ -1,0 +1,82 @@
+import { createHash } from 'node:crypto'
+import { mkdtempSync } from 'node:fs'
+import { request, type IncomingHttpHeaders, type Server } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { tmpdir } from 'node:os'
+import path from 'node:path'
+import { brotliDecompressSync } from 'node:zlib'
+import { afterAll, beforeAll, expect, test } from 'vitest'
+import { controlServer } from '../../src/standins/web-host/control-server'
+import { publicServer } from '../../src/standins/web-host/public-server'
+import { SiteStore } from '../../src/standins/web-host/store'
+
+const TOKEN = 'a-token'
+const HTML = '<!doctype html><title>Wren</title>'
+const hash = createHash('sha256').update(HTML).digest('hex')
+let servers: Server[] = []
+let control = 0
+let open = 0
+
+const listen = (server: Server): Promise<number> => new Promise((resolve) => server.listen(0, '127.0.0.1', () => resolve((server.address() as AddressInfo).port)))
+beforeAll(async () => {
+  const store = new SiteStore(mkdtempSync(path.join(tmpdir(), 'instant-fit-host-')), null)
+  servers = [controlServer(store, TOKEN), publicServer(store)]
+  ;[control, open] = [await listen(servers[0]!), await listen(servers[1]!)]
+})
+afterAll(() => servers.forEach((s) => s.close()))
+
+type Reply = { status: number; headers: IncomingHttpHeaders; body: Buffer }
+function ask(port: number, method: string, url: string, headers: Record<string, string> = {}, body?: string): Promise<Reply> {
+  return new Promise((resolve, reject) => {
+    const sent = request({ host: '127.0.0.1', port, method, path: url, headers }, (response) => {
+      const parts: Buffer[] = []
+      response.on('data', (part: Buffer) => parts.push(part)).on('end', () => resolve({ status: response.statusCode ?? 0, headers: response.headers, body: Buffer.concat(parts) }))
+    }).on('error', reject)
+    sent.end(body)
+  })
+}
+const tell = (method: string, url: string, body?: unknown, token = TOKEN): Promise<Reply> =>
+  ask(control, method, url, { authorization: `Bearer ${token}` }, typeof body === 'string' ? body : body === undefined ? undefined : JSON.stringify(body))
+const visit = (label: string, url = '/', headers: Record<string, string> = {}, method = 'GET'): Promise<Reply> => ask(open, method, url, { host: `${label}.localhost:${open}`, ...headers })
+
+test('only whoever has the token is heard', async () => {
+  expect((await tell('GET', '/sites/wren', undefined, 'wrong')).status).toBe(401)
+  expect((await ask(control, 'GET', '/sites/wren')).status).toBe(401)
+})
+
+test('calls that are not JSON, or not calls, are refused in their own words', async () => {
+  expect((await tell('PUT', '/sites/wren', '{')).status).toBe(400)
+  expect((await tell('DELETE', '/sites/wren')).status).toBe(404)
+  expect((await tell('POST', '/sites/nobody/releases', { id: 'r', manifest: {} })).status).toBe(404)
+})
+
+test('a site is claimed, told of a release, sent it, and switched to it', async () => {
+  expect((await visit('wren')).status).toBe(404)
+  expect((await tell('GET', '/sites/wren')).status).toBe(404)
+  expect((await tell('PUT', '/sites/wren', { owner: 'job' })).status).toBe(201)
+  expect((await tell('PUT', '/sites/wren', { owner: 'other' })).status).toBe(409)
+  const told = await tell('POST', '/sites/wren/releases', { id: 'r1', manifest: { 'index.html': { hash, bytes: HTML.length }, 'about/index.html': { hash, bytes: HTML.length } } })
+  expect(JSON.parse(told.body.toString())).toEqual({ missing: [hash] })
+  expect((await tell('POST', '/sites/wren/releases/r1/activate')).status).toBe(409)
+  expect((await tell('PUT', `/blobs/${hash}`, 'something else')).status).toBe(422)
+  expect((await tell('PUT', `/blobs/${hash}`, HTML)).status).toBe(201)
+  expect((await tell('POST', '/sites/wren/releases/r1/activate')).status).toBe(200)
+  expect((await visit('wren')).body.toString()).toBe(HTML)
+})
+
+test('text travels compressed where the visitor takes it; HEAD brings no body; a folder leads to its page', async () => {
+  const squeezed = await visit('wren', '/', { 'accept-encoding': 'gzip, br' })
+  expect(squeezed.headers['content-encoding']).toBe('br')
+  expect(brotliDecompressSync(squeezed.body).toString()).toBe(HTML)
+  const head = await visit('wren', '/', {}, 'HEAD')
+  expect([head.status, head.body.length, head.headers['content-type']]).toEqual([200, 0, 'text/html; charset=utf-8'])
+  expect((await visit('wren', '/about')).headers.location).toBe('/about/')
+  expect((await visit('wren', '/about/?from=card')).status).toBe(200)
+})
+
+test('visitors of an address that was left are sent on to the new one, page by page', async () => {
+  await tell('PUT', '/sites/robin', { owner: 'job' })
+  expect((await tell('POST', '/sites/wren/move', { to: 'robin' })).status).toBe(200)
+  const sent = await visit('wren', '/about/')
+  expect([sent.status, sent.headers.location]).toEqual([301, `http://robin.localhost:${open}/about/`])
+})
