@@ -20,6 +20,12 @@ test('a crop lies inside the picture, has the ratio, and holds the focus, for 2,
   }
 })
 
+test('a crop stands as near to centred on the focus as the edges allow', () => {
+  const left = (x: number): number => cropToFocus({ width: 3000, height: 2000 }, 1, { x, y: 0.5 }).left
+  expect([left(0.5), left(0.6), left(0.3), left(1)]).toEqual([500, 800, 0, 1000])
+  expect(cropToFocus({ width: 1000, height: 2000 }, 2, { x: 0, y: 0.5 })).toEqual({ left: 0, top: 750, width: 1000, height: 500 })
+})
+
 test('ratios are read as designs write them', () => {
   expect(parseRatio('4:5')).toBe(0.8)
   expect(parseRatio('1.91:1')).toBeCloseTo(1.91)
