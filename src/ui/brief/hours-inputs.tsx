@@ -9,8 +9,8 @@ const CLOSED: Hours = { mon: [], tue: [], wed: [], thu: [], fri: [], sat: [], su
 /** Seven days, each typed as people write times; days left empty are closed. */
 export function HoursInputs({ value, onChange }: { value: Hours | undefined; onChange: (value: Hours | null) => void }) {
   return (
-    <div role="group" aria-label="Opening hours">
-      <div className="grid grid-cols-2 gap-x-3 gap-y-1 xl:grid-cols-4">
+    <div role="group" aria-label="Opening hours" className="@container">
+      <div className="grid grid-cols-1 gap-x-3 gap-y-1 @lg:grid-cols-2 @4xl:grid-cols-4">
         {DAYS.map((day) => <DayInput key={day} day={day} value={value} onChange={onChange} />)}
       </div>
       <p className="mt-1 text-sm text-soft">

@@ -30,13 +30,13 @@ export function LogoInput({ job, asset, onAsset }: Props) {
   return (
     <div role="group" aria-label="Logo">
       <div
-        className={`flex items-center gap-3 border border-dashed p-2 ${over ? 'border-ink bg-tape' : 'border-seam bg-cloth'}`}
+        className={`flex flex-wrap items-center gap-x-3 gap-y-1 border border-dashed p-2 ${over ? 'border-ink bg-tape' : 'border-seam bg-cloth'}`}
         onDragOver={(event) => { event.preventDefault(); setOver(true) }}
         onDragLeave={() => setOver(false)}
         onDrop={(event) => { event.preventDefault(); setOver(false); void take(event.dataTransfer.files[0]) }}
       >
         {asset && <img src={`/media/${encodeURIComponent(asset.id)}/whole/50-50/${Math.min(400, asset.width)}.${asset.vector ? 'svg' : 'webp'}`} alt="The logo as chosen" className="h-10 max-w-32 object-contain" />}
-        <p className="flex-1 text-sm text-soft">
+        <p className="min-w-28 flex-1 text-sm text-soft">
           {busy ? <span role="status">Reading the logo…</span> : asset ? `${asset.vector ? 'Drawing (SVG)' : `${asset.width} × ${asset.height} px`}, ${kilobytes(asset.bytes)}${asset.alpha ? '' : ', not transparent'}` : 'SVG or transparent PNG. Drop it here or choose it.'}
         </p>
         {asset && <Button look="quiet" onClick={() => onAsset(null)}>Take out</Button>}
