@@ -4,7 +4,8 @@ import { useEffect, useImperativeHandle, useLayoutEffect, useRef, useState, type
 import { asDesigned, makeDraftPainter, type Site } from '@/core/render'
 import type { Page } from '@/core/site'
 import type { Place } from './place'
-import { SheetView, type SheetEvents } from './sheet-view'
+import type { SheetEvents } from './sheet-hands'
+import { SheetView } from './sheet-view'
 import { SHEETS, type SheetName } from './widths'
 
 /** Where the sheets get their page from; they draw again each time it says so. */

@@ -1,0 +1,139 @@
+import type { SlotValue } from '@/core/site'
+import { readPlace, type Place } from './place'
+import { readRich } from './read-rich'
+
+export type SheetCommand = 'nextLeftover' | 'previousLeftover' | 'undo' | 'redo' | 'down' | 'up' | 'keep'
+export type SheetEvents = {
+  /** A place was clicked or tabbed into. */
+  readonly onPick: (place: Place) => void
+  readonly onType: (place: Place, value: SlotValue | string) => void
+  /** A picture was clicked (no file yet) or a file was dropped on it. */
+  readonly onPicture: (place: Place, file: File | null) => void
+  readonly onGo: (path: string) => void
+  readonly onCommand: (command: SheetCommand) => void
+  /** The visitor's view moved: which section is at the top, and how far into it. */
+  readonly onScroll: (section: string, share: number) => void
+}
+
+/** What a person does on a sheet: clicks, types, pastes, drops, presses keys; told as places, values and commands. */
+export class SheetHands {
+  /** The element that is being typed in: drawing leaves it alone. */
+  typing: Element | null = null
+
+  constructor(private readonly document: Document, private readonly events: SheetEvents) {
+    this.listen(events)
+  }
+
+  private listen(events: SheetEvents): void {
+    const { document } = this
+    const marked = (target: EventTarget | null): Element | null => (target as Element | null)?.closest?.('[data-at],[data-fact]') ?? null
+    document.addEventListener('click', (event) => this.click(event))
+    document.addEventListener('pointerdown', (event) => {
+      const element = marked(event.target)
+      if (element && element.tagName !== 'IMG') this.open(element)
+    })
+    document.addEventListener('focusin', (event) => {
+      const element = marked(event.target)
+      const place = element && readPlace(element)
+      if (!element?.hasAttribute('contenteditable') || !place) return
+      this.typing = element
+      events.onPick(place)
+    })
+    document.addEventListener('focusout', () => {
+      this.typing?.removeAttribute('contenteditable')
+      this.typing = null
+    })
+    document.addEventListener('input', () => {
+      const place = this.typing && readPlace(this.typing)
+      if (this.typing && place) events.onType(place, readTyped(this.typing, place))
+    })
+    document.addEventListener('paste', (event) => {
+      event.preventDefault()
+      const text = event.clipboardData?.getData('text/plain') ?? ''
+      document.execCommand('insertText', false, this.typing?.hasAttribute('data-rich') ? text : text.replace(/\s*\n\s*/g, ' '))
+    })
+    document.addEventListener('keydown', (event) => this.key(event, events))
+    for (const type of ['dragover', 'dragleave', 'drop'] as const) document.addEventListener(type, (event) => this.drag(event, events))
+  }
+
+  private click(event: MouseEvent): void {
+    const target = event.target as Element
+    const link = target.closest('a')
+    const element = target.closest('[data-at],[data-fact]')
+    const place = element && readPlace(element)
+    if (link && (!place || event.ctrlKey || event.metaKey)) {
+      const path = new URL(link.getAttribute('href') ?? '', 'http://site/x/').pathname
+      return this.events.onGo(toSitePath(link.getAttribute('href') ?? '') ?? path)
+    }
+    if (!element || !place) return
+    if (element.tagName === 'IMG') {
+      this.events.onPick(place)
+      return this.events.onPicture(place, null)
+    }
+    if (element.hasAttribute('contenteditable')) this.selectForTyping(element, true)
+    else this.events.onPick(place)
+  }
+
+  /** Makes a place ready for typing; a fact that is written from parts, and a list itself, are edited in the ledger. */
+  open(element: Element): void {
+    const place = readPlace(element)
+    if (!place || (place.type === 'fact' && (place.fact === 'address' || place.fact === 'hours')) || element.querySelector('[data-at],.logo')) return
+    element.setAttribute('contenteditable', element.hasAttribute('data-rich') ? 'true' : 'plaintext-only')
+  }
+
+  /** A leftover is taken whole, so that the first key replaces it; in the client's own words the caret stays where it was put. */
+  selectForTyping(element: Element, onlyLeftovers = false): void {
+    if (element.hasAttribute('data-basted')) this.document.getSelection()?.selectAllChildren(element)
+    else if (!onlyLeftovers) this.caretToEnd(element)
+  }
+
+  hasCaret(): boolean {
+    const selection = this.document.getSelection()
+    return !!selection?.anchorNode && !!this.typing?.contains(selection.anchorNode) && selection.anchorOffset > 0
+  }
+
+  caretToEnd(element: Element): void {
+    const selection = this.document.getSelection()
+    selection?.selectAllChildren(element)
+    selection?.collapseToEnd()
+  }
+
+  private key(event: KeyboardEvent, events: SheetEvents): void {
+    const rich = this.typing?.hasAttribute('data-rich') ?? false
+    const control = event.ctrlKey || event.metaKey
+    const command: SheetCommand | null =
+      event.key === 'F8' ? (event.shiftKey ? 'previousLeftover' : 'nextLeftover')
+      : control && event.key.toLowerCase() === 'z' ? (event.shiftKey ? 'redo' : 'undo')
+      : control && event.key.toLowerCase() === 'y' ? 'redo'
+      : event.altKey && event.key.toLowerCase() === 'k' ? 'keep'
+      : event.key === 'Enter' && this.typing && (!rich || control) ? (event.shiftKey ? 'up' : 'down') : null
+    if (event.key === 'Escape') (this.document.activeElement as HTMLElement | null)?.blur()
+    if (!command) return
+    event.preventDefault()
+    events.onCommand(command)
+  }
+
+  private drag(event: DragEvent, events: SheetEvents): void {
+    const image = (event.target as Element | null)?.closest?.('img[data-at]')
+    this.document.querySelectorAll('.dropping').forEach((e) => e.classList.remove('dropping'))
+    if (!event.dataTransfer?.types.includes('Files')) return
+    event.preventDefault()
+    event.dataTransfer.dropEffect = image ? 'copy' : 'none'
+    if (image && event.type === 'dragover') image.classList.add('dropping')
+    const [file] = event.dataTransfer.files
+    const place = image && readPlace(image)
+    if (event.type === 'drop' && place && file) events.onPicture(place, file)
+  }
+}
+
+function readTyped(element: Element, place: Place): SlotValue | string {
+  const text = (element.textContent ?? '').replace(/\s/g, ' ')
+  if (place.type === 'fact') return text
+  return element.hasAttribute('data-rich') ? { type: 'rich', rich: readRich(element) } : { type: 'text', text }
+}
+
+/** The site's own path that a relative link leads to: `../about/` → `/about/`; null for links that leave the site. */
+function toSitePath(href: string): string | null {
+  const part = /^(?:\.\.?\/)+([a-z0-9-]+\/)?$/.exec(href)
+  return part ? `/${part[1] ?? ''}` : null
+}
