@@ -90,6 +90,29 @@ test('a site at an address in another script is served under its ASCII name', as
   await expect(page.getByText('There is no site at this address yet.')).toBeVisible()
 })
 
+test('a site moves to another address, and visitors of the old one are sent on', async ({ page, context }) => {
+  test.setTimeout(150_000)
+  const job = await makeJob({ name: 'Mover' })
+  await openPublish(page, job)
+  await takeAddress(page, 'mover-first')
+  const publish = page.getByRole('button', { name: /^Publish with/ })
+  await expect(publish).toBeEnabled({ timeout: 90_000 })
+  await publish.click()
+  await expect(page.getByText(/^✓ Live\./)).toBeVisible({ timeout: 60_000 })
+  await page.getByLabel('Address on the web host').fill('mover-second')
+  await expect(page.getByText('Visitors of the old address will be sent on to it.')).toBeVisible()
+  await page.getByRole('button', { name: 'Move to this address' }).click()
+  await expect(page.getByText('This is the job’s address.')).toBeVisible()
+  await expect.poll(() => figures(page).catch(() => ({ new: 0 })), { timeout: 30_000 }).toMatchObject({ changed: 0, removed: 0, new: expect.any(Number) })
+  await expect(publish).toBeEnabled({ timeout: 30_000 })
+  await publish.click()
+  await expect(page.getByRole('main').getByRole('link', { name: siteUrl('mover-second') })).toBeVisible({ timeout: 60_000 })
+  const visitor = await context.newPage()
+  await visitor.goto(`${siteUrl('mover-first')}/about/`)
+  await expect(visitor).toHaveURL(`${siteUrl('mover-second')}/about/`)
+  await expect(visitor.locator('link[rel="canonical"]')).toHaveAttribute('href', `${siteUrl('mover-second')}/about/`)
+})
+
 test.describe('when the host fails', () => {
   let rig: Rig
   test.beforeAll(async () => {
