@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { makeRig, type Rig } from '../rig'
+import { useOwnRig } from './own-rig'
 import { APP, cell, makeJob, openContent, saved, siteUrl } from './screen'
 
 async function openPublish(page: Page, job: string, app = APP): Promise<void> {
@@ -114,15 +114,10 @@ test('a site moves to another address, and visitors of the old one are sent on',
 })
 
 test.describe('when the host fails', () => {
-  let rig: Rig
-  test.beforeAll(async () => {
-    rig = await makeRig()
-    await rig.startHost()
-    await rig.startApp()
-  })
-  test.afterAll(() => rig.stop())
+  const ownRig = useOwnRig()
 
   test('host down, then host full: each says so, visitors keep the old site, and it can be tried again', async ({ page }) => {
+    const rig = ownRig()
     test.setTimeout(180_000)
     const job = await makeJob({ name: 'Steady' }, rig.app)
     await openPublish(page, job, rig.app)

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { makeRig, type Rig } from '../rig'
+import { useOwnRig } from './own-rig'
 import { APP, cell, makeJob, openContent, saved, sheet } from './screen'
 
 test('a second tab on the same job follows without a refresh, and undo there reaches what was done here', async ({ context }) => {
@@ -55,15 +55,10 @@ test('an edit on a revision that is gone is made again on the newest, and nothin
 })
 
 test.describe('with an application of its own', () => {
-  let rig: Rig
-  test.beforeAll(async () => {
-    rig = await makeRig()
-    await rig.startHost()
-    await rig.startApp()
-  })
-  test.afterAll(() => rig.stop())
+  const ownRig = useOwnRig()
 
   test('what was shown as saved survives kill -9; what was typed meanwhile is sent when the server is back', async ({ page }) => {
+    const rig = ownRig()
     const job = await makeJob({ name: 'Power Cut' }, rig.app)
     await openContent(page, job, rig.app)
     await cell(page, 'Hero: Heading').fill('Saved before the cut')

@@ -1,0 +1,17 @@
+import { test } from '@playwright/test'
+import { makeRig, type Rig } from '../rig'
+
+/** An application and a web host for one group of tests alone, to be stopped and started by them; asked for inside a test. */
+export function useOwnRig(): () => Rig {
+  let rig: Rig | null = null
+  test.beforeAll(async () => {
+    rig = await makeRig()
+    await rig.startHost()
+    await rig.startApp()
+  })
+  test.afterAll(() => rig?.stop())
+  return () => {
+    if (!rig) throw new Error('The rig is made before the tests, not while they are listed')
+    return rig
+  }
+}
