@@ -9,7 +9,7 @@ import { Problem } from './problems'
 export function createJobFromBrief({ template, facts, brand }: { template: string; facts: Facts; brand: Brand }): string {
   if (!facts.name?.trim()) throw new Problem('nameWrong', { fault: 'A job needs the client’s name. The rest can wait.' })
   for (const name of ['name', 'trade', 'phone', 'email'] as const) {
-    const fault = findFactFault(name, facts[name] ?? '')
+    const fault = findFactFault(name, facts[name] ?? '', facts.address?.country ?? null)
     if (fault) throw new Problem('nameWrong', { fault })
   }
   const colour = brand.colour === undefined ? null : parseColour(brand.colour)

@@ -66,10 +66,10 @@ function benchEditing(): void {
 
 function benchColour(): void {
   const next = random(1)
-  const spec = getTemplate(testPack(), 'tallow').scheme
+  const spec = getTemplate(testPack(), 'tallow').schemes[0]!
   const brands = Array.from({ length: 2000 }, () => randomHex(next))
-  brands.slice(0, 200).forEach((b) => makeScheme(spec, b))
-  const spent = time(() => brands.forEach((b) => makeScheme(spec, b)))
+  brands.slice(0, 200).forEach((b) => makeScheme(spec, { colour: b }))
+  const spent = time(() => brands.forEach((b) => makeScheme(spec, { colour: b })))
   line('schemes from a brand colour, five tones each', `${Math.round(2_000_000 / spent)} a second`, '10,000 a second (a later figure)')
   const document = makeDocument(getTemplate(testPack(), 'tallow'), {}, {})
   line('a new site document', percentiles(Array.from({ length: 200 }, () => time(() => void makeDocument(getTemplate(testPack(), 'tallow'), {}, {})))), `${document.pages.length} pages`)

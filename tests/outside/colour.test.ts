@@ -6,7 +6,7 @@ import { TONES } from '../../src/core/site'
 import { random, randomHex } from '../random'
 import { testPack } from '../pack'
 
-const SPEC = testPack().templates.tallow!.scheme
+const SPEC = testPack().templates.tallow!.schemes[0]!
 
 test('relative luminance and contrast follow the definition of WCAG 2.2', () => {
   // WCAG 2.2, “relative luminance” and “contrast ratio”: 21:1 for black on white, 1:1 for a colour on itself.
@@ -61,7 +61,7 @@ test('every text and control on every tone passes for 3,000 seeded brands and th
   const brands = [...hard, ...Array.from({ length: 3000 }, () => randomHex(next))]
   let checked = 0
   for (const brand of brands) {
-    const scheme = makeScheme(SPEC, brand)
+    const scheme = makeScheme(SPEC, { colour: brand })
     for (const tone of TONES) {
       const roles = scheme[tone]
       const surface = new Color(roles.surface)

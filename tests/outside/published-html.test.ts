@@ -7,7 +7,7 @@ import { gzipSync } from 'node:zlib'
 import * as fontkit from 'fontkit'
 import { beforeAll, describe, expect, test } from 'vitest'
 import type { Manifest } from '../../src/core/release'
-import { TRADES } from '../../src/core/site'
+import { TRADES } from '../../src/core/trade'
 import { testSite } from '../pack'
 
 const require = createRequire(import.meta.url)

@@ -9,8 +9,19 @@ export type Role = (typeof ROLES)[number]
 export type Roles = Readonly<Record<Role, string>>
 export type Scheme = Readonly<Record<Tone, Roles>>
 
-type Surface = { readonly l: number; readonly c: number; readonly h: number | 'brand' }
-type Spec = { readonly colour: string; readonly paper: Surface; readonly tint: Surface; readonly ink: Surface }
+/** A surface in OKLCH; `brand` takes the hue of the client's colour, and never more chroma than it has. */
+export type SchemeSurface = { readonly l: number; readonly c: number; readonly h: number | 'brand' }
+/** A set of surfaces, and the colours that stand for the brand until the client's are known. */
+export type SchemeSpec = {
+  readonly colour: string
+  readonly second?: string | undefined
+  readonly third?: string | undefined
+  readonly paper: SchemeSurface
+  readonly tint: SchemeSurface
+  readonly ink: SchemeSurface
+}
+/** The client's one to three colours, six-digit hex. */
+export type BrandColours = { readonly colour?: string | undefined; readonly second?: string | undefined; readonly third?: string | undefined }
 
 /**
  * WCAG 2.2, 1.4.3 (text, 4.5) and 1.4.11 (controls and focus, 3), and a hair more: checkers that carry the luminance
@@ -19,41 +30,48 @@ type Spec = { readonly colour: string; readonly paper: Surface; readonly tint: S
 const TEXT = 4.51
 const CONTROL = 3.01
 
+/** Lightness of the surfaces of a dark site; the template's ink gives hue and chroma. */
+const DARK = { paper: 0.2, tint: 0.25, ink: 0.15 }
+const DARK_CHROMA = 0.03
+
 /**
- * The colours of every role on every tone, from the client's colour (or the template's where there is none yet).
- * The brand colour is used as it is wherever it can be read, and moved in lightness only as far as needed elsewhere.
- * Every text role reaches 4.5 and every control 3 on its surface, whatever the colour.
+ * The colours of every role on every tone, from the client's colours (or the scheme's where there are none yet): the first
+ * for buttons and links, the second for the accent tone, the third for marks. A colour is used as it is wherever it can be
+ * read, and moved in lightness only as far as needed elsewhere. Every text role reaches 4.5 and every control 3 on its
+ * surface, whatever the colours. `dark` gives the same scheme on dark surfaces.
  */
-export function makeScheme(spec: Spec, brand: string | null): Scheme {
-  const colour = brand ?? spec.colour
-  const hue = toOklch(colour)
-  const surface = (s: Surface): string => fromOklch({ l: s.l, c: s.h === 'brand' ? Math.min(s.c, hue.c) : s.c, h: s.h === 'brand' ? hue.h : s.h })
-  const [paper, tint, ink] = [surface(spec.paper), surface(spec.tint), surface(spec.ink)]
-  return {
-    paper: makeRoles(paper, ink, paper, colour),
-    tint: makeRoles(tint, ink, paper, colour),
-    accent: makeRoles(colour, ink, paper, colour),
-    ink: makeRoles(ink, ink, paper, colour),
-    picture: makeRoles(ink, ink, paper, colour),
-  }
+export function makeScheme(spec: SchemeSpec, brand: BrandColours, dark = false): Scheme {
+  const own = brand.colour === undefined ? spec : brand
+  const colours = { first: own.colour ?? spec.colour, second: own.second ?? own.colour ?? spec.colour, third: own.third ?? own.colour ?? spec.colour }
+  const hue = toOklch(colours.first)
+  const surface = (s: SchemeSurface): string => fromOklch({ l: s.l, c: s.h === 'brand' ? Math.min(s.c, hue.c) : s.c, h: s.h === 'brand' ? hue.h : s.h })
+  const night = (l: number): string => surface({ ...spec.ink, c: Math.min(spec.ink.c, DARK_CHROMA), l })
+  const words = { dark: surface(spec.ink), light: surface(spec.paper) }
+  const [paper, tint, ink] = dark ? [night(DARK.paper), night(DARK.tint), night(DARK.ink)] : [words.light, surface(spec.tint), words.dark]
+  const roles = (on: string): Roles => makeRoles(on, words, colours)
+  return { paper: roles(paper), tint: roles(tint), accent: roles(colours.second), ink: roles(ink), picture: roles(words.dark) }
 }
 
-function makeRoles(surface: string, ink: string, paper: string, brand: string): Roles {
-  const words = contrastRatio(ink, surface) >= contrastRatio(paper, surface) ? ink : paper
-  const text = fitContrast(words, surface, TEXT)
-  const button = contrastRatio(brand, surface) >= CONTROL ? brand : surface === brand ? text : fitContrast(brand, surface, CONTROL)
-  const accent = fitContrast(brand, surface, TEXT)
-  const onButton = contrastRatio(paper, button) >= contrastRatio(ink, button) ? paper : ink
+type Words = { readonly dark: string; readonly light: string }
+type Colours = { readonly first: string; readonly second: string; readonly third: string }
+
+function makeRoles(surface: string, { dark, light }: Words, { first, third }: Colours): Roles {
+  const text = fitContrast(betterOf(dark, light, surface), surface, TEXT)
+  const button = contrastRatio(first, surface) >= CONTROL ? first : surface === first ? text : fitContrast(first, surface, CONTROL)
   return {
     surface,
     text,
     heading: text,
     muted: fitContrast(mixToward(text, surface, 0.28), surface, TEXT),
-    link: accent,
-    mark: accent,
+    link: fitContrast(first, surface, TEXT),
+    mark: fitContrast(third, surface, TEXT),
     button,
-    'button-text': fitContrast(onButton, button, TEXT),
+    'button-text': fitContrast(betterOf(dark, light, button), button, TEXT),
     rule: mixToward(surface, text, 0.3),
-    focus: fitContrast(brand, surface, CONTROL),
+    focus: fitContrast(first, surface, CONTROL),
   }
+}
+
+function betterOf(a: string, b: string, surface: string): string {
+  return contrastRatio(a, surface) >= contrastRatio(b, surface) ? a : b
 }

@@ -1,7 +1,7 @@
-import type { Section, SiteDocument, SlotValue } from '../site'
+import type { Page, Section, SiteDocument, SlotValue } from '../site'
 import { designKey } from './design'
 import { getDesign, getTemplate, type Pack } from './pack'
-import type { TemplateSection } from './template'
+import type { Template, TemplatePage, TemplateSection } from './template'
 
 /** What stands in a slot now, and whether it is still the template's. */
 export type Shown = { readonly value: SlotValue; readonly leftover: boolean }
@@ -11,33 +11,64 @@ type Placeholders = Readonly<Record<string, SlotValue>>
 export const NOT_FOUND = 'not-found'
 
 const merged = new WeakMap<Pack, Map<string, Placeholders>>()
+/** A section is never changed in place, and gets a new page only as a new object: what was found for one holds. */
+const placeholdersOf = new WeakMap<Section, { readonly pack: Pack; readonly template: string; readonly found: Placeholders }>()
 
-/** The placeholder content of a section: the template's for that place, over the design's own. */
+/**
+ * The placeholder content of a section: the chosen design's own, under the words of the section that the template has in
+ * that place. So the words stay the same while one design after another is tried.
+ */
 export function sectionPlaceholders(pack: Pack, document: SiteDocument, section: Section): Placeholders {
+  const known = placeholdersOf.get(section)
+  if (known?.pack === pack && known.template === document.template) return known.found
+  const found = findPlaceholders(pack, document, section)
+  placeholdersOf.set(section, { pack, template: document.template, found })
+  return found
+}
+
+function findPlaceholders(pack: Pack, document: SiteDocument, section: Section): Placeholders {
   let byPlace = merged.get(pack)
   if (!byPlace) merged.set(pack, (byPlace = new Map()))
-  const place = `${document.template} ${section.id} ${section.from ?? ''} ${designKey(section.kind, section.design)}`
+  const place = `${document.template} ${section.id} ${pageOf(document, section)?.from ?? ''} ${section.from ?? ''} ${designKey(section.kind, section.design)}`
   let found = byPlace.get(place)
   if (!found) {
     const own = getDesign(pack, section.kind, section.design).placeholders
-    const over = findTemplateSection(pack, document, section)?.slots ?? {}
-    const replaced = Object.keys(over).filter((slot) => over[slot]?.type === 'list')
-    const kept = Object.entries(own).filter(([slot]) => !replaced.some((list) => slot.startsWith(`${list}/`)))
-    byPlace.set(place, (found = { ...Object.fromEntries(kept), ...over }))
+    const origin = findTemplateSection(pack, document, section)
+    const native = origin ? overlay(getDesign(pack, origin.kind, origin.design).placeholders, origin.slots) : {}
+    byPlace.set(place, (found = overlay(own, native)))
   }
   return found
 }
 
-/** The template's section that a section of the document was made from: same page and key, else the page's first of its kind. */
-function findTemplateSection(pack: Pack, document: SiteDocument, section: Section): TemplateSection | null {
+/** One set of placeholders over another; a list replaces the other's entries as a whole. */
+function overlay(under: Placeholders, over: Placeholders): Placeholders {
+  const lists = Object.keys(over).filter((slot) => over[slot]?.type === 'list')
+  const kept = Object.entries(under).filter(([slot]) => !lists.some((list) => slot.startsWith(`${list}/`)))
+  return { ...Object.fromEntries(kept), ...over }
+}
+
+function pageOf(document: SiteDocument, section: Section): Page | null {
+  return document.pages.find((p) => p.sections.some((s) => s.id === section.id)) ?? null
+}
+
+/** The template's page that a page was made from; a page's `from` is a key of the site's template or `template/key`. */
+export function findTemplatePage(pack: Pack, template: string, from: string | null): { readonly template: Template; readonly page: TemplatePage } | null {
+  const [first = '', second] = (from ?? '').split('/')
+  const origin = pack.templates[second === undefined ? template : first]
+  const page = origin?.pages.find((p) => p.key === (second ?? first))
+  return origin && page ? { template: origin, page } : null
+}
+
+/** The template's section that a section was made from: of its own page, or `template/page/key`; else the page's first of its kind. */
+export function findTemplateSection(pack: Pack, document: SiteDocument, section: Section): TemplateSection | null {
   const template = getTemplate(pack, document.template)
   if (document.header.id === section.id) return template.header
   if (document.footer.id === section.id) return template.footer
   if (section.id === NOT_FOUND) return template.notFound
-  const from = document.pages.find((p) => p.sections.some((s) => s.id === section.id))?.from
-  const page = template.pages.find((p) => p.key === from)
-  const same = page?.sections.filter((s) => s.kind === section.kind) ?? []
-  return same.find((s) => s.key === section.from) ?? same[0] ?? null
+  const [origin, pageKey, key] = section.from?.split('/') ?? []
+  const page = key === undefined ? findTemplatePage(pack, document.template, pageOf(document, section)?.from ?? null) : findTemplatePage(pack, document.template, `${origin}/${pageKey}`)
+  const same = page?.page.sections.filter((s) => s.kind === section.kind) ?? []
+  return same.find((s) => s.key === (key ?? section.from)) ?? same[0] ?? null
 }
 
 /** What a slot shows: the client's value, or the placeholder as a leftover; null where neither exists. */

@@ -5,8 +5,8 @@ import type { SlotValue } from '../site'
 export const SHOWN_FACTS = ['name', 'tagline', 'phone', 'email', 'address', 'locality'] as const
 export type ShownFact = (typeof SHOWN_FACTS)[number]
 
-/** Lists that are not typed by anyone: the menu is the page list, the timetable comes from the opening hours. */
-export const COMPUTED_LISTS = { menu: ['page'], hours: ['days', 'times'] } as const
+/** Lists that are not typed by anyone: menus are the page list, the timetable comes from the opening hours, profiles from the facts. */
+export const COMPUTED_LISTS = { menu: ['page'], foot: ['page'], hours: ['days', 'times'], socials: ['profile'] } as const
 export type ComputedList = keyof typeof COMPUTED_LISTS
 
 /** What an element of a design is bound to. */

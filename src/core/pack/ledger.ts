@@ -1,7 +1,7 @@
-import { isEmptyValue, type FactName, type Page, type Section, type SiteDocument, type SlotType, type SlotValue } from '../site'
+import { allSections, isDraftValue, isEmptyValue, type Page, type Section, type SiteDocument, type SlotType, type SlotValue } from '../site'
 import { shownPlaces } from './design'
 import { getDesign, getTemplate, type Pack } from './pack'
-import { listItems, sectionPlaceholders, borrowedPlaceholder } from './content'
+import { borrowedPlaceholder, findTemplatePage, listItems, sectionPlaceholders } from './content'
 
 /** One row of the ledger: a slot with the template's content, the client's, and whether it is a leftover. */
 export type LedgerRow = {
@@ -12,6 +12,8 @@ export type LedgerRow = {
   readonly placeholder: SlotValue | null
   readonly value: SlotValue | null
   readonly leftover: boolean
+  /** Words from a phrase bank that nobody has confirmed. */
+  readonly draft: boolean
 }
 
 const rowsOf = new WeakMap<Section, { readonly pack: Pack; readonly template: string; readonly rows: readonly LedgerRow[] }>()
@@ -34,7 +36,7 @@ function makeRows(pack: Pack, document: SiteDocument, section: Section): LedgerR
     const placeholder = placeholders[path] ?? borrowedPlaceholder(placeholders, path)
     const value = section.slots[path] ?? null
     const leftover = type !== 'list' && value === null && placeholder !== null && !isEmptyValue(placeholder)
-    return { section, path, type, label, placeholder, value, leftover }
+    return { section, path, type, label, placeholder, value, leftover, draft: isDraftValue(value) }
   }
   return shownPlaces(getDesign(pack, section.kind, section.design)).slots.flatMap(({ slot, type, fields }) => {
     if (type !== 'list') return [row(slot, type, toLabel(slot))]
@@ -50,13 +52,17 @@ function toLabel(slot: string): string {
   return (slot.charAt(0).toUpperCase() + slot.slice(1)).replace(/-/g, ' ')
 }
 
+const LEDGER_FACTS = ['name', 'tagline', 'phone', 'email', 'address', 'hours'] as const
+/** Facts that templates have placeholders for. */
+export type LedgerFact = (typeof LEDGER_FACTS)[number]
+
 /** Facts that the designs in use show, and so should be the client's. */
-export function shownFacts(pack: Pack, document: SiteDocument): FactName[] {
-  const shown = new Set<FactName>()
+export function shownFacts(pack: Pack, document: SiteDocument): LedgerFact[] {
+  const shown = new Set<LedgerFact>()
   for (const section of [document.header, document.footer, ...document.pages.flatMap((p) => p.sections)]) {
     for (const fact of shownPlaces(getDesign(pack, section.kind, section.design)).facts) shown.add(fact === 'locality' ? 'address' : fact)
   }
-  return (['name', 'tagline', 'phone', 'email', 'address', 'hours'] as const).filter((f) => shown.has(f))
+  return LEDGER_FACTS.filter((f) => shown.has(f))
 }
 
 export type Leftovers = {
@@ -64,6 +70,8 @@ export type Leftovers = {
   /** Facts, header and footer: places that every page shares. */
   readonly everyPage: number
   readonly byPage: Readonly<Record<string, number>>
+  /** Of the client's own places, how many hold draft words to be confirmed. */
+  readonly drafts: number
 }
 
 /** How many places still show the template's content, each counted once. */
@@ -75,13 +83,14 @@ export function countLeftovers(pack: Pack, document: SiteDocument): Leftovers {
     page.id as string,
     page.sections.reduce((sum, s) => sum + open(s), 0) + (page.description === undefined ? 1 : 0),
   ]))
-  return { total: everyPage + Object.values(byPage).reduce((a, b) => a + b, 0), everyPage, byPage }
+  const drafts = allSections(document).reduce((sum, section) => sum + sectionRows(pack, document, section).filter((r) => r.draft).length, 0)
+  return { total: everyPage + Object.values(byPage).reduce((a, b) => a + b, 0), everyPage, byPage, drafts }
 }
 
 /** A page's own texts, over the template's. */
 export function pageTexts(pack: Pack, document: SiteDocument, page: Page): { readonly name: string; readonly title: string; readonly description: string } {
   const template = getTemplate(pack, document.template)
-  const from = template.pages.find((p) => p.key === page.from)
+  const from = findTemplatePage(pack, document.template, page.from)?.page
   const name = page.name ?? from?.name ?? 'Page'
   const business = document.facts.name ?? template.facts.name
   const computed = page.segment === '' ? [business, document.facts.tagline].filter(Boolean).join(' – ') : `${name} – ${business}`

@@ -18,6 +18,7 @@ export function makeDocument(template: Template, facts: Facts, brand: Brand): Si
       id: page.key as PageId,
       from: page.key,
       segment: page.segment,
+      ...(page.menu ? { menu: page.menu } : {}),
       sections: page.sections.map((s) => section(`${page.key}.${s.key}`, s)),
     })),
   }

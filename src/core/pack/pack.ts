@@ -1,7 +1,7 @@
 import type { SectionKind } from '../site'
 import { designKey, type Design } from './design'
 import type { PackFault } from './fault'
-import type { Template, TemplateSection } from './template'
+import { templateSections, type Template, type TemplateSection } from './template'
 
 /** All templates and designs at hand, as plain data: the same on the server, in the browser and in tests. */
 export type Pack = {
@@ -26,7 +26,7 @@ export function checkPack(pack: Pack, mediaFiles: ReadonlySet<string>): PackFaul
   return Object.values(pack.templates).flatMap((template) => {
     const file = `${template.id}/template.json`
     const pages = new Set(template.pages.map((p) => p.key))
-    const sections = [template.header, ...template.pages.flatMap((p) => p.sections), template.footer, template.notFound]
+    const sections = [...templateSections(template), template.notFound]
     const missing = Object.keys(template.media).filter((name) => !mediaFiles.has(`${template.id}/${name}`))
     return [
       ...missing.map((name) => ({ file, line: 0, fault: `The picture media/${name} is named but not there.` })),

@@ -6,12 +6,10 @@ import { parseLinkTarget } from './link-target'
 const key = v.pipe(v.string(), v.regex(/^[a-z0-9]+(-[a-z0-9]+)*$/))
 const fraction = v.pipe(v.number(), v.minValue(0), v.maxValue(1))
 
-/** A surface in OKLCH; `"brand"` takes that part from the client's colour. */
 const surfaceSchema = v.strictObject({ l: fraction, c: v.pipe(v.number(), v.minValue(0), v.maxValue(0.4)), h: v.union([v.number(), v.literal('brand')]) })
-export type SchemeSurface = v.InferOutput<typeof surfaceSchema>
-const schemeSchema = v.strictObject({ name: v.string(), colour: v.string(), paper: surfaceSchema, tint: surfaceSchema, ink: surfaceSchema })
-/** A template's set of surfaces, and the colour that stands for the brand until the client's is known. */
-export type SchemeSpec = v.InferOutput<typeof schemeSchema>
+const hex = v.pipe(v.string(), v.regex(/^#[0-9a-f]{6}$/, 'A colour is written with six small hex digits, such as #7a2e1d'))
+const schemeSchema = v.strictObject({ key, name: v.string(), colour: hex, second: v.optional(hex), third: v.optional(hex), paper: surfaceSchema, tint: surfaceSchema, ink: surfaceSchema })
+export type TemplateScheme = v.InferOutput<typeof schemeSchema>
 
 const itemSchema = v.record(v.string(), v.unknown())
 const sectionSchema = v.strictObject({ key, kind: v.string(), design: key, tone: v.picklist(TONES), slots: v.optional(itemSchema, {}) })
@@ -22,16 +20,19 @@ const templateSchema = v.strictObject({
   trades: v.array(v.string()),
   description: v.string(),
   licence: v.string(),
+  /** What the template costs, in words; “free” where it costs nothing. */
+  price: v.string(),
   language: v.string(),
   fonts: v.strictObject({ display: key, text: key }),
-  scheme: schemeSchema,
+  /** The first is worn unless another is chosen. */
+  schemes: v.pipe(v.array(schemeSchema), v.minLength(1), v.readonly()),
   facts: v.required(factsSchema.pipe[0], ['name', 'tagline', 'phone', 'email', 'address', 'hours']),
   media: v.record(v.string(), v.strictObject({ alt: v.string(), focus: v.strictObject({ x: fraction, y: fraction }) })),
   header: sectionSchema,
   footer: sectionSchema,
   /** What a visitor reads at an address where nothing is. */
   notFound: sectionSchema,
-  pages: v.pipe(v.array(v.strictObject({ key, name: v.string(), segment: v.string(), description: v.string(), sections: v.array(sectionSchema) })), v.minLength(1)),
+  pages: v.pipe(v.array(v.strictObject({ key, name: v.string(), segment: v.string(), menu: v.optional(v.picklist(['foot', 'none'])), description: v.string(), sections: v.array(sectionSchema) })), v.minLength(1)),
 })
 
 export type TemplateSection = {
@@ -42,7 +43,7 @@ export type TemplateSection = {
   /** Placeholder content that differs from the design's own. */
   readonly slots: Readonly<Record<string, SlotValue>>
 }
-export type TemplatePage = { readonly key: string; readonly name: string; readonly segment: string; readonly description: string; readonly sections: readonly TemplateSection[] }
+export type TemplatePage = { readonly key: string; readonly name: string; readonly segment: string; readonly menu?: 'foot' | 'none' | undefined; readonly description: string; readonly sections: readonly TemplateSection[] }
 export type Template = Omit<v.InferOutput<typeof templateSchema>, 'header' | 'footer' | 'notFound' | 'pages'> & {
   readonly id: string
   /** The template's own CSS: how it sets type, links and buttons. */
@@ -51,6 +52,11 @@ export type Template = Omit<v.InferOutput<typeof templateSchema>, 'header' | 'fo
   readonly footer: TemplateSection
   readonly notFound: TemplateSection
   readonly pages: readonly TemplatePage[]
+}
+
+/** Every section that a template's pages show, header and footer among them. */
+export function templateSections(template: Template): readonly TemplateSection[] {
+  return [template.header, ...template.pages.flatMap((p) => p.sections), template.footer]
 }
 
 /** Reads a template.json with its CSS; every fault is reported with the place it was found at. */

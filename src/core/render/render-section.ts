@@ -1,11 +1,11 @@
 import { opticalSize, pictureVariants } from '../image'
 import {
   getDesign, getTemplate, isSafeUrl, listItems, pageTexts, sectionPlaceholders, shownValue,
-  type Binding, type DesignElement, type DesignNode, type Shown,
+  type Binding, type ComputedList, type DesignElement, type DesignNode, type Shown,
 } from '../pack'
-import { isEmptyValue, relativePath, toHoursRows, toTelUri, type LinkTarget, type Page, type RichText, type Section } from '../site'
+import { isDraftValue, isEmptyValue, relativePath, toHoursRows, toTelUri, type LinkTarget, type Page, type RichText, type Section } from '../site'
 import { attribute, escapeText } from './escape'
-import { shownFact } from './shown-fact'
+import { phoneCountry, profileName, shownFact } from './shown-fact'
 import { pictureUrl, type PageScope } from './site'
 
 /** Where in a section the renderer is: which entry of which list, or which row of a computed one. */
@@ -36,10 +36,10 @@ function renderElement(scope: PageScope, place: Place, element: DesignElement, e
       const items = listItems(place.section, placeholdersOf(scope, place), b.list)
       const pattern = element.children
       if (items.length === 0 && scope.site.mode === 'release') return ''
-      return tag(element, mark(scope, place, b.list, false), items.map((item, entry) =>
+      return tag(element, mark(scope, place, b.list, null), items.map((item, entry) =>
         renderNodes(scope, { ...place, prefix: `${b.list}/${item}/`, entry }, pattern)).join(''))
     }
-    case 'each': return tag(element, b.each === 'hours' ? factMark(scope, 'hours') : '', computedEntries(scope, b.each).map((part) => renderNodes(scope, { ...place, part }, element.children)).join(''))
+    case 'each': return tag(element, b.each === 'hours' || b.each === 'socials' ? factMark(scope, b.each) : '', computedEntries(scope, b.each).map((part) => renderNodes(scope, { ...place, part }, element.children)).join(''))
     case 'part': {
       const entry = place.part?.[b.part]
       return tag(element, entry?.attributes ?? '', escapeText(entry?.text ?? ''))
@@ -72,16 +72,17 @@ function shown(scope: PageScope, place: Place, slot: string): Shown | null {
 
 function isAbsent(scope: PageScope, place: Place, when: string): boolean {
   const [, fact] = /^fact:(.+)$/.exec(when) ?? []
-  if (fact === 'hours') return computedEntries(scope, 'hours').length === 0
+  if (fact === 'hours' || fact === 'socials') return computedEntries(scope, fact).length === 0
   if (fact) return shownFact(scope.site, fact as 'phone').text === ''
   const found = shown(scope, place, when)
   return found === null || isEmptyValue(found.value)
 }
 
-/** Draft only: names the slot for the editor, and says whether it is a leftover. */
-function mark(scope: PageScope, place: Place, slot: string, leftover: boolean): string {
+/** Draft only: names the slot for the editor, and says whether it is a leftover or a draft to be confirmed. */
+function mark(scope: PageScope, place: Place, slot: string, shows: Shown | null): string {
   if (scope.site.mode === 'release') return ''
-  return attribute('data-at', `${place.section.id} ${place.prefix}${slot}`) + (leftover ? ' data-basted=""' : '')
+  const state = shows?.leftover ? ' data-basted=""' : isDraftValue(shows?.value ?? null) ? ' data-draft=""' : ''
+  return attribute('data-at', `${place.section.id} ${place.prefix}${slot}`) + state
 }
 
 function factMark(scope: PageScope, fact: string): string {
@@ -96,7 +97,7 @@ function renderSlot(scope: PageScope, place: Place, element: DesignElement, b: S
   const found = shown(scope, place, b.slot)
   const release = scope.site.mode === 'release'
   if (release && (found === null || isEmptyValue(found.value))) return ''
-  const extra = mark(scope, place, b.slot, found?.leftover ?? false) + (!release && b.slotType === 'rich' ? ' data-rich=""' : '')
+  const extra = mark(scope, place, b.slot, found) + (!release && b.slotType === 'rich' ? ' data-rich=""' : '')
   const value = found?.value
   if (value?.type === 'image') return renderPicture(scope, element, { ...b, ratio: frameOf(b.ratio, place.entry) }, value, extra)
   if (value?.type === 'rich') return tag(element, extra, renderRich(value.rich))
@@ -128,7 +129,9 @@ export function renderRich(rich: RichText): string {
 /** Where a link leads from the page in hand; `#` where its page or fact is gone, which a check reports. */
 export function linkHref(scope: PageScope, to: LinkTarget): string {
   if (to.type === 'page') {
-    const page = scope.site.document.pages.find((p) => p.id === to.page)
+    const { pages } = scope.site.document
+    // A template's own links name its pages by key; a page of another template, or one made anew, has another id.
+    const page = pages.find((p) => p.id === to.page) ?? pages.find((p) => p.from?.split('/').at(-1) === to.page)
     return page ? relativePath(scope.page, page) : '#'
   }
   return to.type === 'fact' ? factHref(scope, to.fact) : isSafeUrl(to.url) ? to.url : '#'
@@ -137,7 +140,7 @@ export function linkHref(scope: PageScope, to: LinkTarget): string {
 function factHref(scope: PageScope, fact: string): string {
   const { text } = shownFact(scope.site, fact as 'phone')
   if (text === '') return '#'
-  if (fact === 'phone') return toTelUri(text)
+  if (fact === 'phone') return toTelUri(text, phoneCountry(scope.site))
   if (fact === 'email') return `mailto:${text}`
   // RFC 5870 has no address search; a map search by https works in every browser and map application.
   return `https://www.openstreetmap.org/search?query=${encodeURIComponent(text)}`
@@ -169,13 +172,24 @@ function renderLogo(scope: PageScope, element: DesignElement): string {
   return tag(element, href + factMark(scope, 'name'), img)
 }
 
-function computedEntries(scope: PageScope, each: 'menu' | 'hours'): ComputedEntry[] {
-  const { document, pack } = scope.site
-  if (each === 'hours') {
-    const hours = document.facts.hours ?? getTemplate(pack, document.template).facts.hours
-    return toHoursRows(hours).map((row) => ({ days: { text: row.days }, times: { text: row.times, ...(row.closed ? { attributes: ' class="closed"' } : {}) } }))
+function computedEntries(scope: PageScope, each: ComputedList): ComputedEntry[] {
+  switch (each) {
+    case 'menu': return pageEntries(scope, (page) => page.menu === undefined)
+    case 'foot': return pageEntries(scope, (page) => page.menu === 'foot')
+    case 'hours': return hoursEntries(scope)
+    case 'socials': return (scope.site.document.facts.socials ?? []).map((url) => ({ profile: { text: profileName(url), attributes: attribute('href', url) + ' rel="me"' } }))
+    default: return each satisfies never
   }
-  return document.pages.map((page: Page) => ({
+}
+
+function hoursEntries({ site: { document, pack } }: PageScope): ComputedEntry[] {
+  const hours = document.facts.hours ?? getTemplate(pack, document.template).facts.hours
+  return toHoursRows(hours).map((row) => ({ days: { text: row.days }, times: { text: row.times, ...(row.closed ? { attributes: ' class="closed"' } : {}) } }))
+}
+
+function pageEntries(scope: PageScope, isListed: (page: Page) => boolean): ComputedEntry[] {
+  const { document, pack } = scope.site
+  return document.pages.filter(isListed).map((page) => ({
     page: {
       text: pageTexts(pack, document, page).name,
       attributes: attribute('href', relativePath(scope.page, page)) + (page === scope.page ? ' aria-current="page"' : ''),

@@ -1,5 +1,6 @@
 import { pageTexts } from '../pack'
-import { DAYS, findTrade, homePage, type Day, type Hours } from '../site'
+import { DAYS, homePage, toCountryCode, type Day, type Hours } from '../site'
+import { findTrade } from '../trade'
 import type { Site } from './site'
 
 // schema.org/OpeningHoursSpecification: dayOfWeek takes schema.org/DayOfWeek members.
@@ -23,9 +24,11 @@ export function businessData(site: Site, origin: string, picture: string | null)
       streetAddress: facts.address.street,
       addressLocality: facts.address.locality,
       postalCode: facts.address.postcode,
-      addressCountry: facts.address.country,
+      addressCountry: toCountryCode(facts.address.country) ?? facts.address.country,
     }),
     openingHoursSpecification: facts.hours && openingHours(facts.hours),
+    keywords: facts.keywords?.join(', '),
+    sameAs: facts.socials?.length ? facts.socials : undefined,
   })
 }
 

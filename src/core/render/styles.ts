@@ -1,21 +1,25 @@
-import { makeScheme, ROLES, type Scheme } from '../colour'
-import { designKey, getDesign } from '../pack'
+import { makeScheme, ROLES, veilOpacity, type Scheme } from '../colour'
+import { designKey, findScheme, getDesign } from '../pack'
 import { allSections, TONES, type Tone } from '../site'
 import { getFamily } from '../type'
 import { templateOf, type Site } from './site'
 
-const lastScheme = new WeakMap<object, { readonly brand: string | null; readonly scheme: Scheme }>()
+const lastScheme = new WeakMap<object, { readonly key: string; readonly scheme: Scheme }>()
 
-/** The site's colours: the template's scheme with the client's colour in it. Every page asks, so the last answer is kept. */
+/** The site's colours: its scheme with the client's colours in it. Every page asks, so the last answer is kept. */
 export function siteScheme(site: Site): Scheme {
-  const spec = templateOf(site).scheme
-  const brand = site.document.brand.colour ?? null
+  const { brand, dark = false } = site.document
+  const spec = findScheme(templateOf(site), site.document.scheme ?? null)
+  const key = `${brand.colour} ${brand.second} ${brand.third} ${dark}`
   const last = lastScheme.get(spec)
-  if (last?.brand === brand) return last.scheme
-  const scheme = makeScheme(spec, brand)
-  lastScheme.set(spec, { brand, scheme })
+  if (last?.key === key) return last.scheme
+  const scheme = makeScheme(spec, brand, dark)
+  lastScheme.set(spec, { key, scheme })
   return scheme
 }
+
+/** What the text on a picture needs of the veil between them: WCAG 2.2, 1.4.3, and a hair more. */
+const VEILED_TEXT = 4.51
 
 /** Custom properties of each tone that the site uses, and its type families. */
 export function tokenCss(site: Site): string {
@@ -25,12 +29,20 @@ export function tokenCss(site: Site): string {
   const family = (key: string): string => `"${getFamily(key).name}", ${getFamily(key).fallback}`
   const root = `:root{--font-display:${family(fonts.display)};--font-text:${family(fonts.text)}}`
   const tones = TONES.filter((tone) => used.has(tone)).map((tone) =>
-    `${tone === 'paper' ? ':root,' : ''}.tone-${tone}{${ROLES.map((role) => `--${role}:${scheme[tone][role]}`).join(';')}}`)
+    `${tone === 'paper' ? ':root,' : ''}.tone-${tone}{${ROLES.map((role) => `--${role}:${scheme[tone][role]}`).join(';')}${tone === 'picture' ? `;--veil:${veilOf(scheme.picture)}` : ''}}`)
   return [root, ...tones].join('\n')
 }
 
+/** The picture tone's surface, as see-through as the text on it allows over any picture. */
+function veilOf({ surface, text }: Scheme['picture']): string {
+  const opacity = Math.round(veilOpacity(surface, text, VEILED_TEXT) * 255)
+  return surface + opacity.toString(16).padStart(2, '0')
+}
+
 /** Ground rules every site shares: sizes behave, pictures keep their shape, hidden text is for readers only. */
-const BASE_CSS = `*,::before,::after{box-sizing:border-box}
+const BASE_CSS = `:root{--margin:clamp(8rem,16vw,15rem);--columns:minmax(0,1fr);--corner:0px;--corner-small:0px;--line:1px}
+@media (min-width:46rem){:root{--columns:var(--margin) minmax(0,1fr)}}
+*,::before,::after{box-sizing:border-box}
 html{-webkit-text-size-adjust:100%;text-size-adjust:100%;scroll-behavior:smooth}
 body{margin:0;background:var(--surface);color:var(--text);font-family:var(--font-text);-webkit-font-smoothing:antialiased;overflow-wrap:break-word}
 h1,h2,h3,h4,h5,h6,p,ul,ol,dl,dd,figure,blockquote,table{margin:0;padding:0}

@@ -1,5 +1,6 @@
 import * as v from 'valibot'
-import { findPage, findSection, type Page, type Section, type SiteDocument } from './document'
+import { arrange } from './arrange'
+import { findPage, findSection, TONES, type Page, type Section, type SiteDocument } from './document'
 import type { Edit, EditStep } from './edits'
 import { factsSchema, type Facts } from './facts'
 import { findSlotType } from './kinds'
@@ -9,6 +10,7 @@ export type EditProblem =
   | { readonly code: 'pageGone'; readonly page: string }
   | { readonly code: 'slotUnknown'; readonly slot: string }
   | { readonly code: 'valueWrong'; readonly place: string }
+  | { readonly code: 'idTwice'; readonly id: string }
 
 export type Applied =
   | { readonly ok: true; readonly document: SiteDocument; readonly inverse: Edit }
@@ -44,6 +46,9 @@ function applyStep(document: SiteDocument, step: EditStep): StepApplied {
       inverse: { ...step, value: document.brand[step.part] ?? null },
     }
     case 'page/set': return setPage(document, step)
+    case 'section/set': return setSection(document, step)
+    case 'scheme/set': return setScheme(document, step)
+    case 'arrange': return arrange(document, step.to)
     default: return step satisfies never
   }
 }
@@ -76,6 +81,26 @@ function setPage(document: SiteDocument, step: Extract<EditStep, { type: 'page/s
     ok: true,
     document: { ...document, pages: document.pages.map((p) => (p.id === page.id ? next : p)) },
     inverse: { ...step, value: page[step.part] ?? null },
+  }
+}
+
+function setSection(document: SiteDocument, step: Extract<EditStep, { type: 'section/set' }>): StepApplied {
+  const section = findSection(document, step.section)
+  if (!section) return { ok: false, problem: { code: 'sectionGone', section: step.section } }
+  if (step.part === 'tone' && !TONES.some((tone) => tone === step.value)) return { ok: false, problem: { code: 'valueWrong', place: 'tone' } }
+  return {
+    ok: true,
+    document: replaceSection(document, { ...section, [step.part]: step.value }),
+    inverse: { ...step, value: section[step.part] },
+  }
+}
+
+function setScheme(document: SiteDocument, step: Extract<EditStep, { type: 'scheme/set' }>): StepApplied {
+  const chosen = withValue(document, 'scheme', step.scheme)
+  return {
+    ok: true,
+    document: withValue(chosen, 'dark', step.dark ? true : null),
+    inverse: { type: 'scheme/set', scheme: document.scheme ?? null, dark: document.dark ?? false },
   }
 }
 

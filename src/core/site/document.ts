@@ -13,39 +13,63 @@ export type PageId = v.InferOutput<typeof pageIdSchema>
 export const TONES = ['paper', 'tint', 'accent', 'ink', 'picture'] as const
 export type Tone = (typeof TONES)[number]
 
-const sectionSchema = v.pipe(
-  v.strictObject({
-    id: sectionIdSchema,
-    kind: v.custom<SectionKind>((k) => typeof k === 'string' && isSectionKind(k), 'Unknown kind of section'),
-    design: id,
-    tone: v.picklist(TONES),
-    /** Key of the template's section that this one was made from; null for one added by hand. */
-    from: v.nullable(v.string()),
-    slots: v.pipe(v.record(v.string(), slotValueSchema), v.readonly()),
-  }),
-  v.readonly(),
-)
+const placing = {
+  id: sectionIdSchema,
+  kind: v.custom<SectionKind>((k) => typeof k === 'string' && isSectionKind(k), 'Unknown kind of section'),
+  design: id,
+  tone: v.picklist(TONES),
+  /** Key of the template's section that this one was made from; null for one added by hand. */
+  from: v.nullable(v.string()),
+}
+const slotsSchema = v.pipe(v.record(v.string(), slotValueSchema), v.readonly())
+const sectionSchema = v.pipe(v.strictObject({ ...placing, slots: slotsSchema }), v.readonly())
+/** A section's place and dress; its content only where it may have to be brought back. */
+const placedSectionSchema = v.pipe(v.strictObject({ ...placing, slots: v.optional(slotsSchema) }), v.readonly())
 
-const pageSchema = v.pipe(
-  v.strictObject({
-    id: pageIdSchema,
-    /** Key of the template's page that this one was made from. */
-    from: v.nullable(v.string()),
-    /** Last part of the page's address; the home page's is empty. */
-    segment: v.pipe(v.string(), v.regex(/^$|^[a-z0-9]+(-[a-z0-9]+)*$/)),
-    /** What the menu calls the page, and how a search result shows it. Absent: the template's. */
-    name: v.optional(v.string()),
-    title: v.optional(v.string()),
-    description: v.optional(v.string()),
-    sections: v.pipe(v.array(sectionSchema), v.readonly()),
-  }),
-  v.readonly(),
-)
+const pagePlacing = {
+  id: pageIdSchema,
+  /** Page of a template that this one was made from: its key, or `template/key` where the template is not the site's. */
+  from: v.nullable(v.string()),
+  /** Last part of the page's address; the home page's is empty. */
+  segment: v.pipe(v.string(), v.regex(/^$|^[a-z0-9]+(-[a-z0-9]+)*$/)),
+  /** Where the page is listed: in the menu (absent), only at the foot of every page, or nowhere. */
+  menu: v.optional(v.picklist(['foot', 'none'])),
+  /** What the menu calls the page, and how a search result shows it. Absent: the template's. */
+  name: v.optional(v.string()),
+  title: v.optional(v.string()),
+  description: v.optional(v.string()),
+}
+const pageSchema = v.pipe(v.strictObject({ ...pagePlacing, sections: v.pipe(v.array(sectionSchema), v.readonly()) }), v.readonly())
+const placedPageSchema = v.pipe(v.strictObject({ ...pagePlacing, sections: v.pipe(v.array(placedSectionSchema), v.readonly()) }), v.readonly())
+
+const wearing = {
+  template: id,
+  /** Key of a scheme of the template's or of a general one (`general/chalk`); absent: the template's first. */
+  scheme: v.optional(v.string()),
+  /** The scheme's dark form. */
+  dark: v.optional(v.literal(true)),
+}
+const wornSchema = v.strictObject({
+  ...wearing,
+  header: placedSectionSchema,
+  footer: placedSectionSchema,
+  pages: v.pipe(v.array(placedPageSchema), v.minLength(1), v.readonly()),
+})
+const wornTableSchema = v.pipe(v.record(v.string(), v.pipe(wornSchema, v.readonly())), v.readonly())
+
+/** Everything of a site that is not content: which pages and sections there are, in which order, and what they wear. */
+export const arrangementSchema = v.pipe(v.strictObject({ ...wornSchema.entries, worn: v.optional(wornTableSchema) }), v.readonly())
+export type PlacedSection = v.InferOutput<typeof placedSectionSchema>
+export type PlacedPage = v.InferOutput<typeof placedPageSchema>
+export type Worn = v.InferOutput<typeof wornSchema>
+export type Arrangement = v.InferOutput<typeof arrangementSchema>
 
 export const brandSchema = v.pipe(
   v.strictObject({
-    /** The client's first colour, as a CSS colour that was understood. */
+    /** The client's colours, as CSS colours that were understood: the first for buttons and links, the second for the accent tone, the third for marks. */
     colour: v.optional(v.string()),
+    second: v.optional(v.string()),
+    third: v.optional(v.string()),
     /** Asset id of the logo. */
     logo: v.optional(v.string()),
   }),
@@ -59,7 +83,9 @@ export const brandSchema = v.pipe(
 export const siteDocumentSchema = v.pipe(
   v.strictObject({
     format: v.literal(1),
-    template: id,
+    ...wearing,
+    /** How the site was arranged on templates it wore before, so that going back to one finds everything where it stood. */
+    worn: v.optional(wornTableSchema),
     language: v.pipe(v.string(), v.regex(/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/)),
     facts: factsSchema,
     brand: brandSchema,

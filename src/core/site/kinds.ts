@@ -29,6 +29,13 @@ export const KINDS = {
   visit: { heading: 'text', body: 'rich', note: 'text', picture: 'image', caption: 'text' },
   action: { heading: 'text', text: 'text', action: 'link' },
   contact: { heading: 'text', intro: 'rich', note: 'text', items: { list: { title: 'text', text: 'text' } } },
+  logos: { heading: 'text', items: { list: { picture: 'image', name: 'text' } } },
+  quote: { quote: 'text', name: 'text', detail: 'text', picture: 'image' },
+  notice: { heading: 'text', text: 'text', action: 'link' },
+  'before-after': { heading: 'text', intro: 'rich', items: { list: { before: 'image', after: 'image', caption: 'text' } } },
+  months: { heading: 'text', intro: 'rich', items: { list: { month: 'text', text: 'text' } } },
+  areas: { heading: 'text', intro: 'rich', note: 'text', items: { list: { name: 'text', text: 'text' } } },
+  legal: { body: 'rich', items: { list: { title: 'text', text: 'rich' } } },
   footer: { closing: 'text', legal: 'text' },
 } as const satisfies Record<string, KindSlots>
 

@@ -19,9 +19,12 @@ export type LinkTarget = v.InferOutput<typeof linkTargetSchema>
 const focusSchema = v.strictObject({ x: v.pipe(v.number(), v.minValue(0), v.maxValue(1)), y: v.pipe(v.number(), v.minValue(0), v.maxValue(1)) })
 export type Focus = v.InferOutput<typeof focusSchema>
 
+/** Set on words that were made for the client from a phrase bank and that nobody has confirmed yet. */
+const draft = v.optional(v.literal(true))
+
 export const slotValueSchema = v.variant('type', [
-  v.strictObject({ type: v.literal('text'), text: line }),
-  v.strictObject({ type: v.literal('rich'), rich: richTextSchema }),
+  v.strictObject({ type: v.literal('text'), text: line, draft }),
+  v.strictObject({ type: v.literal('rich'), rich: richTextSchema, draft }),
   v.strictObject({ type: v.literal('image'), asset: v.pipe(v.string(), v.maxLength(120)), alt: line, focus: v.optional(focusSchema) }),
   v.strictObject({ type: v.literal('link'), label: line, to: linkTargetSchema }),
   v.strictObject({ type: v.literal('list'), order: v.pipe(v.array(v.pipe(v.string(), v.regex(ITEM_ID))), v.maxLength(200), v.readonly()) }),
@@ -45,4 +48,15 @@ export function plainWords(value: SlotValue): string {
 export function isEmptyValue(value: SlotValue): boolean {
   if (value.type === 'image') return value.asset === ''
   return value.type === 'list' ? value.order.length === 0 : plainWords(value).trim() === ''
+}
+
+/** True for words made from a phrase bank, until someone types over or confirms them. */
+export function isDraftValue(value: SlotValue | null): boolean {
+  return (value?.type === 'text' || value?.type === 'rich') && value.draft === true
+}
+
+/** The same words as the client's own. */
+export function confirmedValue(value: SlotValue): SlotValue {
+  if (value.type === 'text') return { type: 'text', text: value.text }
+  return value.type === 'rich' ? { type: 'rich', rich: value.rich } : value
 }

@@ -29,9 +29,9 @@ export function toUndoStacks(rows: readonly LogRow[]): UndoStacks {
 
 /** One edit that does `first`, then `then`; of two sets of the same place only the last is kept. */
 export function joinEdits(first: Edit, then: Edit): Edit {
-  const last = new Map<string, EditStep>()
-  for (const step of [...steps(first), ...steps(then)]) {
-    const place = placeOf(step)
+  const last = new Map<string | number, EditStep>()
+  for (const [i, step] of [...steps(first), ...steps(then)].entries()) {
+    const place = placeOf(step) ?? i
     last.delete(place)
     last.set(place, step)
   }
@@ -43,13 +43,16 @@ function steps(edit: Edit): readonly EditStep[] {
   return edit.type === 'batch' ? edit.edits : [edit]
 }
 
-/** The place a step sets; two steps with one place overwrite each other. */
-export function placeOf(step: EditStep): string {
+/** The place a step sets; two steps with one place overwrite each other. Null for an arrangement: what follows may stand on it. */
+export function placeOf(step: EditStep): string | null {
   switch (step.type) {
     case 'slot/set': return `slot ${step.section} ${step.slot}`
     case 'fact/set': return `fact ${step.fact}`
     case 'brand/set': return `brand ${step.part}`
     case 'page/set': return `page ${step.page} ${step.part}`
+    case 'section/set': return `section ${step.section} ${step.part}`
+    case 'scheme/set': return 'scheme'
+    case 'arrange': return null
     default: return step satisfies never
   }
 }

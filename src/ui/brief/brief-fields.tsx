@@ -1,6 +1,7 @@
 'use client'
 import type { AssetInfo } from '@/core/image'
-import { TRADES, type Brand, type FactName, type Facts } from '@/core/site'
+import { TRADES } from '@/core/trade'
+import type { Brand, FactName, Facts } from '@/core/site'
 import type { FactValue } from '@/core/site'
 import { Field } from '../parts/field'
 import { AddressInputs } from './address-inputs'

@@ -1,21 +1,20 @@
 'use client'
 import { useState } from 'react'
-import { findFactFault, type FactName } from '@/core/site'
+import { FACT_LIMITS, findFactFault, type TextFact } from '@/core/site'
 import { inputClass } from '../parts/field'
 
-type TextFact = Exclude<FactName, 'address' | 'hours'>
 export type ControlProps = { readonly id?: string; readonly 'aria-describedby'?: string; readonly 'aria-invalid'?: true; readonly 'aria-label'?: string }
 
 const TYPES: Partial<Record<TextFact, string>> = { phone: 'tel', email: 'email' }
 const AUTOCOMPLETE = 'off'
 
 /** What is shown and kept while a fact is typed: words too long to keep stay in the field with their fault. */
-export function useFactInput(name: TextFact, value: string | undefined, onChange: (value: string | null) => void): { text: string; fault: string | null; change: (text: string) => void; leave: () => void } {
+export function useFactInput(name: TextFact, value: string | undefined, onChange: (value: string | null) => void, country: string | null = null): { text: string; fault: string | null; change: (text: string) => void; leave: () => void } {
   const [draft, setDraft] = useState<string | null>(null)
   const [left, setLeft] = useState(false)
   const text = draft ?? value ?? ''
-  const fault = findFactFault(name, text)
-  const tooLong = (words: string): boolean => words.trim().length > (name === 'name' ? 120 : name === 'phone' ? 60 : 200)
+  const fault = findFactFault(name, text, country)
+  const tooLong = (words: string): boolean => words.trim().length > FACT_LIMITS[name]
   return {
     text,
     fault: fault && (left || tooLong(text)) ? fault : null,

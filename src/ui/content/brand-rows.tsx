@@ -1,5 +1,5 @@
 'use client'
-import { getTemplate } from '@/core/pack'
+import { findScheme, getTemplate } from '@/core/pack'
 import type { AssetInfo } from '@/core/image'
 import { ColourInput, useColourInput } from '../brief/colour-input'
 import { LogoInput } from '../brief/logo-input'
@@ -12,7 +12,7 @@ export function BrandRows({ inHand, onHold, onColour, onLogo }: Props) {
   const brand = useJob((s) => s.document.brand)
   const job = useJob((s) => s.id)
   const logo = useJob((s) => (s.document.brand.logo ? s.assets[s.document.brand.logo] : undefined))
-  const own = useJob((s) => getTemplate(s.pack, s.document.template).scheme.colour)
+  const own = useJob((s) => findScheme(getTemplate(s.pack, s.document.template), s.document.scheme ?? null).colour)
   const colour = useColourInput(brand.colour, onColour)
   return (
     <>

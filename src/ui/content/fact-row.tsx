@@ -1,15 +1,15 @@
 'use client'
-import { getTemplate } from '@/core/pack'
-import { addressLine, toHoursRows, type FactName, type FactValue } from '@/core/site'
+import { getTemplate, type LedgerFact } from '@/core/pack'
+import { addressLine, toHoursRows, type Address, type FactValue, type Hours } from '@/core/site'
 import { AddressInputs } from '../brief/address-inputs'
 import { FactInput, useFactInput } from '../brief/fact-input'
 import { HoursInputs } from '../brief/hours-inputs'
 import { useJob } from '../job/job-context'
 import { RowFrame } from './row-frame'
 
-const LABELS: Record<FactName, string> = { name: 'Name', tagline: 'Line under the name', trade: 'Trade', phone: 'Telephone', email: 'Email', address: 'Address', hours: 'Opening hours' }
+const LABELS: Record<LedgerFact, string> = { name: 'Name', tagline: 'Line under the name', phone: 'Telephone', email: 'Email', address: 'Address', hours: 'Opening hours' }
 
-type Props = { readonly fact: FactName; readonly inHand: boolean; readonly onHold: () => void; readonly onChange: (value: FactValue | null) => void }
+type Props = { readonly fact: LedgerFact; readonly inHand: boolean; readonly onHold: () => void; readonly onChange: (value: FactValue | null) => void }
 
 /** The ledger's row of one fact: changed here, changed wherever it is shown. */
 export function FactRow({ fact, inHand, onHold, onChange }: Props) {
@@ -22,14 +22,14 @@ export function FactRow({ fact, inHand, onHold, onChange }: Props) {
   )
 }
 
-function FactCell({ fact, onChange }: { fact: FactName; onChange: (value: FactValue | null) => void }) {
+function FactCell({ fact, onChange }: { fact: LedgerFact; onChange: (value: FactValue | null) => void }) {
   const facts = useJob((s) => s.document.facts)
   if (fact === 'address') return <AddressInputs value={facts.address} onChange={onChange} />
   if (fact === 'hours') return <HoursInputs value={facts.hours} onChange={onChange} />
   return <TextFactCell fact={fact} value={facts[fact]} onChange={onChange} />
 }
 
-function TextFactCell({ fact, value, onChange }: { fact: Exclude<FactName, 'address' | 'hours'>; value: string | undefined; onChange: (value: string | null) => void }) {
+function TextFactCell({ fact, value, onChange }: { fact: Exclude<LedgerFact, 'address' | 'hours'>; value: string | undefined; onChange: (value: string | null) => void }) {
   const input = useFactInput(fact, value, onChange)
   return (
     <>
@@ -39,7 +39,7 @@ function TextFactCell({ fact, value, onChange }: { fact: Exclude<FactName, 'addr
   )
 }
 
-function writeFact(value: FactValue | undefined): string {
+function writeFact(value: string | Address | Hours | undefined): string {
   if (value === undefined) return ''
   if (typeof value === 'string') return value
   return 'street' in value ? addressLine(value) : toHoursRows(value).map((row) => `${row.days} ${row.times}`).join('; ')

@@ -1,12 +1,12 @@
-import { pageTexts, sectionRows, shownFacts, type LedgerRow, type Pack } from '@/core/pack'
-import { findPage, type Edit, type FactName, type Page, type PageId, type SectionId, type SiteDocument } from '@/core/site'
+import { pageTexts, sectionRows, shownFacts, type LedgerFact, type LedgerRow, type Pack } from '@/core/pack'
+import { findPage, type Edit, type Page, type PageId, type SectionId, type SiteDocument } from '@/core/site'
 import { placeKey, type Place } from '../sheets/place'
 
 /** What the ledger lists: the places every page shares, or one page's own. */
 export type Tab = 'shared' | PageId
 
 /** Anything the ledger has a row for: a slot, a fact, a part of the brand, or how a page shows in search results. */
-export type RowPlace = Place | { readonly type: 'brand'; readonly part: 'colour' | 'logo' } | { readonly type: 'page'; readonly page: PageId; readonly part: 'title' | 'description' | 'name' }
+export type RowPlace = Place | { readonly type: 'brand'; readonly part: 'colour' | 'second' | 'third' | 'logo' } | { readonly type: 'page'; readonly page: PageId; readonly part: 'title' | 'description' | 'name' }
 
 export function rowKey(place: RowPlace): string {
   switch (place.type) {
@@ -25,6 +25,9 @@ export function placeOfEdit(edit: Edit): RowPlace | null {
     case 'fact/set': return { type: 'fact', fact: step.fact }
     case 'brand/set': return { type: 'brand', part: step.part }
     case 'page/set': return { type: 'page', page: step.page, part: step.part }
+    case 'section/set':
+    case 'scheme/set':
+    case 'arrange': return null
     default: return step satisfies never
   }
 }
@@ -37,7 +40,7 @@ export function tabOf(document: SiteDocument, place: RowPlace): Tab {
 }
 
 export type Group =
-  | { readonly type: 'facts'; readonly title: string; readonly facts: readonly FactName[] }
+  | { readonly type: 'facts'; readonly title: string; readonly facts: readonly LedgerFact[] }
   | { readonly type: 'brand'; readonly title: string }
   | { readonly type: 'page'; readonly title: string; readonly page: Page }
   | { readonly type: 'section'; readonly title: string; readonly section: SectionId; readonly rows: readonly LedgerRow[] }

@@ -109,5 +109,5 @@ export function createJobStore(job: OpenJob, pack: Pack): JobStore {
 }
 
 function samePlace(a: Edit, b: Edit): boolean {
-  return a.type !== 'batch' && b.type !== 'batch' && placeOf(a) === placeOf(b)
+  return a.type !== 'batch' && b.type !== 'batch' && placeOf(a) !== null && placeOf(a) === placeOf(b)
 }

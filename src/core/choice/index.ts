@@ -1,0 +1,3 @@
+export * from './profile'
+export * from './suits'
+export * from './narrow'

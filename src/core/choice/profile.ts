@@ -1,0 +1,62 @@
+import type { AssetTable } from '../image'
+import { pictureVariants } from '../image'
+import { getDesign, shownPlaces, templateSections, type Pack, type Template, type TemplateSection } from '../pack'
+import type { SectionKind, SlotValue } from '../site'
+
+/** What a template is, counted from its own files: nothing here is claimed by its description. */
+export type TemplateProfile = {
+  readonly template: string
+  readonly pages: readonly { readonly key: string; readonly name: string; readonly kinds: readonly SectionKind[] }[]
+  readonly kinds: ReadonlySet<SectionKind>
+  /** How many picture places its pages have. */
+  readonly pictures: number
+  /** Places for words, each counted once: what the client will be asked for. */
+  readonly texts: number
+  readonly facts: readonly string[]
+  /** About what the home page weighs on a phone, in bytes: style, words and pictures as re-encoded; fonts left out. */
+  readonly homeBytes: number
+  /** Pages that end by asking for a call, a visit or a message. */
+  readonly asking: number
+}
+
+/** A phone's screen is about 390 CSS px wide at 2 device pixels each; the next rung of picture widths is 800. */
+const PHONE_PICTURE = 800
+
+export function templateProfile(pack: Pack, assets: AssetTable, template: Template): TemplateProfile {
+  const sections = templateSections(template)
+  const values = sections.flatMap((s) => Object.values(shownValues(pack, s)))
+  const facts = new Set(sections.flatMap((s) => shownPlaces(getDesign(pack, s.kind, s.design)).facts.map((f) => (f === 'locality' ? 'address' : f))))
+  return {
+    template: template.id,
+    pages: template.pages.map((p) => ({ key: p.key, name: p.name, kinds: p.sections.map((s) => s.kind) })),
+    kinds: new Set(sections.map((s) => s.kind)),
+    pictures: values.filter((v) => v.type === 'image').length,
+    texts: values.filter((v) => v.type === 'text' || v.type === 'rich').length,
+    facts: [...facts],
+    homeBytes: homeBytes(pack, assets, template),
+    asking: template.pages.filter((p) => p.sections.some((s) => s.kind === 'action' || s.kind === 'notice')).length,
+  }
+}
+
+function shownValues(pack: Pack, section: TemplateSection): Record<string, SlotValue> {
+  return { ...getDesign(pack, section.kind, section.design).placeholders, ...section.slots }
+}
+
+/**
+ * Style and words compress to about a third (common practice, no source); a picture is taken to need as many bytes for
+ * each pixel as its original does, and WebP about seven tenths of that (common practice, no source).
+ */
+function homeBytes(pack: Pack, assets: AssetTable, template: Template): number {
+  const home = [template.header, ...(template.pages[0]?.sections ?? []), template.footer]
+  const styles = new Set(home.map((s) => getDesign(pack, s.kind, s.design).css))
+  const plain = template.css.length + [...styles].reduce((sum, css) => sum + css.length, 0) + 6000
+  const pictures = home.flatMap((s) => Object.values(shownValues(pack, s))).filter((v) => v.type === 'image')
+  const weights = pictures.map((v) => {
+    const asset = assets[v.asset]
+    if (!asset) return 0
+    const { sources, fallback } = pictureVariants(asset, null, asset.focus)
+    const shown = sources.find((s) => s.width >= PHONE_PICTURE) ?? sources.at(-1) ?? fallback
+    return asset.bytes * ((shown.width * shown.height) / (asset.width * asset.height)) * 0.7
+  })
+  return Math.round(plain / 3 + weights.reduce((a, b) => a + b, 0))
+}

@@ -1,0 +1,4 @@
+export * from './fit'
+export * from './wear'
+export * from './start'
+export * from './report'
