@@ -4,7 +4,7 @@ import { fitContrast } from './fit-contrast'
 import { fromOklch, mixToward, toOklch } from './oklch'
 
 /** What a colour is for on a surface. */
-export const ROLES = ['surface', 'text', 'muted', 'heading', 'link', 'mark', 'button', 'button-text', 'rule', 'focus'] as const
+export const ROLES = ['surface', 'plane', 'text', 'muted', 'heading', 'link', 'mark', 'button', 'button-text', 'rule', 'focus'] as const
 export type Role = (typeof ROLES)[number]
 export type Roles = Readonly<Record<Role, string>>
 export type Scheme = Readonly<Record<Tone, Roles>>
@@ -48,28 +48,45 @@ export function makeScheme(spec: SchemeSpec, brand: BrandColours, dark = false):
   const night = (l: number): string => surface({ ...spec.ink, c: Math.min(spec.ink.c, DARK_CHROMA), l })
   const words = { dark: surface(spec.ink), light: surface(spec.paper) }
   const [paper, tint, ink] = dark ? [night(DARK.paper), night(DARK.tint), night(DARK.ink)] : [words.light, surface(spec.tint), words.dark]
-  const roles = (on: string): Roles => makeRoles(on, words, colours)
-  return { paper: roles(paper), tint: roles(tint), accent: roles(colours.second), ink: roles(ink), picture: roles(words.dark) }
+  const roles = (on: string, plane: string | null = null): Roles => makeRoles(on, plane, words, colours)
+  return { paper: roles(paper, tint), tint: roles(tint, paper), accent: roles(colours.second), ink: roles(ink), picture: roles(words.dark) }
 }
 
 type Words = { readonly dark: string; readonly light: string }
 type Colours = { readonly first: string; readonly second: string; readonly third: string }
 
-function makeRoles(surface: string, { dark, light }: Words, { first, third }: Colours): Roles {
+/** How far a plane stands off its surface. Paper's is tint and tint's is paper; the others are made. */
+const PLANE = 0.05
+
+/** Every role is fitted to the surface and to the plane on it, so that what can be read on one can be read on both. */
+function makeRoles(surface: string, wanted: string | null, { dark, light }: Words, { first, third }: Colours): Roles {
   const text = fitContrast(betterOf(dark, light, surface), surface, TEXT)
-  const button = contrastRatio(first, surface) >= CONTROL ? first : surface === first ? text : fitContrast(first, surface, CONTROL)
+  const plane = wanted && contrastRatio(text, wanted) >= TEXT ? wanted : planeOn(surface, text, dark, light)
+  const fit = (colour: string, least: number): string => {
+    const fitted = fitContrast(fitContrast(colour, surface, least), plane, least)
+    return contrastRatio(fitted, surface) >= least ? fitted : text
+  }
+  const button = surface === first ? text : fit(first, CONTROL)
   return {
     surface,
+    plane,
     text,
     heading: text,
-    muted: fitContrast(mixToward(text, surface, 0.28), surface, TEXT),
-    link: fitContrast(first, surface, TEXT),
-    mark: fitContrast(third, surface, TEXT),
+    muted: fit(mixToward(text, surface, 0.28), TEXT),
+    link: fit(first, TEXT),
+    mark: fit(third, TEXT),
     button,
     'button-text': fitContrast(betterOf(dark, light, button), button, TEXT),
     rule: mixToward(surface, text, 0.3),
-    focus: fitContrast(first, surface, CONTROL),
+    focus: fit(first, CONTROL),
   }
+}
+
+/** A plane on a surface that has none of its own: a step towards the text while that can still be read, else a step away from it. */
+function planeOn(surface: string, text: string, dark: string, light: string): string {
+  const toward = mixToward(surface, text, PLANE)
+  if (contrastRatio(text, toward) >= TEXT) return toward
+  return mixToward(surface, contrastRatio(text, dark) > contrastRatio(text, light) ? dark : light, PLANE)
 }
 
 function betterOf(a: string, b: string, surface: string): string {
