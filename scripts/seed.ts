@@ -5,7 +5,7 @@ import { parseLinkTarget } from '../src/core/pack'
 import { findSlotType, richFromPlain, type EditStep, type PageId, type SectionId, type SectionKind, type SiteDocument, type SlotValue } from '../src/core/site'
 
 /** Makes the demo's jobs through the application's own doors: the same requests that its screens send. */
-type Demo = { facts: object; brand: { colour?: string; logo?: string }; pages: Record<string, string>; sections: Record<string, Record<string, unknown>> }
+type Demo = { template?: string; draft?: boolean; facts: object; brand: { colour?: string; second?: string; logo?: string }; pages: Record<string, string>; sections: Record<string, Record<string, unknown>> }
 type Given = string | { picture: string; alt: string; focus?: { x: number; y: number } } | { label: string; to: string }
 
 const folder = path.join(import.meta.dirname, '..', 'demo')
@@ -17,11 +17,12 @@ export async function seed(app: string): Promise<void> {
   await publish(app, published, 'tolliver-and-wren')
   await makeJob(app, 'saltmarsh-physiotherapy.json')
   await makeJob(app, 'ferncombe-nursery.json')
+  await makeJob(app, 'tarrow-electrical.json')
 }
 
 async function makeJob(app: string, file: string): Promise<string> {
   const demo = JSON.parse(readFileSync(path.join(folder, file), 'utf8')) as Demo
-  const { job } = await ask<{ job: string }>(`${app}/api/jobs`, 'POST', { template: 'tallow', facts: demo.facts, brand: demo.brand.colour ? { colour: demo.brand.colour } : {} })
+  const { job } = await ask<{ job: string }>(`${app}/api/jobs`, 'POST', { template: demo.template ?? 'tallow', facts: demo.facts, brand: withoutLogo(demo.brand), draft: demo.draft ?? false })
   const { document } = await ask<{ document: SiteDocument }>(`${app}/api/jobs/${job}`, 'GET')
   const assets = new Map<string, string>()
   const upload = async (name: string): Promise<string> => {
@@ -40,6 +41,12 @@ async function makeJob(app: string, file: string): Promise<string> {
   }
   if (edits.length > 0) await apply(app, job, edits)
   return job
+}
+
+/** The logo is sent once the job is there. */
+function withoutLogo(brand: Demo['brand']): object {
+  const { logo: _, ...colours } = brand
+  return colours
 }
 
 async function slotEdits(section: { id: SectionId; kind: SectionKind }, slot: string, given: unknown, upload: (name: string) => Promise<string>): Promise<EditStep[]> {

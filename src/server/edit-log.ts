@@ -1,9 +1,11 @@
 import { EventEmitter } from 'node:events'
 import * as v from 'valibot'
 import { applyEdit, editSchema, type LogRow, type SiteDocument } from '../core/site'
+import { findUnknownDesign } from '../core/pack'
 import { db } from './db'
 import { findSnapshot, writeSnapshot } from './jobs'
 import { kept } from './kept'
+import { pack } from './packs'
 import { Problem } from './problems'
 
 /** A row as it stands in the log. */
@@ -69,6 +71,8 @@ export function appendRows(job: string, base: number, rows: readonly SentRow[]):
       if (isKnown.get(row.id)?.n) continue
       const applied = applyEdit(state.document, row.edit)
       if (!applied.ok) throw new Problem('editRefused', { place: Object.values(applied.problem)[1] ?? 'the site' })
+      const unknown = findUnknownDesign(pack(), applied.document)
+      if (unknown) throw new Problem('designUnknown', { design: unknown })
       state = { revision: state.revision + 1, document: applied.document }
       insert.run(job, state.revision, row.id, JSON.stringify(row.edit), JSON.stringify(applied.inverse), row.group, row.mark, new Date().toISOString())
     }

@@ -16,7 +16,7 @@ export function problemResponse(error: unknown): Response {
 }
 
 export function toReply(problem: Problem): ProblemReply {
-  return { problem: { code: problem.code, sentence: problem.message } }
+  return { problem: { code: problem.code, sentence: problem.message, ...(problem.faults.length > 0 ? { faults: problem.faults } : {}) } }
 }
 
 function report(error: unknown): Problem {

@@ -1,3 +1,5 @@
+import type { PackFault } from '../core/pack'
+
 type Details = Readonly<Record<string, string | number>>
 
 /** Everything the server can refuse or fail at: its HTTP status, and the sentence a person reads. */
@@ -7,6 +9,11 @@ export const PROBLEMS = {
   nameWrong: { status: 422, sentence: (d) => `${d.fault}` },
   revisionUnknown: { status: 409, sentence: (d) => `This change was made on revision ${d.base}, which is not known here; the newest is ${d.revision}. The page fetches the job again and makes the change on that.` },
   editRefused: { status: 422, sentence: (d) => `The change to ${d.place} could not be made, because that place is gone or takes something else. Your words are kept on this screen.` },
+  designUnknown: { status: 422, sentence: (d) => `“${d.design}” is not among the templates here, so the site cannot wear it. Bring its pack in first.` },
+  packWrong: { status: 422, sentence: (d) => `“${d.name}” was not brought in: ${d.count} ${d.count === 1 ? 'fault' : 'faults'} found. Nothing of it was kept.` },
+  packDamaged: { status: 422, sentence: (d) => `“${d.name}” cannot be opened: ${d.fault}. Pack it again as a plain zip.` },
+  packTooLarge: { status: 413, sentence: (d) => `“${d.name}” is too large: ${d.fault}. Leave out what no page shows and make its pictures smaller.` },
+  templateGone: { status: 404, sentence: () => 'There is no such template here.' },
   fileEmpty: { status: 422, sentence: (d) => `“${d.name}” is empty. Choose the file again, or ask the client to send it again.` },
   fileTooLarge: { status: 413, sentence: (d) => `“${d.name}” is ${d.size} MB; pictures up to ${d.limit} MB fit. Save it as a JPEG about 4000 pixels wide and choose it again.` },
   fileType: { status: 415, sentence: (d) => `“${d.name}” is ${d.found}, which is not a picture for the web. Choose a JPEG, PNG, WebP, AVIF, GIF or SVG. ${d.advice}` },
@@ -28,13 +35,13 @@ export type ProblemCode = keyof typeof PROBLEMS
 
 /** A refusal or failure that ends a request, with what its sentence needs. */
 export class Problem extends Error {
-  constructor(readonly code: ProblemCode, readonly details: Details = {}, options?: ErrorOptions) {
+  constructor(readonly code: ProblemCode, readonly details: Details = {}, options?: ErrorOptions, readonly faults: readonly PackFault[] = []) {
     super(PROBLEMS[code].sentence(details), options)
     this.name = 'Problem'
   }
 }
 
-export type ProblemReply = { readonly problem: { readonly code: ProblemCode; readonly sentence: string } }
+export type ProblemReply = { readonly problem: { readonly code: ProblemCode; readonly sentence: string; readonly faults?: readonly PackFault[] } }
 
 /** Any error as the reply a person can read; nothing of the inside leaks out. */
 export function toProblem(error: unknown): Problem {

@@ -6,5 +6,5 @@ export const dynamic = 'force-dynamic'
 export const metadata: Metadata = { title: 'New job' }
 
 export default async function NewJobPage() {
-  return <NewJob pack={pack()} assets={await packAssets()} template="tallow" />
+  return <NewJob pack={pack()} assets={await packAssets()} />
 }

@@ -1,3 +1,4 @@
 export * from './crop'
 export * from './variant'
 export * from './optical-size'
+export * from './logo-advice'

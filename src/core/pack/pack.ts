@@ -1,7 +1,8 @@
-import type { SectionKind } from '../site'
+import { allSections, type SectionKind, type SiteDocument } from '../site'
+import { FAMILIES } from '../type'
 import { designKey, type Design } from './design'
 import type { PackFault } from './fault'
-import { templateSections, type Template, type TemplateSection } from './template'
+import type { Template, TemplateSection } from './template'
 
 /** All templates and designs at hand, as plain data: the same on the server, in the browser and in tests. */
 export type Pack = {
@@ -21,27 +22,53 @@ export function getDesign(pack: Pack, kind: SectionKind, name: string): Design {
   return design
 }
 
+/** Names of every design of a kind, in the order of the alphabet. */
+export function designsOf(pack: Pack, kind: SectionKind): string[] {
+  return Object.values(pack.designs).filter((d) => d.kind === kind).map((d) => d.name).sort()
+}
+
+/** The line of a part of a template's JSON. */
+export type LineIn = (template: string, path: (string | number)[]) => number
+
 /** Faults between the parts of a pack: designs, pictures and pages that are named but not there. */
-export function checkPack(pack: Pack, mediaFiles: ReadonlySet<string>): PackFault[] {
+export function checkPack(pack: Pack, mediaFiles: ReadonlySet<string>, lineIn: LineIn, htmlOf: (design: string) => string): PackFault[] {
   return Object.values(pack.templates).flatMap((template) => {
     const file = `${template.id}/template.json`
-    const pages = new Set(template.pages.map((p) => p.key))
-    const sections = [...templateSections(template), template.notFound]
+    const places: readonly (readonly [TemplateSection, (string | number)[]])[] = [
+      [template.header, ['header']], [template.footer, ['footer']], [template.notFound, ['notFound']],
+      ...template.pages.flatMap((page, i) => page.sections.map((s, j) => [s, ['pages', i, 'sections', j]] as [TemplateSection, (string | number)[]])),
+    ]
     const missing = Object.keys(template.media).filter((name) => !mediaFiles.has(`${template.id}/${name}`))
+    const families = [template.fonts.display, template.fonts.text].filter((key) => !Object.hasOwn(FAMILIES, key))
     return [
-      ...missing.map((name) => ({ file, line: 0, fault: `The picture media/${name} is named but not there.` })),
-      ...sections.flatMap((s) => checkSection(pack, s, pages, mediaFiles).map((fault) => ({ file, line: 0, fault: `${s.key}: ${fault}` }))),
+      ...missing.map((name) => ({ file, line: lineIn(template.id, ['media', name]), fault: `The picture media/${name} is named but not there.` })),
+      ...families.map((key) => ({ file, line: lineIn(template.id, ['fonts']), fault: `There is no type family “${key}”; there are ${Object.keys(FAMILIES).join(', ')}.` })),
+      ...places.flatMap(([s, path]) => checkSection(pack, s, template, mediaFiles, htmlOf).map((found) => ({ file, line: lineIn(template.id, path), ...found, fault: `${s.key}: ${found.fault}` }))),
     ]
   })
 }
 
-function checkSection(pack: Pack, section: TemplateSection, pages: ReadonlySet<string>, mediaFiles: ReadonlySet<string>): string[] {
-  const design = pack.designs[designKey(section.kind, section.design)]
-  if (!design) return [`there is no design ${designKey(section.kind, section.design)}.`]
-  const faults: string[] = []
+type Found = { readonly fault: string; readonly file?: string; readonly line?: number }
+
+function checkSection(pack: Pack, section: TemplateSection, template: Template, mediaFiles: ReadonlySet<string>, htmlOf: (design: string) => string): Found[] {
+  const key = designKey(section.kind, section.design)
+  const design = pack.designs[key]
+  if (!design) return [{ fault: `there is no design ${key}.` }]
+  const pages = new Set(template.pages.map((p) => p.key))
+  const faults: Found[] = []
   for (const [slot, value] of Object.entries({ ...design.placeholders, ...section.slots })) {
-    if (value.type === 'image' && !mediaFiles.has(value.asset)) faults.push(`${slot}: the picture ${value.asset} is not there.`)
-    if (value.type === 'link' && value.to.type === 'page' && !pages.has(value.to.page)) faults.push(`${slot}: there is no page ${value.to.page}.`)
+    if (value.type === 'image' && !mediaFiles.has(value.asset)) {
+      const html = htmlOf(key).split('\n')
+      const line = html.findIndex((l) => l.includes(value.asset.split('/').at(-1) ?? ' '))
+      faults.push({ fault: `${slot}: the picture ${value.asset} is not there.`, ...(section.slots[slot] || line < 0 ? {} : { file: `designs/${key}.html`, line: line + 1 }) })
+    }
+    if (value.type === 'link' && value.to.type === 'page' && !pages.has(value.to.page)) faults.push({ fault: `${slot}: there is no page ${value.to.page}.` })
   }
   return faults
+}
+
+/** A design or template that a site wears and that is not here; null where all are. */
+export function findUnknownDesign(pack: Pack, document: SiteDocument): string | null {
+  if (!pack.templates[document.template]) return document.template
+  return allSections(document).map((s) => designKey(s.kind, s.design)).find((key) => !pack.designs[key]) ?? null
 }

@@ -55,7 +55,7 @@ test('an unknown kind, no element, and the wrong class are faults', () => {
 })
 
 test('a template.json that is wrong is refused with the place in it', () => {
-  const { template, faults } = parseTemplate('odd', { format: 2, name: 'Odd' }, '')
+  const { template, faults } = parseTemplate('odd', JSON.stringify({ format: 2, name: 'Odd' }), '')
   expect(template).toBeNull()
   expect(faults.map((f) => f.fault).join('\n')).toMatch(/^format: /m)
   expect(faults.every((f) => f.file === 'odd/template.json')).toBe(true)

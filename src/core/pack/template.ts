@@ -1,6 +1,7 @@
 import * as v from 'valibot'
 import { factsSchema, findSlotType, isSectionKind, richFromPlain, TONES, type SectionKind, type SlotValue, type Tone } from '../site'
 import type { PackFault } from './fault'
+import { readJson } from './json-lines'
 import { parseLinkTarget } from './link-target'
 
 const key = v.pipe(v.string(), v.regex(/^[a-z0-9]+(-[a-z0-9]+)*$/))
@@ -32,7 +33,7 @@ const templateSchema = v.strictObject({
   footer: sectionSchema,
   /** What a visitor reads at an address where nothing is. */
   notFound: sectionSchema,
-  pages: v.pipe(v.array(v.strictObject({ key, name: v.string(), segment: v.string(), menu: v.optional(v.picklist(['foot', 'none'])), description: v.string(), sections: v.array(sectionSchema) })), v.minLength(1)),
+  pages: v.pipe(v.array(v.strictObject({ key, name: v.string(), segment: v.pipe(v.string(), v.regex(/^$|^[a-z0-9]+(-[a-z0-9]+)*$/)), menu: v.optional(v.picklist(['foot', 'none'])), description: v.string(), sections: v.array(sectionSchema) })), v.minLength(1)),
 })
 
 export type TemplateSection = {
@@ -59,35 +60,49 @@ export function templateSections(template: Template): readonly TemplateSection[]
   return [template.header, ...template.pages.flatMap((p) => p.sections), template.footer]
 }
 
-/** Reads a template.json with its CSS; every fault is reported with the place it was found at. */
-export function parseTemplate(id: string, json: unknown, css: string): { readonly template: Template | null; readonly faults: readonly PackFault[] } {
+export type ParsedTemplate = { readonly template: Template | null; readonly faults: readonly PackFault[]; readonly lineOf: (path: (string | number)[]) => number }
+
+/** Reads the text of a template.json with its CSS; every fault is reported with the line it was found at. */
+export function parseTemplate(id: string, json: string, css: string): ParsedTemplate {
   const file = `${id}/template.json`
-  const read = v.safeParse(templateSchema, json)
-  if (!read.success) return { template: null, faults: read.issues.map((issue) => ({ file, line: 0, fault: `${v.getDotPath(issue) ?? 'file'}: ${issue.message}` })) }
+  const { value, lineOf, faults: wrong } = readJson(json)
+  if (value === undefined) return { template: null, faults: wrong.map((fault) => ({ file, ...fault })), lineOf }
+  const read = v.safeParse(templateSchema, value)
+  if (!read.success) return { template: null, lineOf, faults: read.issues.map((issue) => ({ file, line: lineOf(issue.path?.map((p) => p.key as string) ?? []), fault: `${v.getDotPath(issue) ?? 'file'}: ${issue.message}` })) }
   const faults: PackFault[] = []
-  const section = (from: v.InferOutput<typeof sectionSchema>): TemplateSection => {
+  const section = (from: v.InferOutput<typeof sectionSchema>, ...path: (string | number)[]): TemplateSection => {
     const kind = isSectionKind(from.kind) ? from.kind : null
-    if (!kind) faults.push({ file, line: 0, fault: `${from.key}: there is no kind of section called “${from.kind}”.` })
-    return { ...from, kind: kind ?? 'story', slots: kind ? readSlots(id, kind, from.slots, (fault) => faults.push({ file, line: 0, fault: `${from.key}: ${fault}` })) : {} }
+    if (!kind) faults.push({ file, line: lineOf([...path, 'kind']), fault: `${from.key}: there is no kind of section called “${from.kind}”.` })
+    const report = (slot: string, fault: string): void => { faults.push({ file, line: lineOf([...path, 'slots', slot.split('/')[0] ?? '']), fault: `${from.key}: ${fault}` }) }
+    return { ...from, kind: kind ?? 'story', slots: kind ? readSlots(id, kind, from.slots, report) : {} }
   }
   const template: Template = {
     ...read.output, id, css,
-    header: section(read.output.header),
-    footer: section(read.output.footer),
-    notFound: section(read.output.notFound),
-    pages: read.output.pages.map((page) => ({ ...page, sections: page.sections.map(section) })),
+    header: section(read.output.header, 'header'),
+    footer: section(read.output.footer, 'footer'),
+    notFound: section(read.output.notFound, 'notFound'),
+    pages: read.output.pages.map((page, i) => ({ ...page, sections: page.sections.map((s, j) => section(s, 'pages', i, 'sections', j)) })),
   }
-  return { template, faults }
+  return { template, faults: [...faults, ...checkPages(read.output.pages.map((p) => p.key), read.output.pages.map((p) => p.segment), file, lineOf)], lineOf }
+}
+
+/** The first page is the home page, and no two share a key or an address. */
+function checkPages(keys: readonly string[], segments: readonly string[], file: string, lineOf: (path: (string | number)[]) => number): PackFault[] {
+  return keys.flatMap((key, i): PackFault[] => [
+    ...(keys.indexOf(key) < i ? [{ file, line: lineOf(['pages', i, 'key']), fault: `There are two pages with the key “${key}”.` }] : []),
+    ...(segments.indexOf(segments[i] ?? '') < i ? [{ file, line: lineOf(['pages', i, 'segment']), fault: `There are two pages at “/${segments[i]}”.` }] : []),
+    ...(i === 0 && segments[0] !== '' ? [{ file, line: lineOf(['pages', 0, 'segment']), fault: 'The first page is the home page; its segment is empty.' }] : []),
+  ])
 }
 
 /** Short forms of a template.json become slot values: a string, a picture, a link, a list of entries. */
-function readSlots(id: string, kind: SectionKind, slots: Record<string, unknown>, report: (fault: string) => void): Record<string, SlotValue> {
+function readSlots(id: string, kind: SectionKind, slots: Record<string, unknown>, report: (slot: string, fault: string) => void): Record<string, SlotValue> {
   const values: Record<string, SlotValue> = {}
   const read = (path: string, given: unknown): void => {
     const type = findSlotType(kind, path)
-    if (type === null) return report(`the kind ${kind} has no slot called “${path}”.`)
+    if (type === null) return report(path, `the kind ${kind} has no slot called “${path}”.`)
     if (type === 'list') {
-      if (!Array.isArray(given)) return report(`${path} must be a list of entries.`)
+      if (!Array.isArray(given)) return report(path, `${path} must be a list of entries.`)
       values[path] = { type: 'list', order: given.map((_, i) => `t${i + 1}`) }
       given.forEach((entry: unknown, i) => {
         for (const [field, value] of Object.entries(v.parse(itemSchema, entry))) read(`${path}/t${i + 1}/${field}`, value)
@@ -95,7 +110,7 @@ function readSlots(id: string, kind: SectionKind, slots: Record<string, unknown>
       return
     }
     const value = readShort(id, type, given)
-    if (value === null) return report(`${path} is not a ${type}.`)
+    if (value === null) return report(path, `${path} is not a ${type}.`)
     values[path] = value
   }
   for (const [slot, given] of Object.entries(slots)) read(slot, given)

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { getTemplate, makeDocument } from '../pack'
 import { testPack } from '../../../tests/pack'
 import { random } from '../../../tests/random'
-import { applyEdit, type Edit, type EditStep, type PageId, type SectionId, type SiteDocument } from '.'
+import { applyEdit, arrangementOf, findSlotType, TONES, type Edit, type EditStep, type PageId, type SectionId, type SiteDocument } from '.'
 
 const fresh = (): SiteDocument => makeDocument(getTemplate(testPack(), 'tallow'), { name: 'Client' }, {})
 const heading = (text: string | null): EditStep => ({ type: 'slot/set', section: 'home.hero' as SectionId, slot: 'heading', value: text === null ? null : { type: 'text', text } })
@@ -18,8 +18,15 @@ function someStep(document: SiteDocument, next: () => number): EditStep {
   const page = document.pages[Math.floor(next() * document.pages.length)]!
   const section = page.sections[Math.floor(next() * page.sections.length)]!
   const word = `w${Math.floor(next() * 1000)}`
+  const titled = findSlotType(section.kind, 'heading') === 'text' ? section : document.pages[0]!.sections[0]!
+  const now = arrangementOf(document)
   const choices: EditStep[] = [
-    { type: 'slot/set', section: section.id, slot: 'heading', value: next() < 0.3 ? null : { type: 'text', text: word } },
+    { type: 'slot/set', section: titled.id, slot: 'heading', value: next() < 0.3 ? null : { type: 'text', text: word } },
+    { type: 'section/set', section: section.id, part: 'tone', value: TONES[Math.floor(next() * TONES.length)]! },
+    { type: 'scheme/set', scheme: next() < 0.3 ? null : `general/${word}`, dark: next() < 0.5 },
+    // A section leaves, another moves to the front of its page, a page is made; the home page stays.
+    { type: 'arrange', to: { ...now, pages: now.pages.map((p) => (p.id === page.id && p.sections.length > 2 ? { ...p, sections: p.sections.filter((s) => s.id !== section.id).toReversed() } : p)) } },
+    { type: 'arrange', to: { ...now, pages: [...now.pages, { id: `${word}-${now.pages.length}` as PageId, from: null, segment: `${word}-${now.pages.length}`, sections: [{ id: `${word}-${now.pages.length}.a` as SectionId, kind: 'title', design: 'folio', tone: 'paper', from: null }] }] } },
     { type: 'fact/set', fact: 'phone', value: next() < 0.3 ? null : word },
     { type: 'fact/set', fact: 'address', value: { street: word, locality: '', postcode: '', country: '' } },
     { type: 'brand/set', part: 'colour', value: next() < 0.3 ? null : '#123456' },
@@ -55,6 +62,10 @@ describe('an edit', () => {
     expect(refused({ type: 'slot/set', section: 'home.hero' as SectionId, slot: 'picture', value: { type: 'text', text: 'x' } })).toBe('valueWrong')
     expect(refused({ type: 'fact/set', fact: 'name', value: 'n'.repeat(500) })).toBe('valueWrong')
     expect(refused({ type: 'page/set', page: 'gone' as PageId, part: 'title', value: 'x' })).toBe('pageGone')
+    expect(refused({ type: 'section/set', section: 'home.hero' as SectionId, part: 'tone', value: 'mauve' })).toBe('valueWrong')
+    const now = arrangementOf(document)
+    expect(refused({ type: 'arrange', to: { ...now, pages: [...now.pages, now.pages[1]!] } })).toBe('idTwice')
+    expect(refused({ type: 'arrange', to: { ...now, pages: now.pages.slice(1) } })).toBe('valueWrong')
     expect(refused({ type: 'batch', edits: [heading('fine'), { type: 'fact/set', fact: 'hours', value: 'always' }] })).toBe('valueWrong')
   })
 

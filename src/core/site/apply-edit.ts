@@ -1,16 +1,9 @@
 import * as v from 'valibot'
 import { arrange } from './arrange'
 import { findPage, findSection, TONES, type Page, type Section, type SiteDocument } from './document'
-import type { Edit, EditStep } from './edits'
+import type { Edit, EditProblem, EditStep } from './edits'
 import { factsSchema, type Facts } from './facts'
 import { findSlotType } from './kinds'
-
-export type EditProblem =
-  | { readonly code: 'sectionGone'; readonly section: string }
-  | { readonly code: 'pageGone'; readonly page: string }
-  | { readonly code: 'slotUnknown'; readonly slot: string }
-  | { readonly code: 'valueWrong'; readonly place: string }
-  | { readonly code: 'idTwice'; readonly id: string }
 
 export type Applied =
   | { readonly ok: true; readonly document: SiteDocument; readonly inverse: Edit }

@@ -1,12 +1,16 @@
-import type { EditProblem } from './apply-edit'
 import type { Arrangement, Page, PlacedPage, PlacedSection, Section, SiteDocument } from './document'
 import { allSections, findPage } from './document'
-import type { EditStep } from './edits'
+import type { EditProblem, EditStep } from './edits'
 
 /** How a document is arranged now, its content left out. */
 export function arrangementOf(document: SiteDocument): Arrangement {
-  const bare = ({ slots: _, ...place }: Section): PlacedSection => place
-  return describe(document, bare)
+  return describe(document, toPlaced)
+}
+
+/** A section's place and dress, without its content. */
+export function toPlaced(section: Section): PlacedSection {
+  const { slots: _, ...place } = section
+  return place
 }
 
 /** The same with the content of every section, so that whatever an edit drops can be brought back. */

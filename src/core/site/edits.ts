@@ -25,3 +25,11 @@ export const editSchema = v.variant('type', [
 ])
 export type Edit = v.InferOutput<typeof editSchema>
 export type EditStep = v.InferOutput<typeof stepSchema>
+
+/** Why an edit could not be made: its place is gone or takes something else. */
+export type EditProblem =
+  | { readonly code: 'sectionGone'; readonly section: string }
+  | { readonly code: 'pageGone'; readonly page: string }
+  | { readonly code: 'slotUnknown'; readonly slot: string }
+  | { readonly code: 'valueWrong'; readonly place: string }
+  | { readonly code: 'idTwice'; readonly id: string }

@@ -1,5 +1,5 @@
 import type { Pack } from '../pack'
-import { arrange, arrangementOf, type Arrangement, type EditStep, type PlacedPage, type PlacedSection, type SiteDocument, type Worn } from '../site'
+import { arrange, arrangementOf, toPlaced, type Arrangement, type EditStep, type PlacedPage, type PlacedSection, type SiteDocument, type Worn } from '../site'
 import { fitTo, hasContent } from './fit'
 
 /**
@@ -65,15 +65,14 @@ function restore(document: SiteDocument, recorded: Worn): Worn {
   const pages = document.pages.map((page): PlacedPage => {
     const was = then.get(page.id)
     const { sections: now, ...texts } = page
-    if (!was) return { ...texts, sections: now.map(({ slots: _, ...place }) => place) }
+    if (!was) return { ...texts, sections: now.map(toPlaced) }
     const sections: PlacedSection[] = [...was.sections]
     const known = new Set(sections.map((s) => s.id))
     now.forEach((section, i) => {
       if (known.has(section.id) || !hasContent(section)) return
       const before = now.slice(0, i).map((s) => s.id)
       const at = Math.max(-1, ...sections.map((s, j) => (before.includes(s.id) ? j : -1)))
-      const { slots: _, ...place } = section
-      sections.splice(Math.max(1, at + 1), 0, place)
+      sections.splice(Math.max(1, at + 1), 0, toPlaced(section))
     })
     return { ...texts, from: was.from, sections }
   })

@@ -1,43 +1,47 @@
 'use client'
+import { adviseBrand, type SchemeSpec } from '@/core/colour'
 import type { AssetInfo } from '@/core/image'
-import { TRADES } from '@/core/trade'
-import type { Brand, FactName, Facts } from '@/core/site'
-import type { FactValue } from '@/core/site'
+import type { Brand, FactName, Facts, FactValue } from '@/core/site'
 import { Field } from '../parts/field'
 import { AddressInputs } from './address-inputs'
 import { ColourInput, useColourInput } from './colour-input'
 import { FactInput, useFactInput } from './fact-input'
 import { HoursInputs } from './hours-inputs'
+import { KeywordsInput, SocialsInput } from './list-inputs'
 import { LogoInput } from './logo-input'
+import { PurposeInputs } from './purpose-inputs'
+import { TradeInput } from './trade-input'
 
-type Props = {
+export type ColourPart = 'colour' | 'second' | 'third'
+export type BriefProps = {
   readonly facts: Facts
   readonly brand: Brand
+  readonly spec: SchemeSpec
   readonly job: string | null
   readonly logo: AssetInfo | undefined
   readonly onFact: (fact: FactName, value: FactValue | null) => void
-  readonly onColour: (hex: string | null) => void
+  readonly onColour: (part: ColourPart, hex: string | null) => void
   readonly onLogo: (asset: AssetInfo | null) => void
   readonly nameFault?: string | null
 }
 
 /** What is known of the client at the start. Only the name is needed; every key is seen on the page beside. */
-export function BriefFields({ facts, brand, job, logo, onFact, onColour, onLogo, nameFault = null }: Props) {
+export function BriefFields({ facts, brand, spec, job, logo, onFact, onColour, onLogo, nameFault = null }: BriefProps) {
+  const country = facts.address?.country ?? null
   const name = useFactInput('name', facts.name, (v) => onFact('name', v))
-  const trade = useFactInput('trade', facts.trade, (v) => onFact('trade', v))
   const tagline = useFactInput('tagline', facts.tagline, (v) => onFact('tagline', v))
-  const phone = useFactInput('phone', facts.phone, (v) => onFact('phone', v))
+  const special = useFactInput('special', facts.special, (v) => onFact('special', v))
+  const phone = useFactInput('phone', facts.phone, (v) => onFact('phone', v), country)
   const email = useFactInput('email', facts.email, (v) => onFact('email', v))
-  const colour = useColourInput(brand.colour, onColour)
   return (
     <div className="grid gap-4">
       <Field label="Client’s name" fault={name.fault ?? nameFault}>{(control) => <FactInput name="name" input={name} control={control} />}</Field>
-      <div className="grid grid-cols-2 gap-3">
-        <Field label="Trade">{(control) => <FactInput name="trade" input={trade} control={control} list="trades" />}</Field>
-        <Field label="Line under the name">{(control) => <FactInput name="tagline" input={tagline} control={control} />}</Field>
-      </div>
-      <datalist id="trades">{TRADES.map((t) => <option key={t.name} value={t.name} />)}</datalist>
-      <div className="grid grid-cols-2 gap-3">
+      <TradeInput value={facts.trade} onChange={(v) => onFact('trade', v)} />
+      <Field label="Line under the name" fault={tagline.fault}>{(control) => <FactInput name="tagline" input={tagline} control={control} />}</Field>
+      <Field label="What is special about them" fault={special.fault}>{(control) => <FactInput name="special" input={special} control={control} />}</Field>
+      <PurposeInputs value={facts.purposes ?? []} onChange={(v) => onFact('purposes', v)} />
+      <KeywordsInput value={facts.keywords ?? []} onChange={(v) => onFact('keywords', v)} />
+      <div className="grid grid-cols-2 gap-3 border-t border-seam pt-3">
         <Field label="Telephone" fault={phone.fault}>{(control) => <FactInput name="phone" input={phone} control={control} />}</Field>
         <Field label="Email" fault={email.fault}>{(control) => <FactInput name="email" input={email} control={control} />}</Field>
       </div>
@@ -45,7 +49,8 @@ export function BriefFields({ facts, brand, job, logo, onFact, onColour, onLogo,
         <p className="mb-1 text-sm font-semibold" aria-hidden>Address</p>
         <AddressInputs value={facts.address} onChange={(v) => onFact('address', v)} />
       </div>
-      <Field label="Brand colour" fault={colour.fault} hint="Any CSS colour. Text on it is kept readable by itself.">{(control) => <ColourInput input={colour} value={brand.colour} control={control} />}</Field>
+      <SocialsInput value={facts.socials ?? []} onChange={(v) => onFact('socials', v)} />
+      <BrandColours brand={brand} spec={spec} onColour={onColour} />
       <div>
         <p className="mb-1 text-sm font-semibold" aria-hidden>Logo</p>
         <LogoInput job={job} asset={logo} onAsset={onLogo} />
@@ -56,4 +61,23 @@ export function BriefFields({ facts, brand, job, logo, onFact, onColour, onLogo,
       </details>
     </div>
   )
+}
+
+const COLOUR_LABELS: Record<ColourPart, string> = { colour: 'Brand colour', second: 'Second colour', third: 'Third colour' }
+
+function BrandColours({ brand, spec, onColour }: Pick<BriefProps, 'brand' | 'spec' | 'onColour'>) {
+  const advice = brand.colour === undefined ? [] : adviseBrand(spec, brand)
+  const asked: ColourPart[] = brand.colour === undefined ? ['colour'] : brand.second === undefined ? ['colour', 'second'] : ['colour', 'second', 'third']
+  return (
+    <div className="grid gap-3 border-t border-seam pt-3">
+      {asked.map((part) => <OneColour key={part} part={part} value={brand[part]} onColour={onColour} />)}
+      {advice.length > 0 && <ul className="text-sm text-soft" role="status">{advice.map((words) => <li key={words}>{words}</li>)}</ul>}
+    </div>
+  )
+}
+
+function OneColour({ part, value, onColour }: { part: ColourPart; value: string | undefined; onColour: BriefProps['onColour'] }) {
+  const input = useColourInput(value, (hex) => onColour(part, hex))
+  const hint = part === 'colour' ? 'Any CSS colour. Text on it is kept readable by itself.' : part === 'second' ? 'If there is one: for accent sections.' : 'If there is one: for small marks and numbers.'
+  return <Field label={COLOUR_LABELS[part]} fault={input.fault} hint={value === undefined ? hint : undefined}>{(control) => <ColourInput input={input} value={value} control={control} label={COLOUR_LABELS[part]} />}</Field>
 }

@@ -1,8 +1,12 @@
 'use client'
 import { useMemo } from 'react'
+import { toast } from 'sonner'
+import { findScheme, getTemplate } from '@/core/pack'
 import { homePage } from '@/core/site'
+import { findTrade, firstDraft } from '@/core/trade'
 import { useJob, useJobStore } from '../job/job-context'
 import { useGesture } from '../job/use-gesture'
+import { Button } from '../parts/button'
 import { SheetRow, type SheetSource } from '../sheets/sheet-row'
 import type { SheetName } from '../sheets/widths'
 import { BriefFields } from './brief-fields'
@@ -14,14 +18,20 @@ export function BriefStage() {
   const store = useJobStore()
   const document = useJob((s) => s.document)
   const assets = useJob((s) => s.assets)
+  const pack = useJob((s) => s.pack)
   const gesture = useGesture()
   const source = useMemo<SheetSource>(() => ({
     current: () => {
-      const { document: now, pack, assets: known } = store.getState()
-      return { site: { document: now, pack, assets: known, mode: 'draft' }, page: homePage(now) }
+      const { document: now, pack: designs, assets: known } = store.getState()
+      return { site: { document: now, pack: designs, assets: known, mode: 'draft' }, page: homePage(now) }
     },
     subscribe: store.subscribe,
   }), [store])
+  const draft = (): void => {
+    const edit = firstDraft(pack, store.getState().document)
+    if (edit && store.apply(edit)) toast('Every empty place that the trade has words for is filled, as drafts to be confirmed. Undo takes them out.')
+    else toast('There is no empty place left that the trade has words for.')
+  }
   return (
     <main className="grid min-h-0 flex-1 grid-cols-[minmax(22rem,26rem)_minmax(0,1fr)]">
       <div className="min-h-0 overflow-y-auto border-e border-seam bg-cloth p-5">
@@ -30,16 +40,21 @@ export function BriefStage() {
         <BriefFields
           facts={document.facts}
           brand={document.brand}
+          spec={findScheme(getTemplate(pack, document.template), document.scheme ?? null)}
           job={store.getState().id}
           logo={document.brand.logo ? assets[document.brand.logo] : undefined}
           nameFault={document.facts.name ? null : 'A job needs the client’s name; the template’s stands in for it.'}
           onFact={(fact, value) => store.apply({ type: 'fact/set', fact, value }, gesture(`fact ${fact}`))}
-          onColour={(value) => store.apply({ type: 'brand/set', part: 'colour', value }, gesture('colour'))}
+          onColour={(part, value) => store.apply({ type: 'brand/set', part, value }, gesture(part))}
           onLogo={(asset) => {
             if (asset) store.addAsset(asset)
             store.apply({ type: 'brand/set', part: 'logo', value: asset?.id ?? null })
           }}
         />
+        <div className="mt-5 border-t border-seam pt-4">
+          <Button onClick={draft} disabled={!findTrade(document.facts.trade ?? '')}>Make a first draft from the trade</Button>
+          <p className="mt-1 text-sm text-soft">{findTrade(document.facts.trade ?? '') ? 'Fills only what is empty, and marks it to be confirmed.' : 'Needs a trade from the list.'}</p>
+        </div>
       </div>
       <section className="flex min-h-0 flex-col p-5" aria-label="The home page">
         <SheetRow source={source} sheets={SHEETS} label="Home page" events={null} />

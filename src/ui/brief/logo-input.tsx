@@ -4,6 +4,7 @@ import type { AssetInfo } from '@/core/image'
 import { Button } from '../parts/button'
 import { kilobytes } from '../parts/words'
 import { ApiError, uploadPicture } from '../job/api'
+import { useLogoAdvice } from './use-logo-advice'
 
 export const PICTURE_TYPES = 'image/jpeg,image/png,image/webp,image/avif,image/gif,image/svg+xml,.svg'
 
@@ -14,6 +15,7 @@ export function LogoInput({ job, asset, onAsset }: Props) {
   const [busy, setBusy] = useState(false)
   const [fault, setFault] = useState<string | null>(null)
   const [over, setOver] = useState(false)
+  const advice = useLogoAdvice(asset)
   const input = useRef<HTMLInputElement>(null)
   const take = async (file: File | undefined): Promise<void> => {
     if (!file) return
@@ -35,7 +37,7 @@ export function LogoInput({ job, asset, onAsset }: Props) {
         onDragLeave={() => setOver(false)}
         onDrop={(event) => { event.preventDefault(); setOver(false); void take(event.dataTransfer.files[0]) }}
       >
-        {asset && <img src={`/media/${encodeURIComponent(asset.id)}/whole/50-50/${Math.min(400, asset.width)}.${asset.vector ? 'svg' : 'webp'}`} alt="The logo as chosen" className="h-10 max-w-32 object-contain" />}
+        {asset && <img src={`/media/${encodeURIComponent(asset.id)}/whole/50-50/${Math.min(400, asset.width)}.${asset.vector ? 'svg' : 'webp'}`} alt="The logo as chosen" className={`h-10 max-w-32 object-contain ${advice?.tone === 'light' ? 'bg-ink p-1' : ''}`} />}
         <p className="min-w-28 flex-1 text-sm text-soft">
           {busy ? <span role="status">Reading the logo…</span> : asset ? `${asset.vector ? 'Drawing (SVG)' : `${asset.width} × ${asset.height} px`}, ${kilobytes(asset.bytes)}${asset.alpha ? '' : ', not transparent'}` : 'SVG or transparent PNG. Drop it here or choose it.'}
         </p>
@@ -43,6 +45,7 @@ export function LogoInput({ job, asset, onAsset }: Props) {
         <Button onClick={() => input.current?.click()} disabled={busy}>{asset ? 'Change' : 'Choose logo'}</Button>
         <input ref={input} type="file" accept={PICTURE_TYPES} className="hidden" aria-label="Logo file" tabIndex={-1} onChange={(event) => { void take(event.target.files?.[0]); event.target.value = '' }} />
       </div>
+      {advice && advice.advice.length > 0 && <ul className="mt-1 grid gap-1 text-sm text-soft" role="status">{advice.advice.map((words) => <li key={words}>{words}</li>)}</ul>}
       {fault && <p className="mt-1 text-sm font-medium text-thread" role="alert">✕ {fault}</p>}
     </div>
   )

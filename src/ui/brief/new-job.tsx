@@ -4,38 +4,44 @@ import { useRouter } from 'next/navigation'
 import { useEffect, useMemo, useState, type FormEvent } from 'react'
 import { createStore } from 'zustand/vanilla'
 import type { AssetTable } from '@/core/image'
-import { getTemplate, makeDocument, type Pack } from '@/core/pack'
-import { findFactFault, homePage, type Brand, type Facts } from '@/core/site'
+import { findScheme, getTemplate, makeDocument, type Pack } from '@/core/pack'
+import { applyEdit, findFactFault, homePage, type Brand, type Facts, type SiteDocument } from '@/core/site'
+import { firstDraft } from '@/core/trade'
 import { ApiError, postJson } from '../job/api'
 import { Button, buttonClass } from '../parts/button'
 import { SheetRow, type SheetSource } from '../sheets/sheet-row'
 import type { SheetName } from '../sheets/widths'
 import { BriefFields } from './brief-fields'
+import { bestTemplate } from './suited-template'
+import { ThreeAnswers } from './three-answers'
 
 const SHEETS: readonly SheetName[] = ['desktop', 'phone']
-type Draft = { readonly facts: Facts; readonly brand: Brand; readonly assets: AssetTable }
+type Way = 'brief' | 'three'
+type Draft = { readonly facts: Facts; readonly brand: Brand; readonly assets: AssetTable; readonly way: Way }
 
 /** A new job: the brief on one side, the client's home page on the other, live from the first letter. */
-export function NewJob({ pack, assets, template }: { pack: Pack; assets: AssetTable; template: string }) {
+export function NewJob({ pack, assets }: { pack: Pack; assets: AssetTable }) {
   const router = useRouter()
-  const [draft, setDraft] = useState<Draft>({ facts: {}, brand: {}, assets })
+  const [draft, setDraft] = useState<Draft>({ facts: {}, brand: {}, assets, way: 'brief' })
   const [fault, setFault] = useState<string | null>(null)
   const [busy, setBusy] = useState(false)
-  const [store] = useState(() => createStore<Draft>(() => ({ facts: {}, brand: {}, assets })))
+  const [store] = useState(() => createStore<Draft>(() => draft))
+  const best = useMemo(() => bestTemplate(pack, assets, draft.facts), [pack, assets, draft.facts])
+  const template = best?.template.id ?? 'tallow'
   const source = useMemo<SheetSource>(() => ({
     current: () => {
-      const { facts, brand, assets: known } = store.getState()
-      const document = makeDocument(getTemplate(pack, template), facts, brand)
+      const { facts, brand, assets: known, way } = store.getState()
+      const document = begun(pack, bestTemplate(pack, assets, facts)?.template.id ?? 'tallow', facts, brand, way === 'three')
       return { site: { document, pack, assets: known, mode: 'draft' }, page: homePage(document) }
     },
     subscribe: store.subscribe,
-  }), [store, pack, template])
+  }), [store, pack, assets])
   const change = (next: (before: Draft) => Draft): void => {
     store.setState(next(store.getState()))
     setDraft(store.getState())
     setFault(null)
   }
-  useEffect(() => document.querySelector<HTMLInputElement>('input')?.focus(), [])
+  useEffect(() => document.querySelector<HTMLInputElement>('form input:not([type=radio])')?.focus(), [draft.way])
 
   const submit = async (event: FormEvent): Promise<void> => {
     event.preventDefault()
@@ -44,48 +50,75 @@ export function NewJob({ pack, assets, template }: { pack: Pack; assets: AssetTa
     if (found) return setFault(found)
     setBusy(true)
     try {
-      const { job } = await postJson<{ job: string }>('/api/jobs', { template, facts: { ...draft.facts, name }, brand: draft.brand })
-      router.push(`/jobs/${job}/content`)
+      const { job } = await postJson<{ job: string }>('/api/jobs', { template, facts: { ...draft.facts, name }, brand: draft.brand, draft: draft.way === 'three' })
+      router.push(`/jobs/${job}/template`)
     } catch (error) {
       setFault(error instanceof ApiError ? error.message : 'The job could not be made. Try again.')
       setBusy(false)
     }
   }
+  const onFact = (fact: keyof Facts, value: unknown): void => change((d) => ({ ...d, facts: without(d.facts, fact, value) }))
 
   return (
     <main className="grid h-dvh grid-cols-[minmax(22rem,26rem)_minmax(0,1fr)]">
       <form onSubmit={submit} className="flex min-h-0 flex-col border-e border-seam bg-cloth" noValidate aria-label="New job">
         <div className="flex-1 overflow-y-auto p-5">
           <h1 className="mb-1 text-2xl font-bold tracking-tight">New job</h1>
-          <p className="mb-5 text-soft">The name is enough to begin with.</p>
-          <BriefFields
-            facts={draft.facts}
-            brand={draft.brand}
-            job={null}
-            logo={draft.brand.logo ? draft.assets[draft.brand.logo] : undefined}
-            onFact={(fact, value) => change((d) => ({ ...d, facts: without(d.facts, fact, value) }))}
-            onColour={(hex) => change((d) => ({ ...d, brand: without(d.brand, 'colour', hex) }))}
-            onLogo={(asset) => change((d) => ({ ...d, brand: without(d.brand, 'logo', asset?.id ?? null), assets: asset ? { ...d.assets, [asset.id]: asset } : d.assets }))}
-          />
+          <p className="mb-3 text-soft">The name is enough to begin with.</p>
+          <WayIn way={draft.way} onWay={(way) => change((d) => ({ ...d, way }))} />
+          {draft.way === 'three' ? <ThreeAnswers facts={draft.facts} onFact={onFact} /> : (
+            <BriefFields
+              facts={draft.facts}
+              brand={draft.brand}
+              spec={findScheme(getTemplate(pack, template), null)}
+              job={null}
+              logo={draft.brand.logo ? draft.assets[draft.brand.logo] : undefined}
+              onFact={onFact}
+              onColour={(part, hex) => change((d) => ({ ...d, brand: without(d.brand, part, hex) }))}
+              onLogo={(asset) => change((d) => ({ ...d, brand: without(d.brand, 'logo', asset?.id ?? null), assets: asset ? { ...d.assets, [asset.id]: asset } : d.assets }))}
+            />
+          )}
         </div>
         <div className="border-t border-seam p-4">
           {fault && <p className="mb-2 text-sm font-medium text-thread" role="alert">✕ {fault}</p>}
           <div className="flex gap-2">
-            <Button look="main" type="submit" className="flex-1" disabled={busy}>{busy ? 'Making the job…' : 'Make the job'}</Button>
+            <Button look="main" type="submit" className="flex-1" disabled={busy}>{busy ? 'Making the job…' : 'Make the job, then choose a template'}</Button>
             <Link href="/" className={buttonClass('quiet')}>Cancel</Link>
           </div>
         </div>
       </form>
-      <section className="flex min-h-0 flex-col p-5" aria-label="The home page, as it will begin">
-        <SheetRow source={source} sheets={SHEETS} label="Home page" events={null} />
+      <section className="flex min-h-0 flex-col p-5" aria-label="The home page, as it would begin">
+        <p className="mb-3 text-sm text-soft" role="status">
+          {best && best.suits.score > 0 ? <>Worn here: <strong className="text-ink">{best.template.name}</strong>, {best.suits.reasons.join('; ')}.</> : 'Say the trade, and the template that suits it is worn here.'}
+        </p>
+        <div className="min-h-0 flex-1"><SheetRow source={source} sheets={SHEETS} label="Home page" events={null} /></div>
       </section>
     </main>
   )
 }
 
+function WayIn({ way, onWay }: { way: Way; onWay: (way: Way) => void }) {
+  const look = 'flex-1 cursor-pointer border border-ink px-3 py-1.5 text-center text-sm font-semibold has-checked:bg-ink has-checked:text-cloth has-focus-visible:outline-2 has-focus-visible:outline-offset-2'
+  return (
+    <fieldset className="mb-5 flex">
+      <legend className="sr-only">Way in</legend>
+      <label className={look}><input type="radio" name="way" className="sr-only" checked={way === 'brief'} onChange={() => onWay('brief')} />The whole brief</label>
+      <label className={`${look} border-s-0`}><input type="radio" name="way" className="sr-only" checked={way === 'three'} onChange={() => onWay('three')} />Three answers</label>
+    </fieldset>
+  )
+}
+
+/** The site as the job would begin, with its first draft where that is asked for. */
+function begun(pack: Pack, template: string, facts: Facts, brand: Brand, drafted: boolean): SiteDocument {
+  const document = makeDocument(getTemplate(pack, template), facts, brand)
+  const edit = drafted ? firstDraft(pack, document) : null
+  const applied = edit && applyEdit(document, edit)
+  return applied?.ok ? applied.document : document
+}
+
 function firstFault(facts: Facts): string | null {
-  for (const name of ['name', 'phone', 'email'] as const) {
-    const fault = findFactFault(name, facts[name] ?? '')
+  for (const name of ['name', 'phone', 'email', 'special'] as const) {
+    const fault = findFactFault(name, facts[name] ?? '', facts.address?.country ?? null)
     if (fault) return fault
   }
   return null

@@ -3,7 +3,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { createStore } from 'zustand/vanilla'
 import { toast } from 'sonner'
 import { sectionPlaceholders, shownValue } from '@/core/pack'
-import { findPage, findPageByPath, findSection, findSlotType, homePage, type PageId, type SiteDocument, type SlotValue } from '@/core/site'
+import { findPage, findPageByPath, findSection, findSlotType, homePage, type PageId, type SectionId, type SiteDocument, type SlotValue } from '@/core/site'
 import { PICTURE_TYPES } from '../brief/logo-input'
 import { useJob, useJobStore } from '../job/job-context'
 import { useGesture } from '../job/use-gesture'
@@ -11,6 +11,7 @@ import { SheetRow, type SheetFit, type SheetRowHandle, type SheetSource } from '
 import type { SheetCommand } from '../sheets/sheet-hands'
 import type { Place } from '../sheets/place'
 import type { SheetName } from '../sheets/widths'
+import { DesignStrip } from './design-strip'
 import type { LineFit } from './fit-strip'
 import { Ledger } from './ledger'
 import { putPicture } from './slot-actions'
@@ -27,6 +28,7 @@ export function ContentStage() {
   const [tab, setTab] = useState<Tab>(() => firstTab(document))
   const [hand, setHand] = useState<RowPlace | null>(null)
   const [big, setBig] = useState<SheetName | null>(null)
+  const [designs, setDesigns] = useState<SectionId | null>(null)
   const [fits, setFits] = useState<ReadonlyMap<string, LineFit>>(new Map())
   const [view] = useState(() => createStore<{ page: PageId }>(() => ({ page: tab === 'shared' ? homePage(document).id : tab })))
   const sheets = useRef<SheetRowHandle>(null)
@@ -118,9 +120,10 @@ export function ContentStage() {
       case 'down': return step(1)
       case 'up': return step(-1)
       case 'keep': return keepInHand(hand)
+      case 'designs': return setDesigns(hand?.type === 'slot' ? hand.section : (findPage(now, view.getState().page)?.sections[0]?.id ?? null))
       default: return name satisfies never
     }
-  }, [store, hand, tab, goTo, step])
+  }, [store, view, hand, tab, goTo, step])
 
   useEffect(() => {
     const press = (event: KeyboardEvent): void => {
@@ -129,6 +132,7 @@ export function ContentStage() {
       const found: SheetCommand | null =
         event.key === 'F8' ? (event.shiftKey ? 'previousLeftover' : 'nextLeftover')
         : event.altKey && event.key.toLowerCase() === 'k' ? 'keep'
+        : event.altKey && event.key.toLowerCase() === 'd' ? 'designs'
         : event.key === 'Enter' && cell && cell.tagName !== 'BUTTON' && (!many || event.ctrlKey || event.metaKey) ? (event.shiftKey ? 'up' : 'down') : null
       if (!found) return
       event.preventDefault()
@@ -169,13 +173,13 @@ export function ContentStage() {
   return (
     <main className="flex min-h-0 flex-1 flex-col">
       <h1 className="sr-only">Content</h1>
-      <div className={`min-h-0 shrink-0 px-4 pt-3 ${big ? 'flex-1' : 'h-[52%]'}`}>
+      <div className={`min-h-0 shrink-0 px-4 pt-3 ${big || designs ? 'flex-1' : 'h-[52%]'}`}>
         <SheetRow ref={sheets} source={source} sheets={SHEETS} label="Page" events={events} big={big} onBig={setBig} onFit={noteFit} />
       </div>
       <div className="mt-2 flex shrink-0 flex-col"><TabBar tab={tab} onTab={(next) => { setHand(null); openTab(next) }} /></div>
-      <Ledger tab={tab} hand={hand} onHold={hold} fits={fits} folded={big !== null} />
+      {designs ? <DesignStrip key={designs} section={designs} page={findPage(document, view.getState().page) ?? homePage(document)} onClose={() => setDesigns(null)} /> : <Ledger tab={tab} hand={hand} onHold={hold} fits={fits} folded={big !== null} onDesigns={setDesigns} />}
       <p className="shrink-0 border-t border-seam bg-cloth px-4 py-1 font-mono text-xs text-soft">
-        F8 next leftover · Enter down · Alt+K keep the template’s words · Ctrl+Z undo · Ctrl+click follows a link
+        F8 next leftover · Enter down · Alt+K keep or confirm · Alt+D designs · Ctrl+Z undo · Ctrl+click follows a link
       </p>
       <input
         ref={(input) => { picker.current.input = input }}

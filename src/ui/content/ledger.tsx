@@ -1,6 +1,9 @@
 'use client'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import { findPage, reachOf } from '@/core/site'
+import { designsOf } from '@/core/pack'
+import { findPage, findSection, reachOf, type SectionId } from '@/core/site'
+import { confirmDrafts } from '@/core/trade'
+import { notShownIn } from '@/core/wear'
 import { useJob, useJobStore } from '../job/job-context'
 import { useGesture } from '../job/use-gesture'
 import { BrandRows } from './brand-rows'
@@ -19,10 +22,11 @@ type Props = {
   readonly fits: ReadonlyMap<string, LineFit>
   /** Folded to the row in hand, while one sheet has the screen. */
   readonly folded: boolean
+  readonly onDesigns: (section: SectionId) => void
 }
 
 /** A tab's places in reading order: the template's words beside the client's. */
-export function Ledger({ tab, hand, onHold, fits, folded }: Props) {
+export function Ledger({ tab, hand, onHold, fits, folded, onDesigns }: Props) {
   const store = useJobStore()
   const document = useJob((s) => s.document)
   const pack = useJob((s) => s.pack)
@@ -87,7 +91,9 @@ export function Ledger({ tab, hand, onHold, fits, folded }: Props) {
           <section key={group.type === 'section' ? group.section : group.type} aria-label={`${capital(group.title)}, changes ${reach}`}>
             {!folded && (
               <h2 className="flex items-baseline gap-3 border-b border-seam bg-table px-4 pb-1 pt-3 text-base font-bold tracking-tight">
-                {capital(group.title)}<span className="font-mono text-xs font-normal text-soft">{reach === 'every page' ? 'changes every page' : `changes ${findPage(document, tab as never) ? 'this page only' : reach}`}</span>
+                {capital(group.title)}
+                {group.type === 'section' && <SectionTools section={group.section} onDesigns={onDesigns} />}
+                <span className="font-mono text-xs font-normal text-soft">{reach === 'every page' ? 'changes every page' : `changes ${findPage(document, tab as never) ? 'this page only' : reach}`}</span>
               </h2>
             )}
             {draw(group)}
@@ -95,6 +101,24 @@ export function Ledger({ tab, hand, onHold, fits, folded }: Props) {
         )
       })}
     </div>
+  )
+}
+
+/** What can be done with a section as a whole, and what its design has no place for. */
+function SectionTools({ section: id, onDesigns }: { section: SectionId; onDesigns: (section: SectionId) => void }) {
+  const store = useJobStore()
+  const pack = useJob((s) => s.pack)
+  const section = useJob((s) => findSection(s.document, id))
+  if (!section) return null
+  const hidden = notShownIn(pack, section)
+  const drafts = confirmDrafts([section])
+  const look = 'rounded-sm border border-seam bg-cloth px-1.5 text-sm font-normal tracking-normal hover:border-ink hover:bg-tape'
+  return (
+    <>
+      <button type="button" className={look} onClick={() => onDesigns(id)} title="Walk through the designs (Alt+D)">Designs ({designsOf(pack, section.kind).length})</button>
+      {drafts && <button type="button" className={look} onClick={() => store.apply(drafts)}>Confirm all drafts</button>}
+      {hidden.length > 0 && <span className="text-sm font-normal tracking-normal text-thread" title={hidden.map((h) => `${h.slot}: ${h.words}`).join('\n')}>not shown in this design: {hidden.map((h) => h.slot).join(', ')}</span>}
+    </>
   )
 }
 

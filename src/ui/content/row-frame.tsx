@@ -3,7 +3,7 @@ import { Undo2 } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { FitStrip, type LineFit } from './fit-strip'
 
-export type RowState = 'leftover' | 'client’s' | 'kept' | 'left empty' | 'left for later' | 'computed' | 'as designed'
+export type RowState = 'leftover' | 'draft' | 'client’s' | 'kept' | 'left empty' | 'left for later' | 'computed' | 'as designed'
 
 type Props = {
   readonly id: string
@@ -14,6 +14,8 @@ type Props = {
   readonly fit?: LineFit | undefined
   /** Adopts the template's content as the client's. */
   readonly onKeep?: (() => void) | undefined
+  /** Makes draft words the client's own. */
+  readonly onConfirm?: (() => void) | undefined
   /** Takes the client's content out again. */
   readonly onBack?: (() => void) | undefined
   readonly onHold: () => void
@@ -23,8 +25,9 @@ type Props = {
 export const ROW_GRID = 'grid grid-cols-[9.5rem_minmax(0,1fr)_minmax(0,1.35fr)_10.5rem_8.5rem] gap-x-4'
 
 /** One line of the ledger: the place, the template's content beside the client's, the fit, the state. */
-export function RowFrame({ id, label, template, state, inHand, fit, onKeep, onBack, onHold, children }: Props) {
+export function RowFrame({ id, label, template, state, inHand, fit, onKeep, onConfirm, onBack, onHold, children }: Props) {
   const leftover = state === 'leftover'
+  const draft = state === 'draft'
   return (
     <div
       id={`row-${id}`}
@@ -39,8 +42,9 @@ export function RowFrame({ id, label, template, state, inHand, fit, onKeep, onBa
       <div className="min-w-0">{children}</div>
       <div className="pt-1">{fit && <FitStrip fit={fit} />}</div>
       <div className="flex items-center justify-between gap-1 pt-1 text-sm">
-        <span className={leftover ? 'stitch-under pb-0.5 font-medium text-thread' : 'text-soft'}>{state}</span>
+        <span className={leftover ? 'stitch-under pb-0.5 font-medium text-thread' : draft ? 'border-b-2 border-dotted border-tape-dark font-medium text-tape-dark' : 'text-soft'}>{draft ? 'to confirm' : state}</span>
         {leftover && onKeep && <button type="button" className="rounded-sm border border-seam px-1.5 text-sm hover:border-ink hover:bg-tape" title="Keep the template’s words as the client’s (Alt+K)" onClick={onKeep} data-keep>Keep</button>}
+        {draft && onConfirm && <button type="button" className="rounded-sm border border-seam px-1.5 text-sm hover:border-ink hover:bg-tape" title="These words came from a phrase bank: make them the client’s own (Alt+K)" onClick={onConfirm} data-keep>Confirm</button>}
         {!leftover && onBack && (
           <button type="button" className="rounded-sm border border-clear p-1 text-soft hover:border-ink hover:text-ink" aria-label="Take the client’s content out; the template’s shows again" title="Back to the template’s" onClick={onBack}><Undo2 size={13} aria-hidden /></button>
         )}

@@ -1,7 +1,7 @@
 import { nanoid } from 'nanoid'
 import { toast } from 'sonner'
 import { listItems, sectionPlaceholders, sectionRows, type LedgerRow } from '@/core/pack'
-import { findSection, richFromPlain, type EditStep, type SectionId, type SlotValue } from '@/core/site'
+import { confirmedValue, findSection, richFromPlain, type EditStep, type SectionId, type SlotValue } from '@/core/site'
 import { ApiError, uploadPicture } from '../job/api'
 import type { JobStore } from '../job/job-store'
 import { count } from '../parts/words'
@@ -26,6 +26,7 @@ export function makeSlotActions(store: JobStore, gesture: (place: string) => str
     set,
     hold: (row) => hold({ type: 'slot', section: row.section.id, slot: row.path }),
     file: (row, file) => void putPicture(store, row.section.id, row.path, file, setBusy),
+    confirm: (row) => { if (row.value) store.apply({ type: 'slot/set', section: row.section.id, slot: row.path, value: confirmedValue(row.value) }) },
     pour: (row, lines) => pour(store, row, lines),
     addItem: (row) => reorder(row, (order) => [...order, nanoid(6)]),
     removeItem: (row) => reorder(row, (order) => order.filter((id) => id !== row.path.split('/')[1])),

@@ -17,6 +17,7 @@ export type SlotActions = {
   readonly file: (row: LedgerRow, file: File) => void
   readonly pour: (row: LedgerRow, lines: readonly string[]) => void
   readonly hold: (row: LedgerRow) => void
+  readonly confirm: (row: LedgerRow) => void
   readonly addItem: (row: LedgerRow) => void
   readonly moveItem: (row: LedgerRow, by: -1 | 1) => void
   readonly removeItem: (row: LedgerRow) => void
@@ -34,6 +35,7 @@ export const SlotRow = memo(function SlotRow({ id, row, title, inHand, busy, fit
       inHand={inHand}
       fit={row.type === 'text' || row.type === 'rich' || row.type === 'link' ? fit : undefined}
       onKeep={row.placeholder ? () => actions.set(row, row.placeholder) : undefined}
+      onConfirm={row.draft && row.value ? () => actions.confirm(row) : undefined}
       onBack={row.value && row.placeholder ? () => actions.set(row, null) : undefined}
       onHold={() => actions.hold(row)}
     >
@@ -44,6 +46,7 @@ export const SlotRow = memo(function SlotRow({ id, row, title, inHand, busy, fit
 
 function stateOf(row: LedgerRow): RowState {
   if (row.leftover) return 'leftover'
+  if (row.draft) return 'draft'
   if (row.value === null) return row.type === 'list' ? 'as designed' : 'left empty'
   if (isEmptyValue(row.value)) return 'left empty'
   return JSON.stringify(row.value) === JSON.stringify(row.placeholder) ? 'kept' : 'client’s'

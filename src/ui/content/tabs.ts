@@ -68,7 +68,7 @@ export function groupPlaces(document: SiteDocument, group: Group): { readonly pl
       { place: { type: 'page', page: group.page.id, part: 'title' }, leftover: false },
       { place: { type: 'page', page: group.page.id, part: 'description' }, leftover: group.page.description === undefined },
     ]
-    case 'section': return group.rows.map((row) => ({ place: { type: 'slot', section: group.section, slot: row.path }, leftover: row.leftover }))
+    case 'section': return group.rows.map((row) => ({ place: { type: 'slot', section: group.section, slot: row.path }, leftover: row.leftover || row.draft }))
     default: return group satisfies never
   }
 }

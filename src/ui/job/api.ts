@@ -1,15 +1,17 @@
 import * as v from 'valibot'
 import type { AssetInfo } from '@/core/image'
+import type { PackFault } from '@/core/pack'
 
 /** A refusal or failure from the server, in words a person can act on. `status` 0: the server did not answer. */
 export class ApiError extends Error {
-  constructor(readonly status: number, readonly code: string, message: string) {
+  constructor(readonly status: number, readonly code: string, message: string, readonly faults: readonly PackFault[] = []) {
     super(message)
     this.name = 'ApiError'
   }
 }
 
-const problemSchema = v.object({ problem: v.object({ code: v.string(), sentence: v.string() }) })
+const faultSchema = v.object({ file: v.string(), line: v.number(), fault: v.string() })
+const problemSchema = v.object({ problem: v.object({ code: v.string(), sentence: v.string(), faults: v.optional(v.array(faultSchema)) }) })
 export const NO_ANSWER = 'Instant Fit does not answer. Your changes are kept on this screen and sent when it is back.'
 
 export async function callApi<T>(url: string, init?: RequestInit): Promise<T> {
@@ -28,7 +30,7 @@ async function send(url: string, init?: RequestInit): Promise<Response> {
 }
 
 function toApiError(status: number, body: unknown): ApiError {
-  return v.is(problemSchema, body) ? new ApiError(status, body.problem.code, body.problem.sentence) : new ApiError(status, 'unexpected', `The server answered with status ${status}. Try again.`)
+  return v.is(problemSchema, body) ? new ApiError(status, body.problem.code, body.problem.sentence, body.problem.faults) : new ApiError(status, 'unexpected', `The server answered with status ${status}. Try again.`)
 }
 
 export function postJson<T>(url: string, body: unknown, method = 'POST'): Promise<T> {

@@ -2,7 +2,7 @@ import type { SlotValue } from '@/core/site'
 import { readPlace, type Place } from './place'
 import { readRich } from './read-rich'
 
-export type SheetCommand = 'nextLeftover' | 'previousLeftover' | 'undo' | 'redo' | 'down' | 'up' | 'keep'
+export type SheetCommand = 'nextLeftover' | 'previousLeftover' | 'undo' | 'redo' | 'down' | 'up' | 'keep' | 'designs'
 export type SheetEvents = {
   /** A place was clicked or tabbed into. */
   readonly onPick: (place: Place) => void
@@ -106,6 +106,7 @@ export class SheetHands {
       : control && event.key.toLowerCase() === 'z' ? (event.shiftKey ? 'redo' : 'undo')
       : control && event.key.toLowerCase() === 'y' ? 'redo'
       : event.altKey && event.key.toLowerCase() === 'k' ? 'keep'
+      : event.altKey && event.key.toLowerCase() === 'd' ? 'designs'
       : event.key === 'Enter' && this.typing && (!rich || control) ? (event.shiftKey ? 'up' : 'down') : null
     if (event.key === 'Escape') (this.document.activeElement as HTMLElement | null)?.blur()
     if (!command) return
@@ -133,7 +134,7 @@ function readTyped(element: Element, place: Place): SlotValue | string {
 }
 
 /** The site's own path that a relative link leads to: `../about/` → `/about/`; null for links that leave the site. */
-function toSitePath(href: string): string | null {
+export function toSitePath(href: string): string | null {
   const part = /^(?:\.\.?\/)+([a-z0-9-]+\/)?$/.exec(href)
   return part ? `/${part[1] ?? ''}` : null
 }

@@ -22,6 +22,8 @@ type Props = {
   readonly sheets: readonly SheetName[]
   readonly label: string
   readonly events: Omit<SheetEvents, 'onScroll'> | null
+  /** Where nothing is typed: which page a clicked link leads to. */
+  readonly onGo?: (path: string) => void
   readonly big?: SheetName | null
   readonly onBig?: (big: SheetName | null) => void
   readonly onFit?: (sheet: SheetName, fit: SheetFit) => void
@@ -31,13 +33,13 @@ type Props = {
 const GAP = 16
 
 /** The page at several widths side by side, at one scale, all live: typed on one, seen on all. */
-export function SheetRow({ source, sheets, label, events, big = null, onBig, onFit, ref }: Props) {
+export function SheetRow({ source, sheets, label, events, onGo, big = null, onBig, onFit, ref }: Props) {
   const row = useRef<HTMLDivElement>(null)
   const frames = useRef(new Map<SheetName, HTMLIFrameElement>())
   const views = useRef(new Map<SheetName, SheetView>())
-  const handlers = useRef({ events, onFit })
+  const handlers = useRef({ events, onFit, onGo })
   const size = useSize(row)
-  handlers.current = { events, onFit }
+  handlers.current = { events, onFit, onGo }
 
   useImperativeHandle(ref, () => ({
     hold: (place) => views.current.forEach((view) => view.hold(place)),
@@ -61,7 +63,7 @@ export function SheetRow({ source, sheets, label, events, big = null, onBig, onF
         onGo: (path) => handlers.current.events?.onGo(path),
         onCommand: (command) => handlers.current.events?.onCommand(command),
         onScroll: (section, share) => all.forEach((view, other) => other !== name && view.scrollTo(section, share)),
-      }))
+      }, (path) => handlers.current.onGo?.(path)))
     }
     const lead = (name: SheetName) => () => all.forEach((view, other) => view.setLeader(other === name))
     const tell = (name: SheetName): void => handlers.current.onFit?.(name, { now: now.get(name) ?? new Map(), designed: designed.get(name) ?? new Map() })

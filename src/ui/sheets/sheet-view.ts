@@ -2,7 +2,7 @@ import morphdom from 'morphdom'
 import type { DraftFrame, DraftSection } from '@/core/render'
 import { measurePart } from './measure-lines'
 import { placeSelector, type Place } from './place'
-import { SheetHands, type SheetEvents } from './sheet-hands'
+import { SheetHands, toSitePath, type SheetEvents } from './sheet-hands'
 import { SHEET_CSS } from './sheet-css'
 
 /** One sheet: a page drawn live in a frame, patched where it changed, and typed into. */
@@ -14,13 +14,19 @@ export class SheetView {
   /** The next scroll event is our own doing. */
   private isMoved = false
 
-  constructor(private readonly frame: HTMLIFrameElement, events: SheetEvents | null) {
+  constructor(private readonly frame: HTMLIFrameElement, events: SheetEvents | null, onGo?: (path: string) => void) {
     const document = this.document
     document.open()
     document.write(`<!doctype html><html><head><meta charset="utf-8"><meta http-equiv="Content-Security-Policy" content="default-src 'none'; img-src 'self' data: blob:; font-src 'self'; style-src 'unsafe-inline'"><title>Sheet</title><style id="fonts"></style><style id="tokens"></style><style id="designs"></style><style id="sheet">${SHEET_CSS}</style></head><body></body></html>`)
     document.close()
-    // A sheet shows a page and never leaves it.
-    document.addEventListener('click', (event) => (event.target as Element).closest('a') && event.preventDefault())
+    // A sheet shows a page and never leaves it; whoever walks through the site is told which page a link leads to.
+    document.addEventListener('click', (event) => {
+      const link = (event.target as Element).closest('a')
+      if (!link) return
+      event.preventDefault()
+      const path = toSitePath(link.getAttribute('href') ?? '')
+      if (onGo && !events && path !== null) onGo(path)
+    })
     document.addEventListener('submit', (event) => event.preventDefault())
     this.hands = events && new SheetHands(document, events)
     if (events) this.lead(events)
@@ -33,15 +39,17 @@ export class SheetView {
     return document
   }
 
-  /** Draws what differs from what is shown; returns the ids of the sections drawn again. */
-  show(frame: DraftFrame): string[] {
+  /** Draws what differs from what is shown; returns the ids of the sections drawn again. With `only`, that section alone. */
+  show(frame: DraftFrame, only?: string): string[] {
     const { document } = this
     for (const part of ['fonts', 'tokens', 'designs'] as const) {
       const style = document.getElementById(part)
       if (style && style.textContent !== frame.styles[part]) style.textContent = frame.styles[part]
     }
     const all = [frame.header, ...frame.sections, frame.footer]
-    if (frame.page !== this.page) return this.showAnew(frame, all)
+    if (only !== undefined) return this.showAlone(frame, all.filter((s) => s.id === only))
+    // Another page, or the same one arranged anew.
+    if (frame.page !== this.page || all.map((s) => s.id).join(' ') !== [...this.shown.keys()].join(' ')) return this.showAnew(frame, all)
     const changed = all.filter((s) => this.shown.get(s.id) !== s.html)
     for (const section of changed) this.patch(section)
     return changed.map((s) => s.id)
@@ -50,10 +58,20 @@ export class SheetView {
   private showAnew(frame: DraftFrame, all: readonly DraftSection[]): string[] {
     const { document } = this
     document.documentElement.lang = frame.language
+    const top = frame.page === this.page ? document.documentElement.scrollTop : 0
     document.body.innerHTML = `${frame.header.html}<main id="main">${frame.sections.map((s) => s.html).join('')}</main>${frame.footer.html}`
-    document.documentElement.scrollTop = 0
+    document.documentElement.scrollTop = top
     this.page = frame.page
     this.shown = new Map(all.map((s) => [s.id, s.html]))
+    return all.map((s) => s.id)
+  }
+
+  private showAlone(frame: DraftFrame, all: readonly DraftSection[]): string[] {
+    const { document } = this
+    document.documentElement.lang = frame.language
+    const html = all.map((s) => s.html).join('')
+    if (this.shown.get('alone') !== html) document.body.innerHTML = html
+    this.shown = new Map([['alone', html]])
     return all.map((s) => s.id)
   }
 
