@@ -41,7 +41,7 @@ children.forEach((child) => child.on('exit', (code) => {
 
 for (const port of [CONTROL_PORT, APP_PORT]) await untilAnswers(port)
 if (isNew) {
-  say('Making the demo data: three clients, one of them published. About half a minute.')
+  say('Making the demo data: four clients, one of them published. About half a minute.')
   run(process.execPath, ['--import', 'tsx', 'scripts/seed.ts', `http://127.0.0.1:${APP_PORT}`], env)
 }
 console.log(`

@@ -1,7 +1,8 @@
 import Color from 'colorjs.io'
 import { expect, test } from 'vitest'
 import { hex as referenceContrast } from 'wcag-contrast'
-import { contrastRatio, fitContrast, fromOklch, makeScheme, parseColour, relativeLuminance, ROLES, toOklch, type Role } from '../../src/core/colour'
+import { adviseBrand, colourDistance, contrastRatio, fitContrast, fromOklch, layOver, makeScheme, parseColour, relativeLuminance, ROLES, toOklch, veilOpacity, type Role } from '../../src/core/colour'
+import { offeredSchemes } from '../../src/core/pack'
 import { TONES } from '../../src/core/site'
 import { random, randomHex } from '../random'
 import { testPack } from '../pack'
@@ -88,5 +89,42 @@ test('a colour that passes is not moved; one that fails is moved no further than
     const fitted = fitContrast(colour, surface, 4.5)
     expect(contrastRatio(fitted, surface)).toBeGreaterThanOrEqual(4.5)
     if (fitted !== colour && contrastRatio(colour, surface) < 4.4) expect(contrastRatio(fitted, surface)).toBeLessThan(4.75)
+  }
+})
+
+test('the veil over a picture is no stronger than it must be, and no pixel there is makes the text on it fail', () => {
+  const next = random(6)
+  for (let i = 0; i < 300; i++) {
+    const { picture } = makeScheme(SPEC, { colour: randomHex(next), second: randomHex(next) })
+    const opacity = veilOpacity(picture.surface, picture.text, 4.5)
+    const seen = (pixel: string, at: number): number => new Color(layOver(picture.surface, pixel, at)).contrast(new Color(picture.text), 'WCAG21')
+    for (const pixel of ['#000000', '#ffffff', ...Array.from({ length: 20 }, () => randomHex(next))]) expect(seen(pixel, opacity)).toBeGreaterThanOrEqual(4.5)
+    if (opacity > 0) expect(Math.min(seen('#000000', opacity - 0.01), seen('#ffffff', opacity - 0.01))).toBeLessThan(4.5)
+  }
+})
+
+test('every general scheme and every template’s own, light and dark, passes for the hard brands', () => {
+  const specs = Object.values(testPack().templates).flatMap((t) => offeredSchemes(t)).map((s) => s.spec)
+  const brands = ['#ffff00', '#000000', '#ffffff', '#808080', '#00ff00', '#ff00ff', '#767676', '#0000ff', '#c2185b']
+  let checked = 0
+  for (const spec of new Set(specs)) for (const colour of brands) for (const dark of [false, true]) {
+    const scheme = makeScheme(spec, { colour, second: brands[checked % brands.length] }, dark)
+    for (const tone of TONES) for (const ground of ['surface', 'plane'] as const) for (const [role, least] of Object.entries(LEAST)) {
+      checked++
+      const found = new Color(scheme[tone][ground]).contrast(new Color(scheme[tone][role as Role]), 'WCAG21')
+      if (found < least) throw new Error(`${role} on ${tone} ${ground}: ${found.toFixed(2)} for ${colour}${dark ? ', dark' : ''}`)
+    }
+  }
+  expect(checked).toBeGreaterThan(10_000)
+})
+
+test('the advice says where a brand colour had to move, and which colours are hardly apart', () => {
+  expect(adviseBrand(SPEC, { colour: '#ffff00' })[0]).toMatch(/^On paper it reaches 1\.\d:1, and text needs 4\.5:1; links use #[0-9a-f]{6} there/)
+  expect(adviseBrand(SPEC, { colour: '#7a2e1d' })).toEqual([])
+  expect(adviseBrand(SPEC, { colour: '#7a2e1d', second: '#7b2f1e' })).toEqual(['Two of these colours are hardly apart; a visitor will take them for one.'])
+  const next = random(8)
+  for (let i = 0; i < 300; i++) {
+    const [a, b] = [randomHex(next), randomHex(next)]
+    expect(colourDistance(a, b)).toBeCloseTo(new Color(a).deltaE(new Color(b), 'OK'), 3)
   }
 })

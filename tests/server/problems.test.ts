@@ -3,7 +3,7 @@ import { Problem, PROBLEMS, toProblem, type ProblemCode } from '../../src/server
 import { problemResponse, readBody, refuseForeign } from '../../src/server/http'
 import * as v from 'valibot'
 
-const DETAILS = { name: 'logo.png', size: 60, limit: 40, found: 'a PDF file', advice: 'Export it.', fault: 'the reason', width: 9, height: 9, base: 3, revision: 2, place: 'heading' }
+const DETAILS = { name: 'logo.png', size: 60, limit: 40, found: 'a PDF file', advice: 'Export it.', fault: 'the reason', width: 9, height: 9, base: 3, revision: 2, place: 'heading', design: 'hero/x', count: 2 }
 
 test.each(Object.keys(PROBLEMS) as ProblemCode[])('the problem %s has a status and a whole sentence', async (code) => {
   const response = problemResponse(new Problem(code, DETAILS))

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import { random } from '../../../tests/random'
-import { cropToFocus, opticalSize, parseRatio, pictureVariants, variantPath, variantWidths, type AssetInfo } from '.'
+import { adviseLogo, cropToFocus, opticalSize, parseRatio, pictureVariants, variantPath, variantWidths, type AssetInfo, type LogoLook } from '.'
 
 const photo: AssetInfo = { id: 'p', hash: '0123456789abcdef'.repeat(4), name: 'bench', width: 3000, height: 2000, bytes: 1, vector: false, alpha: false, focus: { x: 0.5, y: 0.5 } }
 
@@ -61,4 +61,19 @@ test('a wide and a square logo cover the same area, and none is larger than allo
   const ribbon = opticalSize({ width: 2000, height: 100 }, 12_000, most)
   expect(ribbon.width).toBeLessThanOrEqual(340)
   expect(opticalSize({ width: 50, height: 900 }, 12_000, most).height).toBeLessThanOrEqual(120)
+})
+
+const look = (rgba: readonly number[], change: Partial<LogoLook> = {}): string => adviseLogo({ width: 400, height: 200, bytes: 9000, vector: false, alpha: true, pixels: new Uint8ClampedArray(Array.from({ length: 100 }, (_, i) => (i < 40 ? rgba : [0, 0, 0, 0])).flat()), ...change }).advice.join(' ')
+
+test('a logo is told what will go wrong with it, and nothing where nothing will', () => {
+  expect(look([200, 60, 40, 255])).toBe('')
+  expect(look([255, 255, 255, 255])).toContain('light all over')
+  expect(look([10, 10, 10, 255])).toContain('dark all over')
+  expect(look([200, 60, 40, 255], { width: 2000 })).toContain('10 times wider than high')
+  expect(look([200, 60, 40, 255], { width: 60, height: 40 })).toContain('Only 60 × 40 px')
+  expect(look([200, 60, 40, 255], { width: 60, height: 40, vector: true })).toBe('')
+  expect(look([200, 60, 40, 255], { bytes: 900_000 })).toContain('900 kB is heavy')
+  expect(look([0, 0, 0, 0])).toContain('Nothing can be seen')
+  const flat = new Uint8ClampedArray(Array.from({ length: 100 }, () => [255, 255, 255, 255]).flat())
+  expect(look([], { pixels: flat })).toContain('one flat box')
 })

@@ -43,7 +43,7 @@ test.each([
   ['\nh1 { margin: 0; }', '2 A rule must begin with .hero-plain'],
   ['.hero-plain h1, body { margin: 0; }', '1 A rule must begin with .hero-plain'],
   ['@import "https://elsewhere.example/a.css";', '1 @import is not allowed'],
-  ['.hero-plain { background: url(//elsewhere.example/a.png); }', '1 A design fetches nothing'],
+  ['.hero-plain { background: url(//elsewhere.example/a.png); }', '1 A pack fetches nothing'],
 ])('in a design’s CSS, %s is refused with its line', (css, fault) => {
   expect(faultsOf(GOOD, css).join('\n')).toContain(fault)
 })

@@ -7,6 +7,9 @@ import { fileUrl, findCardPicture, openPage, pictureUrl, templateOf, type PageSc
 import type { PictureVariant } from '../image'
 import { siteScheme } from './styles'
 
+/** The file that the business's contact card is published as. */
+export const CARD_FILE = 'contact.vcf'
+
 /** What a release knows beyond the site: its public origin and the files that pages link to. */
 export type ReleaseFiles = {
   readonly origin: string
@@ -61,6 +64,7 @@ function renderHead(scope: PageScope, files: ReleaseFiles): string {
     `<title>${escapeText(texts.title)}</title>`,
     ...(texts.description ? [meta('description', texts.description)] : []),
     ...(page ? renderSharing(scope, page, files, texts) : [meta('robots', 'noindex')]),
+    ...(page && page === homePage(site.document) && site.document.facts.name ? [`<link rel="alternate" type="text/vcard"${attribute('href', fileUrl(scope, CARD_FILE))} title="Contact card">`] : []),
     meta('theme-color', siteScheme(site).paper.surface),
     ...files.preloads.map((f) => `<link rel="preload"${attribute('href', fileUrl(scope, f))} as="font" type="font/woff2" crossorigin>`),
     `<link rel="stylesheet"${attribute('href', fileUrl(scope, files.stylesheet))}>`,

@@ -3,7 +3,7 @@ import {
   getDesign, getTemplate, isSafeUrl, listItems, pageTexts, sectionPlaceholders, shownValue,
   type Binding, type ComputedList, type DesignElement, type DesignNode, type Shown,
 } from '../pack'
-import { isDraftValue, isEmptyValue, relativePath, toHoursRows, toTelUri, type LinkTarget, type Page, type RichText, type Section } from '../site'
+import { isDraftValue, isEmptyValue, plainWords, relativePath, toHoursRows, toTelUri, type LinkTarget, type Page, type RichText, type Section } from '../site'
 import { attribute, escapeText } from './escape'
 import { phoneCountry, profileName, shownFact } from './shown-fact'
 import { pictureUrl, type PageScope } from './site'
@@ -91,13 +91,21 @@ function factMark(scope: PageScope, fact: string): string {
   return attribute('data-fact', name) + (shownFact(scope.site, name as 'phone').leftover ? ' data-basted=""' : '')
 }
 
+/** Letters of scripts that run from right to left: Unicode’s ranges from Hebrew to Arabic Extended-A, and the presentation forms. */
+const RIGHT_TO_LEFT = /[\u0590-\u08ff\ufb1d-\ufdff\ufe70-\ufefc]/
+
+/** Words that run from right to left stand on the right, whatever the page's language. */
+function direction(found: Shown | null): string {
+  return found && RIGHT_TO_LEFT.test(plainWords(found.value)) ? ' dir="auto"' : ''
+}
+
 type SlotBinding = Extract<Binding, { type: 'slot' }>
 
 function renderSlot(scope: PageScope, place: Place, element: DesignElement, b: SlotBinding): string {
   const found = shown(scope, place, b.slot)
   const release = scope.site.mode === 'release'
   if (release && (found === null || isEmptyValue(found.value))) return ''
-  const extra = mark(scope, place, b.slot, found) + (!release && b.slotType === 'rich' ? ' data-rich=""' : '')
+  const extra = direction(found) + mark(scope, place, b.slot, found) + (!release && b.slotType === 'rich' ? ' data-rich=""' : '')
   const value = found?.value
   if (value?.type === 'image') return renderPicture(scope, element, { ...b, ratio: frameOf(b.ratio, place.entry) }, value, extra)
   if (value?.type === 'rich') return tag(element, extra, renderRich(value.rich))
@@ -151,7 +159,7 @@ function renderFact(scope: PageScope, element: DesignElement, fact: Extract<Bind
   if (text === '' && scope.site.mode === 'release') return ''
   const href = element.tag === 'a' ? attribute('href', factHref(scope, fact)) : ''
   const lines = fact === 'address' ? text.split(', ').map(escapeText).join(',<br>') : escapeText(text)
-  return tag(element, href + factMark(scope, fact), lines)
+  return tag(element, href + (RIGHT_TO_LEFT.test(text) ? ' dir="auto"' : '') + factMark(scope, fact), lines)
 }
 
 /** Logo area in square px and its largest size: about the weight of a name set at 40 px. */
@@ -164,7 +172,7 @@ function renderLogo(scope: PageScope, element: DesignElement): string {
   const href = home && element.tag === 'a' ? attribute('href', relativePath(scope.page, home)) : ''
   const logo = document.brand.logo ? assets[document.brand.logo] : undefined
   const name = shownFact(scope.site, 'name')
-  if (!logo) return tag(element, href + factMark(scope, 'name'), escapeText(name.text))
+  if (!logo) return tag(element, href + (RIGHT_TO_LEFT.test(name.text) ? ' dir="auto"' : '') + factMark(scope, 'name'), escapeText(name.text))
   const size = opticalSize(logo, LOGO_AREA, LOGO_MOST)
   const { sources, fallback } = pictureVariants(logo, null, logo.focus)
   const sharp = sources.find((s) => s.width >= size.width * 2) ?? sources.at(-1) ?? fallback

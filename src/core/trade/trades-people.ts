@@ -28,7 +28,7 @@ export const SERVING_TRADES: readonly Trade[] = [
   trade('Pilates', 'HealthClub', 'care', 'pilates studio; reformer', 'teach Pilates', 'Mat classes; Reformer; One to one; Rehabilitation'),
   trade('Personal training', 'ExerciseGym', 'leisure', 'personal trainer; fitness; coach', 'train people at their own pace', 'First session; Weekly training; Small groups; Running'),
   trade('Gym', 'ExerciseGym', 'leisure', 'fitness studio; weights; crossfit', 'run a place to train', 'Membership; Classes; Induction; Day pass'),
-  trade('Veterinary care', 'VeterinaryCare', 'pets', 'vet; animal hospital; veterinary surgeon; veterinarian', 'look after animals', 'Vaccinations; Operations; Dental care; Emergencies'),
+  trade('Veterinary care', 'LocalBusiness', 'pets', 'vet; animal hospital; veterinary surgeon; veterinarian', 'look after animals', 'Vaccinations; Operations; Dental care; Emergencies'),
   trade('Dog grooming', 'LocalBusiness', 'pets', 'dog groomer; pet grooming; poodle parlour', 'wash and trim dogs', 'Full groom; Wash and dry; Nails; Puppies'),
   trade('Dog walking', 'LocalBusiness', 'pets', 'dog walker; pet sitter; dog day care', 'walk dogs and mind pets', 'Group walks; Solo walks; Home visits; Day care'),
   trade('Dog training', 'LocalBusiness', 'pets', 'dog trainer; puppy classes', 'train dogs and their people', 'Puppies; Recall; One to one; Classes'),

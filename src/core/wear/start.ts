@@ -29,9 +29,17 @@ export function startOn(pack: Pack, document: SiteDocument, choice: StartChoice)
   }
   const { scheme: _s, dark: _d, ...worn } = wear(pack, document, choice.template).to
   const filled = new Set(document.pages.filter(isPageFilled).map((p) => p.id))
-  const kept = worn.pages.filter((page, i) => i === 0 || filled.has(page.id) || template.pages.some((t) => t.key === page.from && isTaken(t)))
+  // A page that is not one of the template's is the client's own choice, and stays.
+  const isForeign = (page: PlacedPage): boolean => !template.pages.some((t) => t.key === page.from)
+  const kept = worn.pages.filter((page, i) => i === 0 || filled.has(page.id) || isForeign(page) || template.pages.some((t) => t.key === page.from && isTaken(t)))
   const missing = template.pages.filter((t) => isTaken(t) && !kept.some((page) => page.from === t.key))
   return { type: 'arrange', to: missing.reduce((to, page) => withPage(pack, to, choice.template, page.key), { ...worn, ...look, pages: kept } as Arrangement) }
+}
+
+/** Keys of a template's pages that the site's own pages would take, were the template put on. */
+export function pagesTaken(pack: Pack, document: SiteDocument, template: string): string[] {
+  const own = new Set(getTemplate(pack, template).pages.map((p) => p.key))
+  return wear(pack, document, template).to.pages.flatMap((page) => (page.from !== null && own.has(page.from) ? [page.from] : []))
 }
 
 /** The edit that adds a page design of any template to a site; it wears the site's own style. */

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto'
 import CSS_TARGETS from './css-targets'
 import { transform } from 'lightningcss'
 import { renderRobots, renderSitemap, type Manifest, type ManifestEntry } from '../../core/release'
-import { designCss, renderPage, templateOf, tokenCss, type ReleaseFiles, type Site } from '../../core/render'
+import { businessCard, CARD_FILE, designCss, renderPage, templateOf, tokenCss, type ReleaseFiles, type Site } from '../../core/render'
 import { pageFile } from '../../core/site'
 import { fontFaceCss } from '../../core/type'
 import type { PictureVariant } from '../../core/image'
@@ -27,6 +27,8 @@ export async function buildRelease(site: Site, origin: string, onProgress: Build
   }
   add('sitemap.xml', renderSitemap(site.document, origin))
   add('robots.txt', renderRobots(origin))
+  const card = businessCard(site, origin)
+  if (card) add(CARD_FILE, card)
   let done = 0
   onProgress(done, pictures.size)
   await Promise.all([...pictures].map(async ([path, variant]) => {

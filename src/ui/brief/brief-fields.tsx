@@ -63,6 +63,8 @@ export function BriefFields({ facts, brand, spec, job, logo, onFact, onColour, o
   )
 }
 
+/** Named apart from the fields, so that neither is taken for the other. */
+const PICK_LABELS: Record<ColourPart, string> = { colour: 'Pick the colour', second: 'Pick the second one', third: 'Pick the third one' }
 const COLOUR_LABELS: Record<ColourPart, string> = { colour: 'Brand colour', second: 'Second colour', third: 'Third colour' }
 
 function BrandColours({ brand, spec, onColour }: Pick<BriefProps, 'brand' | 'spec' | 'onColour'>) {
@@ -79,5 +81,5 @@ function BrandColours({ brand, spec, onColour }: Pick<BriefProps, 'brand' | 'spe
 function OneColour({ part, value, onColour }: { part: ColourPart; value: string | undefined; onColour: BriefProps['onColour'] }) {
   const input = useColourInput(value, (hex) => onColour(part, hex))
   const hint = part === 'colour' ? 'Any CSS colour. Text on it is kept readable by itself.' : part === 'second' ? 'If there is one: for accent sections.' : 'If there is one: for small marks and numbers.'
-  return <Field label={COLOUR_LABELS[part]} fault={input.fault} hint={value === undefined ? hint : undefined}>{(control) => <ColourInput input={input} value={value} control={control} label={COLOUR_LABELS[part]} />}</Field>
+  return <Field label={COLOUR_LABELS[part]} fault={input.fault} hint={value === undefined ? hint : undefined}>{(control) => <ColourInput input={input} value={value} control={control} label={COLOUR_LABELS[part]} pick={PICK_LABELS[part]} />}</Field>
 }

@@ -28,12 +28,12 @@ export function useColourInput(value: string | undefined, onChange: (hex: string
   }
 }
 
-export function ColourInput({ input, value, control, label = 'Brand colour' }: { input: ReturnType<typeof useColourInput>; value: string | undefined; control: ControlProps; label?: string }) {
+export function ColourInput({ input, value, control, label = 'Brand colour', pick = 'Pick the colour' }: { input: ReturnType<typeof useColourInput>; value: string | undefined; control: ControlProps; label?: string; pick?: string }) {
   return (
     <div className="flex gap-1.5">
       <Popover.Root>
         <Popover.Trigger asChild>
-          <button type="button" aria-label={`Pick the ${label.toLowerCase()}`} className="h-9 w-12 shrink-0 rounded-sm border border-ink" style={value ? { background: value } : { background: 'repeating-linear-gradient(45deg, var(--color-cloth) 0 4px, var(--color-seam) 4px 5px)' }} />
+          <button type="button" aria-label={pick} className="h-9 w-12 shrink-0 rounded-sm border border-ink" style={value ? { background: value } : { background: 'repeating-linear-gradient(45deg, var(--color-cloth) 0 4px, var(--color-seam) 4px 5px)' }} />
         </Popover.Trigger>
         <Popover.Portal>
           <Popover.Content sideOffset={6} align="start" className="z-30 border border-ink bg-cloth p-3" aria-label={label}>

@@ -178,7 +178,7 @@ export function ContentStage() {
       </div>
       <div className="mt-2 flex shrink-0 flex-col"><TabBar tab={tab} onTab={(next) => { setHand(null); openTab(next) }} /></div>
       {designs ? <DesignStrip key={designs} section={designs} page={findPage(document, view.getState().page) ?? homePage(document)} onClose={() => setDesigns(null)} /> : <Ledger tab={tab} hand={hand} onHold={hold} fits={fits} folded={big !== null} onDesigns={setDesigns} />}
-      <p className="shrink-0 border-t border-seam bg-cloth px-4 py-1 font-mono text-xs text-soft">
+      <p className={`shrink-0 border-t border-seam bg-cloth px-4 py-1 font-mono text-xs text-soft ${designs ? 'hidden' : ''}`}>
         F8 next leftover · Enter down · Alt+K keep or confirm · Alt+D designs · Ctrl+Z undo · Ctrl+click follows a link
       </p>
       <input

@@ -26,8 +26,12 @@ export function DesignStrip({ section: id, page, onClose }: Props) {
   const [first] = useState(section)
   const list = useRef<HTMLDivElement>(null)
   const designs = useMemo(() => (section ? designsOf(pack, section.kind) : []), [pack, section])
-  useEffect(() => list.current?.focus(), [])
-  useEffect(() => list.current?.querySelector('[aria-selected=true]')?.scrollIntoView({ block: 'nearest', inline: 'center' }), [section?.design])
+  useEffect(() => {
+    list.current?.focus()
+  }, [])
+  useEffect(() => {
+    list.current?.querySelector('[aria-selected=true]')?.scrollIntoView({ block: 'nearest', inline: 'center' })
+  }, [section?.design])
   if (!section) return null
 
   const wear = (part: 'design' | 'tone', value: string): void => {

@@ -108,7 +108,7 @@ function Row({ candidate: { template, profile, suits }, place, isWorn, isMarked,
       <div className="flex min-w-0 flex-col">
         <div className="flex items-baseline gap-3">
           <h2 className="text-lg font-bold tracking-tight"><button type="button" className="underline-offset-2 hover:underline" onClick={() => go('particulars', template.id)}>{template.name}</button></h2>
-          {isWorn && <span className="tape-ticks px-1.5 pb-0.5 font-mono text-xs">worn now</span>}
+          {isWorn && <span className="bg-tape px-1.5 font-mono text-xs">worn now</span>}
           <button type="button" aria-pressed={isMarked} aria-label={`${template.name}: favourite`} className="ms-auto p-1" onClick={() => onMark(template.id)}><Star size={18} aria-hidden fill={isMarked ? 'var(--color-tape)' : 'none'} /></button>
         </div>
         <p className="mt-1 line-clamp-2 text-soft">{template.description}</p>

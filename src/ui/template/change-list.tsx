@@ -9,7 +9,8 @@ export function ChangeList({ report }: { report: ChangeReport }) {
     <section className="mt-5 border-t border-seam pt-3" aria-label="What changes">
       <h2 className="font-bold">What changes</h2>
       <ul className="mt-1 list-['–__'] ps-4">
-        <li>{count(totals.kept, 'section')} with the client’s words {totals.kept === 1 ? 'is' : 'are'} kept, {totals.moved} of them or others in another place</li>
+        <li>{totals.kept === 0 ? 'Nothing of the client’s is on the pages yet' : `${count(totals.kept, 'section')} with the client’s words: all kept`}</li>
+        <li>{totals.moved === 0 ? 'No section changes its place' : `${count(totals.moved, 'section')} in another place on the page`}</li>
         <li>{totals.notShown === 0 ? 'Everything of the client’s is shown' : `${count(totals.notShown, 'piece')} of the client’s ${totals.notShown === 1 ? 'is' : 'are'} kept but not shown`}</li>
         <li>{count(totals.added, 'section')} new, with {count(totals.addedLeftovers, 'leftover')}</li>
         <li>{count(totals.gone, 'empty section')} of the old template {totals.gone === 1 ? 'leaves' : 'leave'}</li>

@@ -25,7 +25,7 @@ export function NarrowBar({ all, asked, onAsk }: Props) {
   const pictures = [...new Set(all.map((c) => c.profile.pictures))].sort((a, b) => a - b)
   return (
     <div className="mt-2 flex flex-wrap items-center gap-1.5" role="search" aria-label="Narrow the templates">
-      <input className={`${inputClass} w-40!`} type="search" placeholder="Words" aria-label="Words" value={asked.words ?? ''} onChange={(event) => set('words', event.target.value || undefined)} />
+      <input className={`${inputClass} w-32! py-1! text-sm!`} type="search" placeholder="Words" aria-label="Words" value={asked.words ?? ''} onChange={(event) => set('words', event.target.value || undefined)} />
       <Choice label="Trade" value={asked.trade} options={TRADE_GROUPS.map((g) => [TRADES.find((t) => t.group === g)?.name ?? g, GROUP_NAMES[g]])} onChange={(v) => set('trade', v)} />
       <Choice label="Purpose" value={asked.purpose} options={PURPOSES.map((p) => [p, PURPOSE_WORDS[p]])} onChange={(v) => set('purpose', v as Purpose | undefined)} />
       <Choice label="Page" value={asked.page} options={pages.map((p) => [p, p])} onChange={(v) => set('page', v)} />
@@ -42,7 +42,7 @@ export function NarrowBar({ all, asked, onAsk }: Props) {
 
 function Choice({ label, value, options, onChange }: { label: string; value: string | undefined; options: readonly (readonly [string, string])[]; onChange: (value: string | undefined) => void }) {
   return (
-    <select aria-label={label} className={`${inputClass} w-auto! max-w-36 pe-1! ${value === undefined ? 'text-soft!' : 'border-ink! font-semibold'}`} value={value ?? ''} onChange={(event) => onChange(event.target.value || undefined)}>
+    <select aria-label={label} className={`${inputClass} w-auto! max-w-28 px-1! py-1! text-sm! ${value === undefined ? 'text-soft!' : 'border-ink! font-semibold'}`} value={value ?? ''} onChange={(event) => onChange(event.target.value || undefined)}>
       <option value="">{label}: any</option>
       {options.map(([key, name]) => <option key={key} value={key}>{name}</option>)}
     </select>

@@ -5,7 +5,7 @@ import { toast } from 'sonner'
 import { getTemplate, offeredSchemes, pageTexts } from '@/core/pack'
 import type { Site } from '@/core/render'
 import { homePage } from '@/core/site'
-import { isUnfilled, reportChange, startOn } from '@/core/wear'
+import { isUnfilled, pagesTaken, reportChange, startOn } from '@/core/wear'
 import { useJob, useJobStore } from '../job/job-context'
 import { Button } from '../parts/button'
 import { inputClass } from '../parts/field'
@@ -28,7 +28,7 @@ export function PutOn({ template }: { template: string }) {
   const isWorn = document.template === template
   const from = getTemplate(pack, template)
   const fresh = isUnfilled(document)
-  const [pages, setPages] = useState<readonly string[]>(() => (fresh && !isWorn ? from.pages.map((p) => p.key) : document.pages.flatMap((p) => (isWorn && p.from !== null ? [p.from] : [])).concat(!isWorn ? [] : [])))
+  const [pages, setPages] = useState<readonly string[]>(() => (fresh && !isWorn ? from.pages.map((p) => p.key) : pagesTaken(pack, document, template)))
   const [scheme, setScheme] = useState<string | null>(isWorn ? (document.scheme ?? null) : (document.scheme?.startsWith('general/') ? document.scheme : null))
   const [dark, setDark] = useState(document.dark ?? false)
   const [shown, setShown] = useState<string>(homePage(document).id)
