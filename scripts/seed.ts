@@ -2,10 +2,10 @@ import { readFileSync } from 'node:fs'
 import path from 'node:path'
 import { nanoid } from 'nanoid'
 import { parseLinkTarget } from '../src/core/pack'
-import { findSlotType, richFromPlain, type EditStep, type PageId, type SectionId, type SectionKind, type SiteDocument, type SlotValue } from '../src/core/site'
+import { arrangementOf, findSlotType, richFromPlain, type EditStep, type PageId, type SectionId, type SectionKind, type SiteDocument, type SlotValue } from '../src/core/site'
 
 /** Makes the demo's jobs through the application's own doors: the same requests that its screens send. */
-type Demo = { template?: string; draft?: boolean; facts: object; brand: { colour?: string; second?: string; logo?: string }; pages: Record<string, string>; sections: Record<string, Record<string, unknown>> }
+type Demo = { template?: string; take?: string[]; draft?: boolean; facts: object; brand: { colour?: string; second?: string; logo?: string }; pages: Record<string, string>; sections: Record<string, Record<string, unknown>> }
 type Given = string | { picture: string; alt: string; focus?: { x: number; y: number } } | { label: string; to: string }
 
 const folder = path.join(import.meta.dirname, '..', 'demo')
@@ -34,9 +34,13 @@ async function makeJob(app: string, file: string): Promise<string> {
     assets.set(name, asset.id)
     return asset.id
   }
+  if (demo.take) {
+    const now = arrangementOf(document)
+    await apply(app, job, [{ type: 'arrange', to: { ...now, pages: now.pages.filter((p) => demo.take?.includes(p.id)) } }])
+  }
   const edits: EditStep[] = Object.entries(demo.pages).map(([page, value]) => ({ type: 'page/set', page: page as PageId, part: 'description', value }))
   if (demo.brand.logo) edits.push({ type: 'brand/set', part: 'logo', value: await upload(demo.brand.logo) })
-  for (const section of [document.header, ...document.pages.flatMap((p) => p.sections), document.footer]) {
+  for (const section of [document.header, ...document.pages.filter((p) => demo.take?.includes(p.id) ?? true).flatMap((p) => p.sections), document.footer]) {
     for (const [slot, given] of Object.entries(demo.sections[section.id] ?? {})) edits.push(...(await slotEdits(section, slot, given, upload)))
   }
   if (edits.length > 0) await apply(app, job, edits)

@@ -1,3 +1,4 @@
+/** Prints the figures of the design that exist already: percentiles and ratios, against what is wanted. Nothing is asserted. */
 import { performance } from 'node:perf_hooks'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -10,19 +11,8 @@ import { applyEdit, homePage, type SectionId } from '../../src/core/site'
 import { testPack, testSite } from '../pack'
 import { random, randomHex } from '../random'
 import { makeRig } from '../rig'
-
-/** Prints the figures of the design that exist already: percentiles and ratios. Nothing is asserted. */
-const line = (what: string, found: string, wanted: string): void => console.log(`${what.padEnd(64)} ${found.padEnd(34)} wanted: ${wanted}`)
-const at = (sorted: readonly number[], share: number): number => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))] ?? 0
-const percentiles = (times: number[], unit = 'ms'): string => {
-  const sorted = [...times].sort((a, b) => a - b)
-  return `p50 ${at(sorted, 0.5).toFixed(1)}, p95 ${at(sorted, 0.95).toFixed(1)} ${unit}`
-}
-const time = (work: () => void): number => {
-  const start = performance.now()
-  work()
-  return performance.now() - start
-}
+import { line, percentiles, time } from './report'
+import { benchBrief, benchPuttingOn, benchTryOns } from './template-room'
 
 const FILES: ReleaseFiles = { origin: 'https://client.example', stylesheet: 'style.css', preloads: [], icons: { svg: 'a.svg', ico: 'a.ico', touch: 'a.png' } }
 
@@ -119,7 +109,7 @@ async function benchPublishing(app: string): Promise<void> {
   }
   const firstStart = performance.now()
   const first = await publish()
-  line('first publishing of the five-page site, pictures made', `${((performance.now() - firstStart) / 1000).toFixed(1)} s, ${first.sentFiles} files`, 'no figure')
+  line('first publishing of the eight-page site, pictures made', `${((performance.now() - firstStart) / 1000).toFixed(1)} s, ${first.sentFiles} files`, 'no figure')
   const times: number[] = []
   let files = 0
   for (let i = 0; i < 15; i++) {
@@ -136,12 +126,16 @@ process.env.INSTANT_FIT_DATA = mkdtempSync(path.join(tmpdir(), 'instant-fit-benc
 benchRendering()
 benchEditing()
 benchColour()
+benchPuttingOn()
 const rig = await makeRig()
 try {
   await rig.startHost()
   await rig.startApp()
   const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-quic', '--no-first-run'] })
-  await benchInterface(await browser.newPage({ viewport: { width: 1280, height: 800 } }), rig.app)
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  await benchInterface(page, rig.app)
+  await benchBrief(page, rig.app)
+  await benchTryOns(page, rig.app)
   await browser.close()
   await benchPublishing(rig.app)
 } finally {

@@ -54,7 +54,7 @@ test('a fact is changed once and shown everywhere; text on any brand colour stay
   await openContent(page, await makeJob({ name: 'Facts Once' }))
   await tab(page, 'Every page').click()
   await cell(page, 'Client facts: Telephone').fill('01632 960999')
-  await expect(sheet(page, 'desktop').getByRole('banner').getByRole('link', { name: '01632 960999' })).toHaveAttribute('href', 'tel:01632960999')
+  await expect(sheet(page, 'desktop').getByRole('banner').getByRole('link', { name: '01632 960999' })).toHaveAttribute('href', 'tel:+441632960999')
   await expect(sheet(page, 'phone').getByRole('contentinfo')).toContainText('01632 960999')
   await page.getByRole('textbox', { name: 'Brand: colour' }).fill('yellow')
   const button = sheet(page, 'desktop').getByRole('link', { name: 'See what repairs cost' })

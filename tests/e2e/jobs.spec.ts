@@ -23,7 +23,7 @@ test('a new job is one key, and a name alone makes it', async ({ page }) => {
   const home = page.frameLocator('iframe[title^="Home page, desktop"]')
   await expect(home.getByRole('banner')).toContainText('Marlow Frames')
   await page.getByRole('button', { name: 'Make the job' }).click()
-  await expect(page).toHaveURL(/\/jobs\/[\w-]+\/content/)
+  await expect(page).toHaveURL(/\/jobs\/[\w-]+\/template/)
   await expect(page.getByRole('banner').first()).toContainText('Marlow Frames')
 })
 
@@ -78,7 +78,7 @@ test('the brief can be reopened, and hours typed as people write them reach the 
   await expect(page.getByText('“noonish” is not a pair of times.')).toBeVisible()
   await saved(page)
   await page.getByRole('button', { name: 'Leave hours for later' }).click()
-  await expect(home.getByRole('row', { name: /Tue – Fri/ })).toContainText('8:30 – 17:00')
+  await expect(home.getByRole('row', { name: /Wed – Fri/ })).toContainText('10:00 – 17:00')
 })
 
 test('an address that leads to no job says so', async ({ page }) => {

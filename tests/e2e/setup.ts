@@ -1,7 +1,7 @@
 import { seed } from '../../scripts/seed'
 import { makeRig } from '../rig'
 
-/** One application with the demo's three clients, for every test that does not need its own. */
+/** One application with the demo's four clients, for every test that does not need its own. */
 export default async function setup(): Promise<() => Promise<void>> {
   const rig = await makeRig()
   await rig.startHost()

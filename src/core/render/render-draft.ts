@@ -44,7 +44,8 @@ export function makeDraftPainter(): (site: Site, page: Page) => DraftFrame {
   let styles: DraftFrame['styles'] = { fonts: '', tokens: '', designs: '' }
   return (site, page) => {
     const { document } = site
-    const key = [document.template, document.brand.colour, ...allSections(document).map((s) => `${s.kind}/${s.design}/${s.tone}`)].join(' ')
+    const { template, scheme, dark, brand } = document
+    const key = [template, scheme, dark, brand.colour, brand.second, brand.third, ...allSections(document).map((s) => `${s.kind}/${s.design}/${s.tone}`)].join(' ')
     if (key !== styledFor) {
       styles = draftStyles(site)
       styledFor = key

@@ -48,10 +48,10 @@ export function parseSpans(text: string): { ok: true; spans: Span[] } | { ok: fa
     let closes = toTime(times[3], times[4])
     if (opens !== null && closes !== null && closes <= opens && Number(times[3]) < 12) closes = toTime(String(Number(times[3]) + 12), times[4])
     if (opens === null || closes === null || closes <= opens) return { ok: false, fault: `“${part.trim()}” closes before it opens, or is no time of day.` }
-    if ((found.at(-1)?.closes ?? '') > opens) return { ok: false, fault: `“${part.trim()}” overlaps the times before it.` }
+    if (found.some((span) => span.opens < closes && opens < span.closes)) return { ok: false, fault: `“${part.trim()}” overlaps the times before it.` }
     found.push({ opens, closes })
   }
-  return { ok: true, spans: found }
+  return { ok: true, spans: found.toSorted((a, b) => (a.opens < b.opens ? -1 : 1)) }
 }
 
 function toTime(hour: string | undefined, minute: string | undefined): string | null {

@@ -1,4 +1,5 @@
 'use client'
+import { useSearchParams } from 'next/navigation'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { createStore } from 'zustand/vanilla'
 import { toast } from 'sonner'
@@ -25,7 +26,8 @@ export function ContentStage() {
   const store = useJobStore()
   const document = useJob((s) => s.document)
   const gesture = useGesture()
-  const [tab, setTab] = useState<Tab>(() => firstTab(document))
+  const asked = useSearchParams().get('page')
+  const [tab, setTab] = useState<Tab>(() => firstTab(document, asked))
   const [hand, setHand] = useState<RowPlace | null>(null)
   const [big, setBig] = useState<SheetName | null>(null)
   const [designs, setDesigns] = useState<SectionId | null>(null)
@@ -196,8 +198,7 @@ export function ContentStage() {
 }
 
 /** The page named in the address, so that a reload comes back to it. */
-function firstTab(document: SiteDocument): Tab {
-  const asked = new URLSearchParams(globalThis.location?.search ?? '').get('page')
+function firstTab(document: SiteDocument, asked: string | null): Tab {
   return asked === 'every' ? 'shared' : (document.pages.find((p) => p.id === asked) ?? homePage(document)).id
 }
 

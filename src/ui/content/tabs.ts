@@ -47,10 +47,8 @@ export type Group =
 
 /** The groups of a tab in reading order. */
 export function tabGroups(pack: Pack, document: SiteDocument, tab: Tab): Group[] {
-  const section = (s: SiteDocument['header']): Group[] => {
-    const rows = sectionRows(pack, document, s)
-    return rows.length === 0 ? [] : [{ type: 'section', title: s.kind, section: s.id, rows }]
-  }
+  // A section without a slot is listed too: its design can be changed.
+  const section = (s: SiteDocument['header']): Group[] => [{ type: 'section', title: s.kind, section: s.id, rows: sectionRows(pack, document, s) }]
   if (tab === 'shared') {
     return [{ type: 'facts', title: 'Client facts', facts: shownFacts(pack, document) }, { type: 'brand', title: 'Brand' }, ...section(document.header), ...section(document.footer)]
   }

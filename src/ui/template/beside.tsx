@@ -21,7 +21,7 @@ export function Beside({ chosen }: { chosen: readonly Candidate[] }) {
     <main className="flex min-h-0 flex-1 flex-col">
       <RoomHead title={chosen.map((c) => c.template.name).join(' beside ')}>
         <label className="flex items-center gap-1.5 text-sm">Page
-          <select className={`${inputClass} w-auto!`} value={page} onChange={(event) => setPage(event.target.value)}>
+          <select aria-label="Page" className={`${inputClass} w-auto!`} value={page} onChange={(event) => setPage(event.target.value)}>
             {document.pages.map((p) => <option key={p.id} value={p.id}>/{p.segment}</option>)}
           </select>
         </label>

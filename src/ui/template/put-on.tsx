@@ -48,7 +48,7 @@ export function PutOn({ template }: { template: string }) {
       <RoomHead title={isWorn ? `${from.name}: pages and scheme` : fresh ? `Start on ${from.name}` : `Put ${from.name} on`}>
         {after.document.pages.length > 1 && (
           <label className="flex items-center gap-1.5 text-sm">Look at
-            <select className={`${inputClass} w-auto!`} value={page.id} onChange={(event) => setShown(event.target.value)}>
+            <select aria-label="Look at" className={`${inputClass} w-auto!`} value={page.id} onChange={(event) => setShown(event.target.value)}>
               {after.document.pages.map((p) => <option key={p.id} value={p.id}>{pageTexts(pack, after.document, p).name}</option>)}
             </select>
           </label>

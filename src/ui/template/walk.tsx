@@ -39,7 +39,7 @@ export function Walk({ template }: { template: string }) {
     <main className="flex min-h-0 flex-1 flex-col">
       <RoomHead title={`Through ${getTemplate(pack, template).name}`}>
         <label className="flex items-center gap-1.5 text-sm">Page
-          <select className={`${inputClass} w-auto!`} value={page} onChange={(event) => setPage(event.target.value as PageId)}>
+          <select aria-label="Page" className={`${inputClass} w-auto!`} value={page} onChange={(event) => setPage(event.target.value as PageId)}>
             {site.document.pages.map((p) => <option key={p.id} value={p.id}>{pageTexts(pack, site.document, p).name} — {pagePath(p)}</option>)}
           </select>
         </label>

@@ -1,8 +1,9 @@
 import type { Metadata } from 'next'
+import { Suspense } from 'react'
 import { ContentStage } from '@/ui/content/content-stage'
 
 export const metadata: Metadata = { title: 'Content' }
 
 export default function ContentPage() {
-  return <ContentStage />
+  return <Suspense><ContentStage /></Suspense>
 }

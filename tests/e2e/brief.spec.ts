@@ -1,0 +1,76 @@
+import { expect, test } from '@playwright/test'
+import sharp from 'sharp'
+import { APP, makeJob } from './screen'
+
+test.describe.configure({ mode: 'parallel' })
+
+test('an everyday word finds the trade, by keys too; a trade that is not known is kept as written', async ({ page }) => {
+  await page.goto(`${APP}/new`)
+  const trade = page.getByLabel('Trade')
+  await trade.fill('cobb')
+  await expect(page.getByRole('option', { name: /Shoe repair — cobbler/ })).toBeVisible()
+  await page.keyboard.press('Enter')
+  await expect(trade).toHaveValue('Shoe repair')
+  await trade.fill('Zeppelin pilot')
+  await expect(page.getByText('Not among the known trades; kept as written')).toBeVisible()
+  await page.getByLabel('Client’s name').fill('Up & Away')
+  await page.getByRole('button', { name: 'Make the job' }).click()
+  await expect(page).toHaveURL(/\/template/)
+})
+
+test('the home page follows purposes, colours, profiles and a right-to-left name, and the template follows the trade', async ({ page }) => {
+  await page.goto(`${APP}/new`)
+  const home = page.frameLocator('iframe[title^="Home page, desktop"]')
+  await page.getByLabel('Client’s name').fill('مخبز النور')
+  await expect(home.getByRole('banner').getByText('مخبز النور')).toHaveCSS('direction', 'rtl')
+  await page.getByLabel('Client’s name').fill('光の家具工房')
+  await expect(home.getByRole('banner')).toContainText('光の家具工房')
+  await page.getByLabel('Trade').fill('Dentist')
+  await expect(page.getByText('Worn here: Limewash')).toBeVisible()
+  await page.getByRole('checkbox', { name: 'Selling' }).check()
+  await expect(page.getByText(/prices set out as a list/)).toBeVisible()
+  await page.getByLabel('Profiles elsewhere').fill('example.social/light\nnot an address')
+  await expect(page.getByText('“not an address” is not a web address.')).toBeVisible()
+  await expect(home.getByRole('contentinfo').getByRole('link', { name: 'example.social/light' })).toHaveAttribute('href', 'https://example.social/light')
+})
+
+test('three colours, each understood in its own notation, with advice where they are alike or cannot be read', async ({ page }) => {
+  await page.goto(`${APP}/new`)
+  await page.getByRole('textbox', { name: 'Brand colour' }).fill('oklch(0.968 0.211 109.77)')
+  await expect(page.getByText(/On paper it reaches 1\.\d:1, and text needs 4\.5:1/)).toBeVisible()
+  await page.getByRole('textbox', { name: 'Second colour' }).fill('rgb(100% 100% 2%)')
+  await expect(page.getByText('Two of these colours are hardly apart')).toBeVisible()
+  await page.getByRole('textbox', { name: 'Third colour' }).fill('teal')
+  const quote = page.frameLocator('iframe[title^="Home page, desktop"]').locator('.tone-ink').first()
+  expect(await quote.evaluate((e) => getComputedStyle(e).getPropertyValue('--mark'))).not.toBe('')
+})
+
+test('times that overlap and numbers that cannot exist are said beside their fields', async ({ page }) => {
+  await page.goto(`${APP}/jobs/${await makeJob({ name: 'Faults' })}/brief`)
+  await page.getByLabel('Telephone').fill('12')
+  await page.getByLabel('Email').focus()
+  await expect(page.getByText('“12” has too few digits for a telephone number')).toBeVisible()
+  await page.getByLabel('Country').fill('Germany')
+  await page.getByLabel('Telephone').fill('030 901820')
+  await expect(page.getByText(/too few digits/)).toBeHidden()
+  await expect(page.frameLocator('iframe[title^="Home page, desktop"]').getByRole('banner').getByRole('link', { name: '030 901820' })).toHaveAttribute('href', 'tel:+4930901820')
+  await page.getByText('Opening hours', { exact: true }).click()
+  await page.getByLabel('Wed').fill('9–13, 12–17')
+  await expect(page.getByText('“12–17” overlaps the times before it.')).toBeVisible()
+})
+
+test('advice is given while a logo is chosen: a white one, a ribbon, none', async ({ page }) => {
+  await page.goto(`${APP}/new`)
+  const white = await sharp({ create: { width: 300, height: 200, channels: 4, background: '#ffffff' } }).composite([{ input: { create: { width: 300, height: 80, channels: 4, background: { r: 0, g: 0, b: 0, alpha: 0 } } }, blend: 'dest-in', left: 0, top: 0 }]).png().toBuffer()
+  const svg = Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 300 200"><circle cx="150" cy="100" r="80" fill="#fff"/></svg>')
+  const ribbon = Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 2000 200"><rect width="1900" height="160" fill="#a33"/></svg>')
+  const choose = (name: string, buffer: Buffer): Promise<void> => page.getByLabel('Logo file').setInputFiles({ name, mimeType: name.endsWith('svg') ? 'image/svg+xml' : 'image/png', buffer })
+  await choose('white.svg', svg)
+  await expect(page.getByText('It is light all over: on a light header it cannot be seen.')).toBeVisible()
+  await choose('ribbon.svg', ribbon)
+  await expect(page.getByText('10 times wider than high')).toBeVisible()
+  await choose('flat.png', await sharp(white).flatten({ background: '#fff' }).png().toBuffer())
+  await expect(page.getByText('It is one flat box')).toBeVisible()
+  await page.getByRole('button', { name: 'Take out' }).click()
+  await expect(page.getByText('SVG or transparent PNG.')).toBeVisible()
+})
