@@ -13,7 +13,7 @@ export const MAKING_TRADES: readonly Trade[] = [
   trade('Blacksmith', 'LocalBusiness', 'makers', 'forge; wrought iron; farrier; metalwork', 'forge and mend ironwork', 'Gates and railings; Fire tools; Restoration; Handles and hinges'),
   trade('Metal fabrication', 'LocalBusiness', 'makers', 'welder; welding; steel fabrication; fabricator', 'cut, weld and fit steel', 'Balustrades; Steel beams; Repairs on site; One-off brackets'),
   trade('Bookbinding', 'LocalBusiness', 'makers', 'bookbinder; book repair; book conservation', 'bind and repair books', 'Repairs; Theses; Family Bibles; Boxes'),
-  trade('Picture framing', 'Store', 'makers', 'framer; framing; frame shop', 'frame pictures', 'Prints; Canvases; Medals and shirts; Conservation glass'),
+  trade('Picture framing', 'Store', 'makers', 'framing; frame shop; picture frames', 'frame pictures', 'Prints; Canvases; Medals and shirts; Conservation glass'),
   trade('Instrument making and repair', 'MusicStore', 'makers', 'luthier; guitar repair; violin maker; piano repair; instrument repair', 'make and repair instruments', 'Set-ups; Crack repairs; Re-fretting; Bows re-haired'),
   trade('Piano tuning', 'LocalBusiness', 'makers', 'piano tuner; piano technician', 'tune and regulate pianos', 'Tuning; Regulation; Voicing; Advice before you buy'),
   trade('Shoe repair', 'LocalBusiness', 'makers', 'cobbler; shoe mender; heel bar; key cutting', 'mend shoes and boots', 'Heels; Full soles; Stitching; Zips on boots'),
