@@ -26,7 +26,7 @@ export const slotValueSchema = v.variant('type', [
   v.strictObject({ type: v.literal('text'), text: line, draft }),
   v.strictObject({ type: v.literal('rich'), rich: richTextSchema, draft }),
   v.strictObject({ type: v.literal('image'), asset: v.pipe(v.string(), v.maxLength(120)), alt: line, focus: v.optional(focusSchema) }),
-  v.strictObject({ type: v.literal('link'), label: line, to: linkTargetSchema }),
+  v.strictObject({ type: v.literal('link'), label: line, to: linkTargetSchema, draft }),
   v.strictObject({ type: v.literal('list'), order: v.pipe(v.array(v.pipe(v.string(), v.regex(ITEM_ID))), v.maxLength(200), v.readonly()) }),
 ])
 export type SlotValue = v.InferOutput<typeof slotValueSchema>
@@ -52,11 +52,12 @@ export function isEmptyValue(value: SlotValue): boolean {
 
 /** True for words made from a phrase bank, until someone types over or confirms them. */
 export function isDraftValue(value: SlotValue | null): boolean {
-  return (value?.type === 'text' || value?.type === 'rich') && value.draft === true
+  return value !== null && 'draft' in value && value.draft === true
 }
 
 /** The same words as the client's own. */
 export function confirmedValue(value: SlotValue): SlotValue {
-  if (value.type === 'text') return { type: 'text', text: value.text }
-  return value.type === 'rich' ? { type: 'rich', rich: value.rich } : value
+  if (!('draft' in value)) return value
+  const { draft: _, ...own } = value
+  return own
 }

@@ -1,5 +1,5 @@
 import { getDesign, shownPlaces, type Pack } from '../pack'
-import { confirmedValue, isDraftValue, richFromPlain, type Edit, type EditStep, type Section, type SiteDocument, type SlotValue } from '../site'
+import { confirmedValue, findSlotType, isDraftValue, richFromPlain, type Edit, type EditStep, type LinkTarget, type Section, type SectionKind, type SiteDocument, type SlotValue } from '../site'
 import { findTrade } from './find-trade'
 import { PHRASES, type PhraseBank } from './phrases'
 import type { Trade } from './trade'
@@ -15,7 +15,7 @@ export function firstDraft(pack: Pack, document: SiteDocument): Edit | null {
   const trade = findTrade(document.facts.trade ?? '')
   if (!trade) return null
   const words = wordsOf(document, trade)
-  const sections = [...document.pages.flatMap((p) => p.sections), document.footer]
+  const sections = [document.header, ...document.pages.flatMap((p) => p.sections), document.footer]
   const edits = sections.flatMap((section) => draftSection(pack, document, section, trade, words))
   return edits.length > 0 ? { type: 'batch', edits } : null
 }
@@ -46,53 +46,83 @@ const firstWhole = (phrases: readonly string[], words: Words): string | null => 
 const allWhole = (phrases: readonly string[], words: Words): string => phrases.map((p) => fillPhrase(p, words)).filter((p) => p !== null).join('\n')
 
 function draftSection(pack: Pack, document: SiteDocument, section: Section, trade: Trade, words: Words): EditStep[] {
-  const bank = PHRASES[trade.group]
   const pageKey = document.pages.find((p) => p.sections.some((s) => s.id === section.id))?.from?.split('/').at(-1) ?? ''
   const shown = new Set(shownPlaces(getDesign(pack, section.kind, section.design)).slots.map((s) => s.slot))
-  const drafted = draftOf(section, bank, trade, words, pageKey)
+  const { texts, rich = {}, links = {}, items = [] } = draftOf(section.kind, PHRASES[trade.group], trade, words, pageKey)
   const edits: EditStep[] = []
   const set = (slot: string, value: SlotValue): void => {
     if (section.slots[slot] === undefined && shown.has(slot.split('/')[0] ?? '')) edits.push({ type: 'slot/set', section: section.id, slot, value })
   }
-  for (const [slot, text] of Object.entries(drafted.texts)) if (text) set(slot, { type: 'text', text, draft: true })
-  for (const [slot, text] of Object.entries(drafted.rich)) if (text) set(slot, { type: 'rich', rich: richFromPlain(text), draft: true })
-  if (drafted.items.length > 0 && section.slots.items === undefined && !Object.keys(section.slots).some((s) => s.startsWith('items/'))) {
-    set('items', { type: 'list', order: drafted.items.map((_, i) => `t${i + 1}`) })
-    drafted.items.forEach((item, i) => {
+  for (const [slot, text] of Object.entries(texts)) if (text) set(slot, { type: 'text', text, draft: true })
+  for (const [slot, text] of Object.entries(rich)) if (text) set(slot, { type: 'rich', rich: richFromPlain(text), draft: true })
+  for (const [slot, [label, to]] of Object.entries(links)) {
+    const target = findTarget(document, to)
+    if (target) set(slot, { type: 'link', label, to: target, draft: true })
+  }
+  if (items.length > 0 && section.slots.items === undefined && !Object.keys(section.slots).some((s) => s.startsWith('items/'))) {
+    set('items', { type: 'list', order: items.map((_, i) => `t${i + 1}`) })
+    items.forEach((item, i) => {
       for (const [field, text] of Object.entries(item)) {
-        const rich = section.kind === 'questions' && field === 'answer'
-        set(`items/t${i + 1}/${field}`, rich ? { type: 'rich', rich: richFromPlain(text), draft: true } : { type: 'text', text, draft: true })
+        const path = `items/t${i + 1}/${field}`
+        set(path, findSlotType(section.kind, path) === 'rich' ? { type: 'rich', rich: richFromPlain(text), draft: true } : { type: 'text', text, draft: true })
       }
     })
   }
   return edits
 }
 
-type Drafted = { readonly texts: Readonly<Record<string, string | null>>; readonly rich: Readonly<Record<string, string>>; readonly items: readonly Readonly<Record<string, string>>[] }
-const NOTHING: Drafted = { texts: {}, rich: {}, items: [] }
+/** `phone`, or the key of a page that the site has. */
+function findTarget(document: SiteDocument, to: string): LinkTarget | null {
+  if (to === 'phone') return { type: 'fact', fact: 'phone' }
+  const page = document.pages.find((p) => p.from?.split('/').at(-1) === to)
+  return page ? { type: 'page', page: page.id } : null
+}
 
-function draftOf(section: Section, bank: PhraseBank, trade: Trade, words: Words, pageKey: string): Drafted {
-  switch (section.kind) {
-    case 'hero': return { texts: { heading: firstWhole(bank.hero, words) }, rich: { lead: allWhole(bank.lead, words) }, items: [] }
-    case 'services': return { texts: { heading: bank.services }, rich: {}, items: trade.services.map((title, i) => ({ title, text: bank.service[i % bank.service.length] ?? '' })) }
-    case 'story': return pageKey === 'home' || pageKey === 'about' ? { texts: { heading: bank.story.heading }, rich: { body: allWhole(bank.story.body, words) }, items: [] } : NOTHING
-    case 'steps': return { texts: { heading: bank.steps.heading }, rich: {}, items: bank.steps.items.map(([title, text]) => ({ title, text })) }
-    case 'questions': return { texts: {}, rich: {}, items: bank.questions.flatMap(([question, answer]) => {
+type Drafted = {
+  readonly texts: Readonly<Record<string, string | null>>
+  readonly rich?: Readonly<Record<string, string | null>>
+  /** The link's words, and where it leads: `phone`, or the key of a page. */
+  readonly links?: Readonly<Record<string, readonly [string, string]>>
+  readonly items?: readonly Readonly<Record<string, string>>[]
+}
+
+/** What a section of a kind says in a trade; kinds that would have to invent something (praise, years, people) say nothing. */
+function draftOf(kind: SectionKind, bank: PhraseBank, trade: Trade, words: Words, pageKey: string): Drafted {
+  const reach = ['How to reach us', 'contact'] as const
+  switch (kind) {
+    case 'header': return { texts: {}, links: { action: ['Get in touch', 'contact'] } }
+    case 'hero': return { texts: { heading: firstWhole(bank.hero, words) }, rich: { lead: allWhole(bank.lead, words) }, links: { action: ['What we do', 'services'], second: ['Ring us', 'phone'] } }
+    case 'title': return draftTitle(pageKey, bank, words)
+    case 'services': return { texts: { heading: bank.services }, rich: { intro: bank.lead.at(-1) ?? null }, links: { action: ['Ask for a price', 'contact'] }, items: trade.services.map((title, i) => ({ title, text: bank.service[i % bank.service.length] ?? '' })) }
+    case 'prices': return { texts: { heading: 'What it costs' }, rich: { intro: 'Tell us what you have in mind, and you have a price before anything begins.' }, items: trade.services.map((title) => ({ title, price: 'ask' })) }
+    case 'story': return pageKey === 'home' || pageKey === 'about' ? { texts: { heading: bank.story.heading }, rich: { body: allWhole(bank.story.body, words) }, links: { action: pageKey === 'home' ? ['About us', 'about'] : reach } } : { texts: {} }
+    case 'steps': return { texts: { heading: bank.steps.heading }, rich: { intro: 'In this order, every time.' }, items: bank.steps.items.map(([title, text]) => ({ title, text })) }
+    case 'questions': return { texts: { heading: 'Asked often' }, rich: { intro: 'If yours is not here, ask it.' }, items: bank.questions.flatMap(([question, answer]) => {
       const filled = fillPhrase(answer, words)
       return filled ? [{ question, answer: filled }] : []
     }) }
-    case 'action': return { texts: { heading: bank.action[0], text: bank.action[1] }, rich: {}, items: [] }
-    case 'visit': return { texts: { heading: bank.visit }, rich: {}, items: [] }
-    case 'title': return { texts: { heading: titleOf(pageKey, bank, words) }, rich: {}, items: [] }
-    case 'footer': return { texts: { closing: fillPhrase(bank.closing, words) }, rich: {}, items: [] }
-    default: return NOTHING
+    case 'action': return { texts: { heading: bank.action[0], text: bank.action[1] }, links: { action: reach } }
+    case 'visit': return { texts: { heading: bank.visit }, rich: { body: fillPhrase('You find us in {town}. Ring if you cannot find the door.', words) } }
+    case 'contact': return { texts: { heading: 'What helps us answer', note: 'We answer in the order in which messages come.' }, rich: { intro: 'Three things are enough to begin with.' }, items: [
+      { title: 'What it is about', text: 'A line or two, and a photograph where it helps.' }, { title: 'When', text: 'The day or the week that would suit you.' }, { title: 'How to reach you', text: 'A number, and when you answer it.' },
+    ] }
+    case 'areas': return words.town ? { texts: { heading: 'Where we work' }, rich: { intro: 'Ask if you are further out.' }, items: [{ name: words.town, text: 'and around' }] } : { texts: { heading: 'Where we work' } }
+    case 'footer': return { texts: { closing: fillPhrase(bank.closing, words), legal: firstWhole(['{name}, {town}', '{name}'], words) } }
+    default: return { texts: {} }
   }
 }
 
-function titleOf(pageKey: string, bank: PhraseBank, words: Words): string | null {
-  if (pageKey === 'about') return fillPhrase('About {name}', words)
-  if (pageKey === 'services') return bank.services
-  return pageKey === 'contact' ? bank.contact : null
+function draftTitle(pageKey: string, bank: PhraseBank, words: Words): Drafted {
+  switch (pageKey) {
+    case 'about': return { texts: { heading: fillPhrase('About {name}', words) }, rich: { lead: firstWhole(['{special}', bank.closing], words) } }
+    case 'services': return { texts: { heading: bank.services }, rich: { lead: bank.lead.at(-1) ?? null } }
+    case 'prices': return { texts: { heading: 'Prices' }, rich: { lead: 'Ask, and you have a figure before anything begins.' } }
+    case 'contact': return { texts: { heading: bank.contact }, rich: { lead: 'Whichever suits you.' } }
+    case 'areas': return { texts: { heading: 'Where we work' }, rich: { lead: fillPhrase('In and around {town}.', words) } }
+    case 'work':
+    case 'gallery': return { texts: { heading: 'Some of our work' } }
+    default: return { texts: {} }
+  }
 }
 
 /** The edit that makes every draft of some sections the client's own words. */

@@ -4,7 +4,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { createStore } from 'zustand/vanilla'
 import { toast } from 'sonner'
 import { sectionPlaceholders, shownValue } from '@/core/pack'
-import { findPage, findPageByPath, findSection, findSlotType, homePage, type PageId, type SectionId, type SiteDocument, type SlotValue } from '@/core/site'
+import { confirmedValue, findPage, findPageByPath, findSection, findSlotType, homePage, type PageId, type SectionId, type SiteDocument, type SlotValue } from '@/core/site'
 import { PICTURE_TYPES } from '../brief/logo-input'
 import { useJob, useJobStore } from '../job/job-context'
 import { useGesture } from '../job/use-gesture'
@@ -101,7 +101,7 @@ export function ContentStage() {
     if (!section || typeof value === 'string') return
     if (findSlotType(section.kind, place.slot) !== 'link') return void store.apply({ type: 'slot/set', section: section.id, slot: place.slot, value }, group)
     const link = shownValue(section, sectionPlaceholders(pack, now, section), place.slot)?.value
-    if (link?.type === 'link' && value.type === 'text') store.apply({ type: 'slot/set', section: section.id, slot: place.slot, value: { ...link, label: value.text } }, group)
+    if (link?.type === 'link' && value.type === 'text') store.apply({ type: 'slot/set', section: section.id, slot: place.slot, value: confirmedValue({ ...link, label: value.text }) }, group)
   }, [store, gesture])
 
   const step = useCallback((by: 1 | -1): void => {

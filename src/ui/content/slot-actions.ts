@@ -10,9 +10,10 @@ import type { RowPlace } from './tabs'
 
 /** What the rows of slots do, as edits. */
 export function makeSlotActions(store: JobStore, gesture: (place: string) => string, hold: (place: RowPlace) => void, setBusy: (key: string, busy: boolean) => void): SlotActions {
+  // Whatever a hand sets is the client's own, and no draft any more.
   const set = (row: LedgerRow, value: SlotValue | null): void => {
     const key = `${row.section.id} ${row.path}`
-    store.apply({ type: 'slot/set', section: row.section.id, slot: row.path, value }, value?.type === 'text' || value?.type === 'rich' || value?.type === 'link' ? gesture(key) : undefined)
+    store.apply({ type: 'slot/set', section: row.section.id, slot: row.path, value: value && confirmedValue(value) }, value?.type === 'text' || value?.type === 'rich' || value?.type === 'link' ? gesture(key) : undefined)
   }
   const reorder = (row: LedgerRow, change: (order: readonly string[]) => readonly string[]): void => {
     const { document, pack } = store.getState()
