@@ -39,7 +39,11 @@ async function makeJob(app: string, file: string): Promise<string> {
     await apply(app, job, [{ type: 'arrange', to: { ...now, pages: now.pages.filter((p) => demo.take?.includes(p.id)) } }])
   }
   const edits: EditStep[] = Object.entries(demo.pages).map(([page, value]) => ({ type: 'page/set', page: page as PageId, part: 'description', value }))
-  if (demo.brand.logo) edits.push({ type: 'brand/set', part: 'logo', value: await upload(demo.brand.logo) })
+  if (demo.brand.logo) {
+    const logo = await upload(demo.brand.logo)
+    const { asset } = await ask<{ asset: { id: string } }>(`${app}/api/assets/one-colour`, 'POST', { asset: logo, colour: '#ffffff', job })
+    edits.push({ type: 'brand/set', part: 'logo', value: logo }, { type: 'brand/set', part: 'logo-on-dark', value: asset.id })
+  }
   for (const section of [document.header, ...document.pages.filter((p) => demo.take?.includes(p.id) ?? true).flatMap((p) => p.sections), document.footer]) {
     for (const [slot, given] of Object.entries(demo.sections[section.id] ?? {})) edits.push(...(await slotEdits(section, slot, given, upload)))
   }

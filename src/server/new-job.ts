@@ -17,7 +17,7 @@ export function createJobFromBrief({ template, facts, brand, draft = false }: { 
   }
   if (!pack().templates[template]) throw new Problem('requestWrong', { fault: `there is no template ${template}` })
   const job = createJob(template, facts, { ...brand, ...parsedColours(brand) })
-  if (brand.logo) linkAsset(job.id, brand.logo)
+  for (const logo of [brand.logo, brand['logo-on-dark']]) if (logo) linkAsset(job.id, logo)
   const edit = draft ? firstDraft(pack(), jobState(job.id).document) : null
   if (edit) appendRows(job.id, 0, [{ id: nanoid(), edit, group: nanoid(10), mark: 'do' }])
   return job.id

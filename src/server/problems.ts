@@ -20,6 +20,7 @@ export const PROBLEMS = {
   fileDamaged: { status: 422, sentence: (d) => `“${d.name}” is damaged: ${d.fault}. Ask for the file again; it may have been cut short on its way.` },
   pictureTooManyPixels: { status: 422, sentence: (d) => `“${d.name}” claims ${d.width} × ${d.height} pixels; up to ${d.limit} million in all can be opened. Save it smaller and choose it again.` },
   drawingUnsafe: { status: 422, sentence: (d) => `“${d.name}” is an SVG that cannot be used: ${d.fault}. Export it again as plain SVG, or as PNG.` },
+  logoNotTransparent: { status: 422, sentence: (d) => `“${d.name}” has no transparent ground, so in one colour it would be a flat box. Ask for a PNG with a transparent ground, or an SVG.` },
   addressWrong: { status: 422, sentence: (d) => `${d.fault}` },
   addressTaken: { status: 409, sentence: (d) => `“${d.name}” is taken. Choose another name.` },
   addressNone: { status: 409, sentence: () => 'Choose an address first; then the site can be built for it.' },

@@ -74,3 +74,31 @@ test('advice is given while a logo is chosen: a white one, a ribbon, none', asyn
   await page.getByRole('button', { name: 'Take out' }).click()
   await expect(page.getByText('SVG or transparent PNG.')).toBeVisible()
 })
+
+test('a dark logo gets a white version for dark surfaces, and each header takes the one that can be seen on it', async ({ page }) => {
+  await page.goto(`${APP}/new`)
+  await page.getByLabel('Client’s name').fill('Two Logos')
+  await page.getByLabel('Trade').fill('Plant nursery') // Windrow: its header stands on ink.
+  const header = page.frameLocator('iframe[title^="Home page, desktop"]').getByRole('banner')
+  const svg = Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 300 200"><rect width="300" height="120" fill="#123a2c"/><circle cx="150" cy="60" r="40" fill="#fff"/></svg>')
+  await page.getByLabel('Logo file').setInputFiles({ name: 'dark.svg', mimeType: 'image/svg+xml', buffer: svg })
+  await expect(page.getByText('on dark: the same')).toBeVisible()
+  const before = await header.getByRole('img').getAttribute('src')
+  await page.getByRole('button', { name: 'Make a white one for dark surfaces' }).click()
+  await expect(header.getByRole('img')).not.toHaveAttribute('src', before!)
+  const drawing = await (await fetch(APP + (await header.getByRole('img').getAttribute('src')))).text()
+  const { data, info } = await sharp(Buffer.from(drawing)).resize(300, 200).ensureAlpha().raw().toBuffer({ resolveWithObject: true })
+  const at = (x: number, y: number): number[] => [...data.subarray((y * info.width + x) * 4, (y * info.width + x) * 4 + 4)]
+  expect(at(20, 20)).toEqual([255, 255, 255, 255]) // The dark field is printed white.
+  expect(at(150, 60)[3]).toBe(0) // The white disc stays open, the ground clear.
+  expect(at(150, 180)[3]).toBe(0)
+  await page.getByLabel('Trade').fill('Dentist') // Limewash: its header stands on paper.
+  await expect(header.getByRole('img')).toHaveAttribute('src', before!)
+  await page.getByRole('button', { name: 'Use the same on dark' }).click()
+  await expect(page.getByText('on dark: the same')).toBeVisible()
+  const flat = await sharp({ create: { width: 200, height: 100, channels: 3, background: '#224466' } }).png().toBuffer()
+  await page.getByLabel('Logo file').setInputFiles({ name: 'flat.png', mimeType: 'image/png', buffer: flat })
+  await expect(page.getByText('200 × 100 px')).toBeVisible()
+  await page.getByRole('button', { name: 'Make a white one for dark surfaces' }).click()
+  await expect(page.getByText('has no transparent ground, so in one colour it would be a flat box')).toBeVisible()
+})

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import { random } from '../../../tests/random'
-import { adviseLogo, cropToFocus, opticalSize, parseRatio, pictureVariants, variantPath, variantWidths, type AssetInfo, type LogoLook } from '.'
+import { adviseLogo, cropToFocus, oneColourRow, opticalSize, parseRatio, printInOneColour, pictureVariants, variantPath, variantWidths, type AssetInfo, type LogoLook } from '.'
 
 const photo: AssetInfo = { id: 'p', hash: '0123456789abcdef'.repeat(4), name: 'bench', width: 3000, height: 2000, bytes: 1, vector: false, alpha: false, focus: { x: 0.5, y: 0.5 } }
 
@@ -76,4 +76,13 @@ test('a logo is told what will go wrong with it, and nothing where nothing will'
   expect(look([0, 0, 0, 0])).toContain('Nothing can be seen')
   const flat = new Uint8ClampedArray(Array.from({ length: 100 }, () => [255, 255, 255, 255]).flat())
   expect(look([], { pixels: flat })).toContain('one flat box')
+})
+
+test('in one colour the darkest part is printed whole, white on dark stays open, and the ground stays clear', () => {
+  const pixels = new Uint8ClampedArray([20, 60, 60, 255, 255, 255, 255, 255, 20, 60, 60, 0, 20, 60, 60, 128])
+  const printed = printInOneColour(pixels, '#ffffff', oneColourRow(pixels))
+  expect([...printed.filter((_, i) => i % 4 === 3)]).toEqual([255, 0, 0, 128])
+  expect([...printed.slice(0, 3)]).toEqual([255, 255, 255])
+  const light = new Uint8ClampedArray([250, 250, 250, 255, 250, 250, 250, 0])
+  expect([...printInOneColour(light, '#101010', oneColourRow(light))]).toEqual([16, 16, 16, 255, 16, 16, 16, 0])
 })

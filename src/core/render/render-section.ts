@@ -1,4 +1,5 @@
-import { opticalSize, pictureVariants } from '../image'
+import { relativeLuminance } from '../colour'
+import { opticalSize, pictureVariants, type AssetInfo } from '../image'
 import {
   getDesign, getTemplate, isSafeUrl, listItems, pageTexts, sectionPlaceholders, shownValue,
   type Binding, type ComputedList, type DesignElement, type DesignNode, type Shown,
@@ -7,6 +8,7 @@ import { isDraftValue, isEmptyValue, plainWords, relativePath, toHoursRows, toTe
 import { attribute, escapeText } from './escape'
 import { phoneCountry, profileName, shownFact } from './shown-fact'
 import { pictureUrl, type PageScope } from './site'
+import { siteScheme } from './styles'
 
 /** Where in a section the renderer is: which entry of which list, or which row of a computed one. */
 type Place = { readonly section: Section; readonly prefix: string; readonly entry: number; readonly part: ComputedEntry | null }
@@ -45,7 +47,7 @@ function renderElement(scope: PageScope, place: Place, element: DesignElement, e
       return tag(element, entry?.attributes ?? '', escapeText(entry?.text ?? ''))
     }
     case 'fact': return renderFact(scope, element, b.fact)
-    case 'logo': return renderLogo(scope, element)
+    case 'logo': return renderLogo(scope, element, place.section)
     default: return b satisfies never
   }
 }
@@ -166,11 +168,23 @@ function renderFact(scope: PageScope, element: DesignElement, fact: Extract<Bind
 const LOGO_AREA = 12_000
 const LOGO_MOST = { width: 340, height: 120 }
 
-function renderLogo(scope: PageScope, element: DesignElement): string {
+/** Below this relative luminance white is read better than black: WCAG's two contrasts are equal at 0.179. */
+const DARK_SURFACE = 0.179
+
+/** The logo for the surface that a section stands on: the version for dark ones where it is dark and there is one. */
+function logoFor(scope: PageScope, section: Section): AssetInfo | undefined {
   const { document, assets } = scope.site
+  const onDark = document.brand['logo-on-dark']
+  const isDark = onDark !== undefined && relativeLuminance(siteScheme(scope.site)[section.tone].surface) < DARK_SURFACE
+  const id = isDark ? onDark : document.brand.logo
+  return id === undefined ? undefined : assets[id]
+}
+
+function renderLogo(scope: PageScope, element: DesignElement, section: Section): string {
+  const { document } = scope.site
   const home = document.pages[0]
   const href = home && element.tag === 'a' ? attribute('href', relativePath(scope.page, home)) : ''
-  const logo = document.brand.logo ? assets[document.brand.logo] : undefined
+  const logo = logoFor(scope, section)
   const name = shownFact(scope.site, 'name')
   if (!logo) return tag(element, href + (RIGHT_TO_LEFT.test(name.text) ? ' dir="auto"' : '') + factMark(scope, 'name'), escapeText(name.text))
   const size = opticalSize(logo, LOGO_AREA, LOGO_MOST)

@@ -70,8 +70,9 @@ export const brandSchema = v.pipe(
     colour: v.optional(v.string()),
     second: v.optional(v.string()),
     third: v.optional(v.string()),
-    /** Asset id of the logo. */
+    /** Asset id of the logo, and of its version for dark surfaces. */
     logo: v.optional(v.string()),
+    'logo-on-dark': v.optional(v.string()),
   }),
   v.readonly(),
 )

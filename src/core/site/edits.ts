@@ -9,7 +9,7 @@ export type FactValue = v.InferOutput<typeof factValueSchema>
 
 const slotSet = v.strictObject({ type: v.literal('slot/set'), section: sectionIdSchema, slot: v.pipe(v.string(), v.maxLength(120)), value: v.nullable(slotValueSchema) })
 const factSet = v.strictObject({ type: v.literal('fact/set'), fact: v.picklist(FACT_NAMES), value: v.nullable(factValueSchema) })
-const brandSet = v.strictObject({ type: v.literal('brand/set'), part: v.picklist(['colour', 'second', 'third', 'logo']), value: v.nullable(v.string()) })
+const brandSet = v.strictObject({ type: v.literal('brand/set'), part: v.picklist(['colour', 'second', 'third', 'logo', 'logo-on-dark']), value: v.nullable(v.string()) })
 const pageSet = v.strictObject({ type: v.literal('page/set'), page: pageIdSchema, part: v.picklist(['name', 'title', 'description']), value: v.nullable(v.pipe(v.string(), v.maxLength(1000))) })
 
 const sectionSet = v.strictObject({ type: v.literal('section/set'), section: sectionIdSchema, part: v.picklist(['design', 'tone']), value: v.pipe(v.string(), v.regex(/^[a-z0-9]+(-[a-z0-9]+)*$/), v.maxLength(64)) })

@@ -9,6 +9,7 @@ import { FactInput, useFactInput } from './fact-input'
 import { HoursInputs } from './hours-inputs'
 import { KeywordsInput, SocialsInput } from './list-inputs'
 import { LogoInput } from './logo-input'
+import { LogoOnDark } from './logo-on-dark'
 import { PurposeInputs } from './purpose-inputs'
 import { TradeInput } from './trade-input'
 
@@ -19,14 +20,16 @@ export type BriefProps = {
   readonly spec: SchemeSpec
   readonly job: string | null
   readonly logo: AssetInfo | undefined
+  readonly logoOnDark: AssetInfo | undefined
   readonly onFact: (fact: FactName, value: FactValue | null) => void
   readonly onColour: (part: ColourPart, hex: string | null) => void
-  readonly onLogo: (asset: AssetInfo | null) => void
+  /** The logo, and its version for dark surfaces; null where there is none. */
+  readonly onLogos: (logo: AssetInfo | null, onDark: AssetInfo | null) => void
   readonly nameFault?: string | null
 }
 
 /** What is known of the client at the start. Only the name is needed; every key is seen on the page beside. */
-export function BriefFields({ facts, brand, spec, job, logo, onFact, onColour, onLogo, nameFault = null }: BriefProps) {
+export function BriefFields({ facts, brand, spec, job, logo, logoOnDark, onFact, onColour, onLogos, nameFault = null }: BriefProps) {
   const country = facts.address?.country ?? null
   const name = useFactInput('name', facts.name, (v) => onFact('name', v))
   const tagline = useFactInput('tagline', facts.tagline, (v) => onFact('tagline', v))
@@ -53,7 +56,8 @@ export function BriefFields({ facts, brand, spec, job, logo, onFact, onColour, o
       <BrandColours brand={brand} spec={spec} onColour={onColour} />
       <div>
         <p className="mb-1 text-sm font-semibold" aria-hidden>Logo</p>
-        <LogoInput job={job} asset={logo} onAsset={onLogo} />
+        <LogoInput job={job} asset={logo} onAsset={(asset) => onLogos(asset, null)} />
+        {logo && <LogoOnDark key={logo.id} job={job} logo={logo} onDark={logoOnDark} onLogos={onLogos} />}
       </div>
       <details className="border-t border-seam pt-3" open={facts.hours !== undefined}>
         <summary className="cursor-pointer text-sm font-semibold">Opening hours</summary>

@@ -46,9 +46,10 @@ export function BriefStage() {
           nameFault={document.facts.name ? null : 'A job needs the client’s name; the template’s stands in for it.'}
           onFact={(fact, value) => store.apply({ type: 'fact/set', fact, value }, gesture(`fact ${fact}`))}
           onColour={(part, value) => store.apply({ type: 'brand/set', part, value }, gesture(part))}
-          onLogo={(asset) => {
-            if (asset) store.addAsset(asset)
-            store.apply({ type: 'brand/set', part: 'logo', value: asset?.id ?? null })
+          logoOnDark={document.brand['logo-on-dark'] ? assets[document.brand['logo-on-dark']] : undefined}
+          onLogos={(logo, onDark) => {
+            for (const asset of [logo, onDark]) if (asset) store.addAsset(asset)
+            store.apply({ type: 'batch', edits: [{ type: 'brand/set', part: 'logo', value: logo?.id ?? null }, { type: 'brand/set', part: 'logo-on-dark', value: onDark?.id ?? null }] })
           }}
         />
         <div className="mt-5 border-t border-seam pt-4">

@@ -75,7 +75,8 @@ export function NewJob({ pack, assets }: { pack: Pack; assets: AssetTable }) {
               logo={draft.brand.logo ? draft.assets[draft.brand.logo] : undefined}
               onFact={onFact}
               onColour={(part, hex) => change((d) => ({ ...d, brand: without(d.brand, part, hex) }))}
-              onLogo={(asset) => change((d) => ({ ...d, brand: without(d.brand, 'logo', asset?.id ?? null), assets: asset ? { ...d.assets, [asset.id]: asset } : d.assets }))}
+              logoOnDark={draft.brand['logo-on-dark'] ? draft.assets[draft.brand['logo-on-dark']] : undefined}
+              onLogos={(logo, onDark) => change((d) => ({ ...d, brand: without(without(d.brand, 'logo', logo?.id ?? null), 'logo-on-dark', onDark?.id ?? null), assets: { ...d.assets, ...(logo ? { [logo.id]: logo } : {}), ...(onDark ? { [onDark.id]: onDark } : {}) } }))}
             />
           )}
         </div>

@@ -60,7 +60,8 @@ export function Ledger({ tab, hand, onHold, fits, folded, onDesigns }: Props) {
           onColour={(value) => store.apply({ type: 'brand/set', part: 'colour', value }, gesture('brand colour'))}
           onLogo={(asset) => {
             if (asset) store.addAsset(asset)
-            store.apply({ type: 'brand/set', part: 'logo', value: asset?.id ?? null })
+            // The version for dark surfaces was made from the logo that goes.
+            store.apply({ type: 'batch', edits: [{ type: 'brand/set', part: 'logo', value: asset?.id ?? null }, { type: 'brand/set', part: 'logo-on-dark', value: null }] })
           }}
         />
       )

@@ -6,7 +6,7 @@ import { placeKey, type Place } from '../sheets/place'
 export type Tab = 'shared' | PageId
 
 /** Anything the ledger has a row for: a slot, a fact, a part of the brand, or how a page shows in search results. */
-export type RowPlace = Place | { readonly type: 'brand'; readonly part: 'colour' | 'second' | 'third' | 'logo' } | { readonly type: 'page'; readonly page: PageId; readonly part: 'title' | 'description' | 'name' }
+export type RowPlace = Place | { readonly type: 'brand'; readonly part: 'colour' | 'second' | 'third' | 'logo' | 'logo-on-dark' } | { readonly type: 'page'; readonly page: PageId; readonly part: 'title' | 'description' | 'name' }
 
 export function rowKey(place: RowPlace): string {
   switch (place.type) {
