@@ -172,6 +172,10 @@ test('a page of another template is added, wears the job’s style, and is in it
   await expect(months.locator('li')).toHaveCount(12)
   expect(await months.locator('h2').evaluate((e) => getComputedStyle(e).fontFamily)).toContain('Vollkorn')
   await expect(sheet(page, 'desktop').getByRole('navigation', { name: 'Pages', exact: true })).toContainText('Through the year')
+  await page.getByRole('button', { name: 'Undo', exact: true }).first().click()
+  await expect(tab(page, 'Through the year')).toHaveCount(0)
+  await expect(tab(page, 'Home')).toHaveAttribute('aria-current', 'page')
+  await expect(cell(page, 'Hero: Heading')).toBeVisible()
 })
 
 test('three answers make a draft of every page; each draft is a state of its own until it is confirmed', async ({ page }) => {

@@ -67,18 +67,19 @@ function makeRoles(surface: string, wanted: string | null, { dark, light }: Word
     return contrastRatio(fitted, surface) >= least ? fitted : text
   }
   const button = surface === first ? text : fit(first, CONTROL)
+  const link = fit(first, TEXT)
   return {
     surface,
     plane,
     text,
     heading: text,
     muted: fit(mixToward(text, surface, 0.28), TEXT),
-    link: fit(first, TEXT),
-    mark: fit(third, TEXT),
+    link,
+    mark: third === first ? link : fit(third, TEXT),
     button,
     'button-text': fitContrast(betterOf(dark, light, button), button, TEXT),
     rule: mixToward(surface, text, 0.3),
-    focus: fit(first, CONTROL),
+    focus: surface === first ? fit(first, CONTROL) : button,
   }
 }
 

@@ -93,7 +93,7 @@ function draftOf(kind: SectionKind, bank: PhraseBank, trade: Trade, words: Words
     case 'header': return { texts: {}, links: { action: ['Get in touch', 'contact'] } }
     case 'hero': return { texts: { heading: firstWhole(bank.hero, words) }, rich: { lead: allWhole(bank.lead, words) }, links: { action: ['What we do', 'services'], second: ['Ring us', 'phone'] } }
     case 'title': return draftTitle(pageKey, bank, words)
-    case 'services': return { texts: { heading: bank.services }, rich: { intro: bank.lead.at(-1) ?? null }, links: { action: ['Ask for a price', 'contact'] }, items: trade.services.map((title, i) => ({ title, text: bank.service[i % bank.service.length] ?? '' })) }
+    case 'services': return { texts: { heading: bank.services }, rich: { intro: pageKey === 'services' ? null : (bank.lead.at(-1) ?? null) }, links: { action: ['Ask for a price', 'contact'] }, items: trade.services.map((title, i) => ({ title, text: bank.service[i % bank.service.length] ?? '' })) }
     case 'prices': return { texts: { heading: 'What it costs' }, rich: { intro: 'Tell us what you have in mind, and you have a price before anything begins.' }, items: trade.services.map((title) => ({ title, price: 'ask' })) }
     case 'story': return pageKey === 'home' || pageKey === 'about' ? { texts: { heading: bank.story.heading }, rich: { body: allWhole(bank.story.body, words) }, links: { action: pageKey === 'home' ? ['About us', 'about'] : reach } } : { texts: {} }
     case 'steps': return { texts: { heading: bank.steps.heading }, rich: { intro: 'In this order, every time.' }, items: bank.steps.items.map(([title, text]) => ({ title, text })) }
@@ -115,7 +115,7 @@ function draftOf(kind: SectionKind, bank: PhraseBank, trade: Trade, words: Words
 function draftTitle(pageKey: string, bank: PhraseBank, words: Words): Drafted {
   switch (pageKey) {
     case 'about': return { texts: { heading: fillPhrase('About {name}', words) }, rich: { lead: firstWhole(['{special}', bank.closing], words) } }
-    case 'services': return { texts: { heading: bank.services }, rich: { lead: bank.lead.at(-1) ?? null } }
+    case 'services': return { texts: { heading: 'What we do' }, rich: { lead: bank.lead.at(-1) ?? null } }
     case 'prices': return { texts: { heading: 'Prices' }, rich: { lead: 'Ask, and you have a figure before anything begins.' } }
     case 'contact': return { texts: { heading: bank.contact }, rich: { lead: 'Whichever suits you.' } }
     case 'areas': return { texts: { heading: 'Where we work' }, rich: { lead: fillPhrase('In and around {town}.', words) } }

@@ -64,6 +64,14 @@ export function ContentStage() {
     })
   }, [store, view])
 
+  // A page can leave while it is open: by undo, by another tab, by starting over.
+  useEffect(() => {
+    if (tab === 'shared' || findPage(document, tab)) return
+    setHand(null)
+    setDesigns(null)
+    openTab(homePage(document).id)
+  }, [document, tab, openTab])
+
   // What undo or redo changed comes into sight, wherever it is.
   useEffect(() => store.subscribe((now, before) => {
     const place = now.stepped && now.stepped !== before.stepped ? placeOfEdit(now.stepped) : null
