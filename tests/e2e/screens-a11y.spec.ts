@@ -37,6 +37,9 @@ test('axe finds nothing in the template room, in any of its views, nor on the st
     await expect(page.getByRole('heading', { name: seen, exact: true }).first()).toBeVisible()
     expect(await violations(page), show).toEqual([])
   }
+  await page.goto(`${APP}/jobs/${job}/brand`)
+  await expect(page.getByRole('table', { name: /Contrast on each tone/ })).toBeVisible()
+  expect(await violations(page), 'brand').toEqual([])
   await openContent(page, job)
   await page.getByRole('region', { name: /^Hero/ }).getByRole('button', { name: /^Designs/ }).click()
   await expect(page.getByRole('listbox', { name: 'Designs' })).toBeFocused()

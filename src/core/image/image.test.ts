@@ -81,8 +81,8 @@ test('a logo is told what will go wrong with it, and nothing where nothing will'
 test('in one colour the darkest part is printed whole, white on dark stays open, and the ground stays clear', () => {
   const pixels = new Uint8ClampedArray([20, 60, 60, 255, 255, 255, 255, 255, 20, 60, 60, 0, 20, 60, 60, 128])
   const printed = printInOneColour(pixels, '#ffffff', oneColourRow(pixels))
-  expect([...printed.filter((_, i) => i % 4 === 3)]).toEqual([255, 0, 0, 128])
-  expect([...printed.slice(0, 3)]).toEqual([255, 255, 255])
+  expect(Array.from(printed.filter((_, i) => i % 4 === 3))).toEqual([255, 0, 0, 128])
+  expect(Array.from(printed.slice(0, 3))).toEqual([255, 255, 255])
   const light = new Uint8ClampedArray([250, 250, 250, 255, 250, 250, 250, 0])
-  expect([...printInOneColour(light, '#101010', oneColourRow(light))]).toEqual([16, 16, 16, 255, 16, 16, 16, 0])
+  expect(Array.from(printInOneColour(light, '#101010', oneColourRow(light)))).toEqual([16, 16, 16, 255, 16, 16, 16, 0])
 })

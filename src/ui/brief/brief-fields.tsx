@@ -1,10 +1,10 @@
 'use client'
-import { adviseBrand, type SchemeSpec } from '@/core/colour'
+import type { SchemeSpec } from '@/core/colour'
 import type { AssetInfo } from '@/core/image'
 import type { Brand, FactName, Facts, FactValue } from '@/core/site'
 import { Field } from '../parts/field'
 import { AddressInputs } from './address-inputs'
-import { ColourInput, useColourInput } from './colour-input'
+import { BrandColours, type ColourPart } from './brand-colours'
 import { FactInput, useFactInput } from './fact-input'
 import { HoursInputs } from './hours-inputs'
 import { KeywordsInput, SocialsInput } from './list-inputs'
@@ -13,7 +13,6 @@ import { LogoOnDark } from './logo-on-dark'
 import { PurposeInputs } from './purpose-inputs'
 import { TradeInput } from './trade-input'
 
-export type ColourPart = 'colour' | 'second' | 'third'
 export type BriefProps = {
   readonly facts: Facts
   readonly brand: Brand
@@ -65,25 +64,4 @@ export function BriefFields({ facts, brand, spec, job, logo, logoOnDark, onFact,
       </details>
     </div>
   )
-}
-
-/** Named apart from the fields, so that neither is taken for the other. */
-const PICK_LABELS: Record<ColourPart, string> = { colour: 'Pick the colour', second: 'Pick the second one', third: 'Pick the third one' }
-const COLOUR_LABELS: Record<ColourPart, string> = { colour: 'Brand colour', second: 'Second colour', third: 'Third colour' }
-
-function BrandColours({ brand, spec, onColour }: Pick<BriefProps, 'brand' | 'spec' | 'onColour'>) {
-  const advice = brand.colour === undefined ? [] : adviseBrand(spec, brand)
-  const asked: ColourPart[] = brand.colour === undefined ? ['colour'] : brand.second === undefined ? ['colour', 'second'] : ['colour', 'second', 'third']
-  return (
-    <div className="grid gap-3 border-t border-seam pt-3">
-      {asked.map((part) => <OneColour key={part} part={part} value={brand[part]} onColour={onColour} />)}
-      {advice.length > 0 && <ul className="text-sm text-soft" role="status">{advice.map((words) => <li key={words}>{words}</li>)}</ul>}
-    </div>
-  )
-}
-
-function OneColour({ part, value, onColour }: { part: ColourPart; value: string | undefined; onColour: BriefProps['onColour'] }) {
-  const input = useColourInput(value, (hex) => onColour(part, hex))
-  const hint = part === 'colour' ? 'Any CSS colour. Text on it is kept readable by itself.' : part === 'second' ? 'If there is one: for accent sections.' : 'If there is one: for small marks and numbers.'
-  return <Field label={COLOUR_LABELS[part]} fault={input.fault} hint={value === undefined ? hint : undefined}>{(control) => <ColourInput input={input} value={value} control={control} label={COLOUR_LABELS[part]} pick={PICK_LABELS[part]} />}</Field>
 }

@@ -72,11 +72,12 @@ function Stages({ id }: { id: string }) {
   const path = usePathname()
   const document = useJob((s) => s.document)
   const pack = useJob((s) => s.pack)
-  const missing = BRIEF_FACTS.filter((f) => document.facts[f] === undefined).length + (document.brand.colour ? 0 : 1) + (document.brand.logo ? 0 : 1)
+  const missing = BRIEF_FACTS.filter((f) => document.facts[f] === undefined).length
   const open = countLeftovers(pack, document)
   const stages = [
     { name: 'Brief', open: missing, of: 'left for later' },
     { name: 'Template', open: 0, of: '' },
+    { name: 'Brand', open: (document.brand.colour ? 0 : 1) + (document.brand.logo ? 0 : 1), of: 'left for later' },
     { name: 'Content', open: open.total + open.drafts, of: open.drafts > 0 ? `open: ${open.total} leftovers, ${open.drafts} drafts to confirm` : 'leftovers' },
     { name: 'Publish', open: 0, of: '' },
   ]

@@ -1,0 +1,40 @@
+import { expect, test } from '@playwright/test'
+import { APP, makeJob, saved, sheet } from './screen'
+
+test.describe.configure({ mode: 'parallel' })
+
+test('a colour, a scheme and the dark form reach all three sheets, each one step to undo, and the template’s own come back', async ({ page }) => {
+  await page.goto(`${APP}/jobs/${await makeJob({ name: 'Branded' })}/brand`)
+  const surface = (name: 'desktop' | 'tablet' | 'phone'): Promise<string> => sheet(page, name).locator('body').evaluate((e) => getComputedStyle(e).backgroundColor)
+  const button = (name: 'desktop' | 'tablet' | 'phone'): Promise<string> => sheet(page, name).getByRole('link', { name: 'See what repairs cost' }).evaluate((e) => getComputedStyle(e).backgroundColor)
+  await expect(sheet(page, 'desktop').locator('h1')).toBeVisible()
+  const own = await surface('desktop')
+  await page.getByRole('textbox', { name: 'Brand colour' }).fill('rebeccapurple')
+  for (const name of ['desktop', 'tablet', 'phone'] as const) await expect.poll(() => button(name)).toBe('rgb(102, 51, 153)')
+  await page.getByRole('radio', { name: 'White and black' }).check()
+  for (const name of ['desktop', 'tablet', 'phone'] as const) await expect.poll(() => surface(name)).toBe('rgb(255, 255, 255)')
+  await page.getByRole('checkbox', { name: 'Dark' }).check()
+  await expect.poll(async () => Number(/\d+/.exec(await surface('phone'))?.[0])).toBeLessThan(60)
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  await expect.poll(() => surface('tablet')).toBe('rgb(255, 255, 255)')
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  await expect.poll(() => surface('tablet')).toBe(own)
+  await expect.poll(() => button('desktop')).toBe('rgb(102, 51, 153)')
+  await page.getByRole('button', { name: 'Back to Tallow’s own colours' }).click()
+  await expect.poll(() => button('desktop')).not.toBe('rgb(102, 51, 153)')
+  await expect(page.getByRole('textbox', { name: 'Brand colour' })).toHaveValue('')
+  await saved(page)
+})
+
+test('the table says the contrast of every role on every tone, and where the client’s colour stands as it is', async ({ page }) => {
+  await page.goto(`${APP}/jobs/${await makeJob({ name: 'Figures', colour: '#ffff00' })}/brand`)
+  const table = page.getByRole('table', { name: /Contrast on each tone/ })
+  await expect(table.getByRole('cell')).toHaveCount(30)
+  await expect(table.getByText('fails')).toHaveCount(0)
+  const link = table.getByRole('row', { name: /^link/ })
+  await expect(link.getByRole('cell').first()).not.toContainText('●') // Pure yellow cannot be read on paper.
+  await expect(link.getByRole('cell').nth(3)).toContainText('●') // On ink it can.
+  for (const cell of await table.getByRole('row', { name: /^(text|muted text|link|mark)/ }).getByRole('cell').allTextContents()) expect(Number.parseFloat(cell)).toBeGreaterThanOrEqual(4.5)
+  await page.getByRole('combobox', { name: 'Page' }).selectOption('contact')
+  await expect(sheet(page, 'desktop').locator('h1')).toHaveText('Ring, write or ring the bell')
+})
