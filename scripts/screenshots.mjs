@@ -72,6 +72,11 @@ await page.getByText('One step to undo').scrollIntoViewIfNeeded()
 await settle(page)
 await shoot(page, 'another-template')
 
+await page.goto(`${page.url().replace(/\/template.*/, '')}/brand`)
+await heading('phone').waitFor()
+await settle(page)
+await shoot(page, 'brand')
+
 await page.goto(app)
 await page.getByRole('link', { name: 'Tarrow Electrical' }).click()
 await heading('desktop').waitFor()

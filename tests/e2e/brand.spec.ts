@@ -38,3 +38,18 @@ test('the table says the contrast of every role on every tone, and where the cli
   await page.getByRole('combobox', { name: 'Page' }).selectOption('contact')
   await expect(sheet(page, 'desktop').locator('h1')).toHaveText('Ring, write or ring the bell')
 })
+
+test('one key shows the pages as others see them, and leads back to full colour', async ({ page }) => {
+  await page.goto(`${APP}/jobs/${await makeJob({ name: 'Seen' })}/brand`)
+  await expect(sheet(page, 'desktop').locator('h1')).toBeVisible()
+  const seen = page.getByRole('combobox', { name: 'Seen' })
+  const shown = page.getByRole('region', { name: 'The page' })
+  for (const way of ['protan', 'deutan', 'tritan', 'mono']) {
+    await page.keyboard.press('Alt+v')
+    await expect(seen).toHaveValue(way)
+    await expect(shown).toHaveCSS('filter', /#vision/)
+  }
+  await page.keyboard.press('Alt+v')
+  await expect(seen).toHaveValue('full')
+  await expect(shown).toHaveCSS('filter', 'none')
+})

@@ -1,7 +1,8 @@
 import Color from 'colorjs.io'
+import { filterDeficiencyDeuter, filterDeficiencyProt, filterDeficiencyTrit } from 'culori'
 import { expect, test } from 'vitest'
 import { hex as referenceContrast } from 'wcag-contrast'
-import { adviseBrand, colourDistance, contrastRatio, fitContrast, fromOklch, layOver, makeScheme, parseColour, relativeLuminance, ROLES, toOklch, veilOpacity, type Role } from '../../src/core/colour'
+import { adviseBrand, colourDistance, contrastRatio, fitContrast, fromOklch, layOver, makeScheme, parseColour, relativeLuminance, ROLES, toOklch, veilOpacity, VISION_MATRICES, visionFilter, type Role } from '../../src/core/colour'
 import { offeredSchemes } from '../../src/core/pack'
 import { TONES } from '../../src/core/site'
 import { random, randomHex } from '../random'
@@ -127,4 +128,18 @@ test('the advice says where a brand colour had to move, and which colours are ha
     const [a, b] = [randomHex(next), randomHex(next)]
     expect(colourDistance(a, b)).toBeCloseTo(new Color(a).deltaE(new Color(b), 'OK'), 3)
   }
+})
+
+test('the ways of seeing have the numbers of the paper’s table, as a reference library carries them', () => {
+  // Machado, Oliveira and Fernandes 2009, table 1, severity 1.0, as the package “culori” holds it.
+  const reference = { protan: filterDeficiencyProt(1), deutan: filterDeficiencyDeuter(1), tritan: filterDeficiencyTrit(1) }
+  for (const vision of ['protan', 'deutan', 'tritan'] as const) {
+    for (const [column, unit] of [[0, { mode: 'rgb', r: 1, g: 0, b: 0 }], [1, { mode: 'rgb', r: 0, g: 1, b: 0 }], [2, { mode: 'rgb', r: 0, g: 0, b: 1 }]] as const) {
+      const seen = reference[vision](unit) as { r: number; g: number; b: number }
+      for (const [row, value] of [seen.r, seen.g, seen.b].entries()) expect(VISION_MATRICES[vision][row]![column], `${vision} ${row} ${column}`).toBeCloseTo(value, 6)
+    }
+    // A grey is seen as the same grey: every row adds up to one.
+    for (const row of VISION_MATRICES[vision]) expect(row[0] + row[1] + row[2]).toBeCloseTo(1, 5)
+  }
+  expect(visionFilter('mono')).toBe('0.2126 0.7152 0.0722 0 0 0.2126 0.7152 0.0722 0 0 0.2126 0.7152 0.0722 0 0 0 0 0 1 0')
 })

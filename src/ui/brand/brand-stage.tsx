@@ -1,6 +1,7 @@
 'use client'
 import { useMemo, useState } from 'react'
 import { createStore } from 'zustand/vanilla'
+import type { Vision } from '@/core/colour'
 import { findScheme, getTemplate, offeredSchemes, pageTexts } from '@/core/pack'
 import { homePage, type EditStep, type PageId } from '@/core/site'
 import { BrandColours } from '../brief/brand-colours'
@@ -14,6 +15,7 @@ import { SheetRow, type SheetSource } from '../sheets/sheet-row'
 import type { SheetName } from '../sheets/widths'
 import { SchemeChooser } from '../template/scheme-chooser'
 import { PaletteTable } from './palette-table'
+import { VisionChoice, VisionFilter } from './vision-choice'
 
 const SHEETS: readonly SheetName[] = ['desktop', 'tablet', 'phone']
 
@@ -26,6 +28,7 @@ export function BrandStage() {
   const gesture = useGesture()
   const [view] = useState(() => createStore<{ page: PageId }>(() => ({ page: homePage(document).id })))
   const [page, setPage] = useState<PageId>(homePage(document).id)
+  const [vision, setVision] = useState<Vision>('full')
   const { brand } = document
   const template = getTemplate(pack, document.template)
   const source = useMemo<SheetSource>(() => ({
@@ -70,12 +73,16 @@ export function BrandStage() {
         </div>
       </div>
       <div className="flex min-h-0 flex-col">
-        <label className="flex shrink-0 items-center gap-1.5 px-4 pt-2 text-sm">Page
-          <select aria-label="Page" className={`${inputClass} w-auto! py-1!`} value={page} onChange={(event) => open(event.target.value as PageId)}>
-            {document.pages.map((p) => <option key={p.id} value={p.id}>{pageTexts(pack, document, p).name}</option>)}
-          </select>
-        </label>
-        <section className="min-h-0 flex-1 px-4 pt-2" aria-label="The page"><SheetRow source={source} sheets={SHEETS} label="Page" events={null} /></section>
+        <div className="flex shrink-0 items-center gap-5 px-4 pt-2">
+          <label className="flex items-center gap-1.5 text-sm">Page
+            <select aria-label="Page" className={`${inputClass} w-auto! py-1!`} value={page} onChange={(event) => open(event.target.value as PageId)}>
+              {document.pages.map((p) => <option key={p.id} value={p.id}>{pageTexts(pack, document, p).name}</option>)}
+            </select>
+          </label>
+          <VisionChoice vision={vision} onVision={setVision} />
+        </div>
+        <VisionFilter vision={vision} />
+        <section className="min-h-0 flex-1 px-4 pt-2" aria-label="The page" style={vision === 'full' ? undefined : { filter: 'url(#vision)' }}><SheetRow source={source} sheets={SHEETS} label="Page" events={null} /></section>
         <PaletteTable spec={findScheme(template, document.scheme ?? null)} brand={brand} dark={document.dark ?? false} />
       </div>
     </main>

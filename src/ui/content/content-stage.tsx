@@ -31,6 +31,8 @@ export function ContentStage() {
   const [hand, setHand] = useState<RowPlace | null>(null)
   const [big, setBig] = useState<SheetName | null>(null)
   const [designs, setDesigns] = useState<SectionId | null>(null)
+  // The section whose designs are walked through; it can leave by undo or by another tab.
+  const walked = designs && findSection(document, designs) ? designs : null
   const [fits, setFits] = useState<ReadonlyMap<string, LineFit>>(new Map())
   const [view] = useState(() => createStore<{ page: PageId }>(() => ({ page: tab === 'shared' ? homePage(document).id : tab })))
   const sheets = useRef<SheetRowHandle>(null)
@@ -183,12 +185,12 @@ export function ContentStage() {
   return (
     <main className="flex min-h-0 flex-1 flex-col">
       <h1 className="sr-only">Content</h1>
-      <div className={`min-h-0 shrink-0 px-4 pt-3 ${big || designs ? 'flex-1' : 'h-[52%]'}`}>
+      <div className={`min-h-0 shrink-0 px-4 pt-3 ${big || walked ? 'flex-1' : 'h-[52%]'}`}>
         <SheetRow ref={sheets} source={source} sheets={SHEETS} label="Page" events={events} big={big} onBig={setBig} onFit={noteFit} />
       </div>
       <div className="mt-2 flex shrink-0 flex-col"><TabBar tab={tab} onTab={(next) => { setHand(null); openTab(next) }} /></div>
-      {designs ? <DesignStrip key={designs} section={designs} page={findPage(document, view.getState().page) ?? homePage(document)} onClose={() => setDesigns(null)} /> : <Ledger tab={tab} hand={hand} onHold={hold} fits={fits} folded={big !== null} onDesigns={setDesigns} />}
-      <p className={`shrink-0 border-t border-seam bg-cloth px-4 py-1 font-mono text-xs text-soft ${designs ? 'hidden' : ''}`}>
+      {walked ? <DesignStrip key={walked} section={walked} page={findPage(document, view.getState().page) ?? homePage(document)} onClose={() => setDesigns(null)} /> : <Ledger tab={tab} hand={hand} onHold={hold} fits={fits} folded={big !== null} onDesigns={setDesigns} />}
+      <p className={`shrink-0 border-t border-seam bg-cloth px-4 py-1 font-mono text-xs text-soft ${walked ? 'hidden' : ''}`}>
         F8 next leftover · Enter down · Alt+K keep or confirm · Alt+D designs · Ctrl+Z undo · Ctrl+click follows a link
       </p>
       <input
