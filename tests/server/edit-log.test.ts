@@ -2,7 +2,9 @@ import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { beforeAll, expect, test } from 'vitest'
-import type { Edit, SectionId } from '../../src/core/site'
+import { arrangementOf, type Edit, type SectionId } from '../../src/core/site'
+import { wear } from '../../src/core/wear'
+import { testPack } from '../pack'
 
 let log: typeof import('../../src/server/edit-log')
 let jobs: typeof import('../../src/server/jobs')
@@ -74,4 +76,33 @@ test('a database newer than the application is refused', () => {
   const file = path.join(mkdtempSync(path.join(tmpdir(), 'instant-fit-')), 'newer.sqlite')
   database.openDb(file).pragma('user_version = 99')
   expect(() => database.openDb(file)).toThrow(/version 99/)
+})
+
+test('a design or a template that is not here is refused before it is written, and every page still opens', () => {
+  const job = make()
+  const refused = (edit: Edit): string => {
+    try {
+      log.appendRows(job, 0, [row(edit)])
+      return 'written'
+    } catch (error) {
+      return (error as { code: string }).code
+    }
+  }
+  expect(refused({ type: 'section/set', section: 'home.hero' as SectionId, part: 'design', value: 'unheard-of' })).toBe('designUnknown')
+  expect(refused({ type: 'arrange', to: { ...arrangementOf(log.jobState(job).document), template: 'gone' } })).toBe('designUnknown')
+  expect(log.jobState(job).revision).toBe(0)
+})
+
+test('another template, replayed from disk with what was written under it, is the document that was kept in memory', () => {
+  const job = make()
+  const put = (template: string): Edit => wear(testPack(), log.jobState(job).document, template)
+  log.appendRows(job, 0, [row(words('Stays'))])
+  log.appendRows(job, 1, [row(put('gantry'))])
+  log.appendRows(job, 2, [row(words('Changed there'))])
+  log.appendRows(job, 3, [row(put('tallow'))])
+  const inMemory = log.jobState(job)
+  ;(globalThis as { instantFitKept?: Map<string, unknown> }).instantFitKept?.delete('job-states')
+  expect(log.jobState(job)).toEqual(inMemory)
+  expect(inMemory.document.template).toBe('tallow')
+  expect(inMemory.document.pages[0]!.sections[0]!.slots.heading).toEqual({ type: 'text', text: 'Changed there' })
 })

@@ -6,7 +6,7 @@ import { count } from '../parts/words'
 export function ChangeList({ report }: { report: ChangeReport }) {
   const { totals } = report
   return (
-    <section className="mt-5 border-t border-seam pt-3" aria-label="What changes">
+    <section className="mb-4 border-b border-seam pb-3" aria-label="What changes">
       <h2 className="font-bold">What changes</h2>
       <ul className="mt-1 list-['–__'] ps-4">
         <li>{totals.kept === 0 ? 'Nothing of the client’s is on the pages yet' : `${count(totals.kept, 'section')} with the client’s words: all kept`}</li>

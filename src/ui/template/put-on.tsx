@@ -57,9 +57,9 @@ export function PutOn({ template }: { template: string }) {
       </RoomHead>
       <div className="grid min-h-0 flex-1 grid-cols-[19.5rem_minmax(0,1fr)]">
         <div className="min-h-0 overflow-y-auto border-e border-seam bg-cloth p-4">
+          {!fresh && !isWorn && <ChangeList report={report} />}
           <PageChoice template={template} pages={pages} onPages={setPages} after={after} />
           <SchemeChooser offered={offeredSchemes(from)} brand={document.brand} scheme={scheme} dark={dark} onScheme={setScheme} onDark={setDark} />
-          {!fresh && !isWorn && <ChangeList report={report} />}
         </div>
         <div className="flex min-h-0 flex-wrap justify-center gap-4 overflow-y-auto p-4">
           {!fresh && !isWorn && old && (
