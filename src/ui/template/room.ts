@@ -25,7 +25,12 @@ export function arranged(document: SiteDocument, to: Arrangement): SiteDocument 
   return applied.document
 }
 
-/** The client's site on a template, before it is chosen. */
+/**
+ * The client's site on a template, before it is chosen. It is arranged anew only when pages or sections changed; a change
+ * of facts or brand, which is what typing and picking colours make, goes over the arrangement that is there.
+ */
 export function useTryOn(pack: Pack, assets: AssetTable, document: SiteDocument, template: string): Site {
-  return useMemo(() => ({ document: arranged(document, wear(pack, document, template).to), pack, assets, mode: 'draft' }), [pack, assets, document, template])
+  const { pages, header, footer, template: worn, worn: remembered, scheme, dark, facts, brand } = document
+  const dressed = useMemo(() => arranged(document, wear(pack, document, template).to), [pack, template, pages, header, footer, worn, remembered, scheme, dark])
+  return useMemo(() => ({ document: { ...dressed, facts, brand }, pack, assets, mode: 'draft' }), [dressed, facts, brand, pack, assets])
 }
