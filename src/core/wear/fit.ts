@@ -46,7 +46,7 @@ function dress({ design, tone, key }: TemplateSection): Pick<PlacedSection, 'des
 }
 
 /** `key` of one template, as another one's pages name it; without the template's name once it is the site's own again. */
-function foreignFrom(template: string, from: string | null, site: string): string | null {
+export function foreignFrom(template: string, from: string | null, site: string): string | null {
   if (from === null) return null
   const [origin, key] = from.includes('/') ? from.split('/') : [template, from]
   return origin === site ? (key ?? null) : `${origin}/${key}`

@@ -1,7 +1,7 @@
 import { getTemplate, makeDocument, type Pack, type TemplatePage } from '../pack'
 import { allSections, arrangementOf, type Arrangement, type EditStep, type PageId, type PlacedPage, type SectionId, type SiteDocument } from '../site'
 import { hasContent, isPageFilled } from './fit'
-import { wear } from './wear'
+import { sameArrangement, wear } from './wear'
 
 export type StartChoice = {
   readonly template: string
@@ -12,9 +12,14 @@ export type StartChoice = {
 }
 type Arrange = Extract<EditStep, { type: 'arrange' }>
 
-/** True while nothing of the client's is on any page: a template can then be taken as it comes. */
+/** True while nothing of the client's is on any page. */
 export function isUnfilled(document: SiteDocument): boolean {
   return !allSections(document).some(hasContent) && !document.pages.some(isPageFilled)
+}
+
+/** True for a site on which nobody has done anything yet: nothing filled, nothing chosen, nothing moved. */
+export function isAsItCame(pack: Pack, document: SiteDocument): boolean {
+  return isUnfilled(document) && sameArrangement(arrangementOf(document), arrangementOf(makeDocument(getTemplate(pack, document.template), {}, {})))
 }
 
 /** The edit that starts a site on a template with the chosen pages and scheme. Pages that hold anything of the client's stay. */
@@ -22,7 +27,7 @@ export function startOn(pack: Pack, document: SiteDocument, choice: StartChoice)
   const template = getTemplate(pack, choice.template)
   const isTaken = (page: TemplatePage): boolean => page === template.pages[0] || choice.pages.includes(page.key)
   const look = { ...(choice.scheme === null ? {} : { scheme: choice.scheme }), ...(choice.dark ? { dark: true as const } : {}) }
-  if (isUnfilled(document)) {
+  if (isAsItCame(pack, document)) {
     const fresh = arrangementOf(makeDocument(template, {}, {}))
     const pages = fresh.pages.filter((page) => template.pages.some((t) => t.key === page.from && isTaken(t)))
     return { type: 'arrange', to: { ...fresh, ...look, pages } }
@@ -36,10 +41,15 @@ export function startOn(pack: Pack, document: SiteDocument, choice: StartChoice)
   return { type: 'arrange', to: missing.reduce((to, page) => withPage(pack, to, choice.template, page.key), { ...worn, ...look, pages: kept } as Arrangement) }
 }
 
-/** Keys of a template's pages that the site's own pages would take, were the template put on. */
-export function pagesTaken(pack: Pack, document: SiteDocument, template: string): string[] {
-  const own = new Set(getTemplate(pack, template).pages.map((p) => p.key))
-  return wear(pack, document, template).to.pages.flatMap((page) => (page.from !== null && own.has(page.from) ? [page.from] : []))
+/**
+ * What is chosen until somebody chooses: a site that is as it came takes every page of the template; any other keeps its
+ * own pages, and the scheme that it wore there before, so that going back finds everything.
+ */
+export function usualChoice(pack: Pack, document: SiteDocument, template: string): StartChoice {
+  const { pages } = getTemplate(pack, template)
+  const { to } = wear(pack, document, template)
+  const own = isAsItCame(pack, document) && template !== document.template ? pages.map((p) => p.key) : to.pages.map((p) => p.from).filter((from) => from !== null && pages.some((p) => p.key === from))
+  return { template, pages: own.filter((key) => key !== null), scheme: to.scheme ?? null, dark: to.dark ?? false }
 }
 
 /** The edit that adds a page design of any template to a site; it wears the site's own style. */

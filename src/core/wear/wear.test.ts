@@ -3,7 +3,7 @@ import { testPack, testSite } from '../../../tests/pack'
 import { random } from '../../../tests/random'
 import { countLeftovers, designsOf, getTemplate, makeDocument, pageTexts } from '../pack'
 import { allSections, applyEdit, arrangementOf, findSlotType, toUndoStacks, TONES, type Edit, type LogRow, type SectionId, type SiteDocument } from '../site'
-import { addPage, hasContent, isUnfilled, notShownIn, reportChange, startOn, startOver, wear } from '.'
+import { addPage, hasContent, isUnfilled, notShownIn, reportChange, startOn, startOver, usualChoice, wear } from '.'
 
 const pack = testPack()
 const TEMPLATES = ['tallow', 'limewash', 'windrow', 'gantry', 'blank']
@@ -102,6 +102,27 @@ describe('starting', () => {
     const document = apply(filled(), startOn(pack, filled(), { template: 'windrow', pages: [], scheme: null, dark: false }))
     expect(document.pages.map((p) => p.id)).toEqual(['home', 'about', 'gallery'])
     expect(content(document)).toEqual(content(filled()))
+  })
+
+  test('as the screen offers it and going back gives the document that was there: scheme, dark form, designs, pages, even with nothing filled', () => {
+    const put2 = (document: SiteDocument, template: string): SiteDocument => apply(document, startOn(pack, document, usualChoice(pack, document, template)))
+    const arranged = [
+      { type: 'scheme/set', scheme: 'tallow/verdigris', dark: true } as const,
+      { type: 'section/set', section: 'home.hero' as SectionId, part: 'design', value: 'canopy' } as const,
+    ].reduce<SiteDocument>(apply, fresh())
+    for (const start of [arranged, apply(arranged, text('home.hero', 'heading', 'Ours')), filled()]) {
+      for (const id of ['limewash', 'windrow', 'gantry']) expect(put2(put2(start, id), 'tallow'), id).toEqual(start)
+    }
+    // A site that is as it came is taken as the template comes, all pages of it.
+    expect(put2(fresh(), 'gantry')).toEqual({ ...fresh('gantry') })
+  })
+
+  test('on one template after pages of another were taken keeps each page the words of the template it came from', () => {
+    const there = put(filled(), 'gantry')
+    const more = apply(there, addPage(pack, there, 'gantry', 'areas').edit)
+    const back = put(more, 'tallow')
+    expect(back.pages.find((p) => p.id === 'areas')).toMatchObject({ from: 'gantry/areas' })
+    expect(pageTexts(pack, back, back.pages.find((p) => p.id === 'areas')!).name).toBe('Where')
   })
 
   test('over keeps facts and brand, empties the pages, and is taken back by one undo', () => {

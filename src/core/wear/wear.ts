@@ -1,6 +1,6 @@
 import type { Pack } from '../pack'
 import { arrange, arrangementOf, toPlaced, type Arrangement, type EditStep, type PlacedPage, type PlacedSection, type SiteDocument, type Worn } from '../site'
-import { fitTo, hasContent } from './fit'
+import { fitTo, foreignFrom, hasContent } from './fit'
 
 /**
  * The edit that puts a template on a site. Content stays; how the site was arranged by hand is remembered under the
@@ -50,7 +50,7 @@ function arranged(document: SiteDocument, to: Arrangement | Worn): SiteDocument 
 }
 
 /** Order of keys does not matter, order of pages and sections does. */
-function sameArrangement(a: Worn, b: Worn): boolean {
+export function sameArrangement(a: Worn, b: Worn): boolean {
   const canonical = (of: unknown): string => JSON.stringify(of, (_, value: unknown) =>
     value !== null && typeof value === 'object' && !Array.isArray(value) ? Object.fromEntries(Object.entries(value).sort(([x], [y]) => (x < y ? -1 : 1))) : value)
   return canonical(a) === canonical(b)
@@ -65,7 +65,7 @@ function restore(document: SiteDocument, recorded: Worn): Worn {
   const pages = document.pages.map((page): PlacedPage => {
     const was = then.get(page.id)
     const { sections: now, ...texts } = page
-    if (!was) return { ...texts, sections: now.map(toPlaced) }
+    if (!was) return { ...texts, from: foreignFrom(document.template, page.from, recorded.template), sections: now.map(toPlaced) }
     const sections: PlacedSection[] = [...was.sections]
     const known = new Set(sections.map((s) => s.id))
     now.forEach((section, i) => {

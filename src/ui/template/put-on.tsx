@@ -5,7 +5,7 @@ import { toast } from 'sonner'
 import { getTemplate, offeredSchemes, pageTexts } from '@/core/pack'
 import type { Site } from '@/core/render'
 import { homePage } from '@/core/site'
-import { isUnfilled, pagesTaken, reportChange, startOn } from '@/core/wear'
+import { isAsItCame, reportChange, startOn, usualChoice } from '@/core/wear'
 import { useJob, useJobStore } from '../job/job-context'
 import { Button } from '../parts/button'
 import { inputClass } from '../parts/field'
@@ -27,10 +27,11 @@ export function PutOn({ template }: { template: string }) {
   const document = useJob((s) => s.document)
   const isWorn = document.template === template
   const from = getTemplate(pack, template)
-  const fresh = isUnfilled(document)
-  const [pages, setPages] = useState<readonly string[]>(() => (fresh && !isWorn ? from.pages.map((p) => p.key) : pagesTaken(pack, document, template)))
-  const [scheme, setScheme] = useState<string | null>(isWorn ? (document.scheme ?? null) : (document.scheme?.startsWith('general/') ? document.scheme : null))
-  const [dark, setDark] = useState(document.dark ?? false)
+  const fresh = isAsItCame(pack, document)
+  const [usual] = useState(() => usualChoice(pack, document, template))
+  const [pages, setPages] = useState<readonly string[]>(usual.pages)
+  const [scheme, setScheme] = useState<string | null>(usual.scheme)
+  const [dark, setDark] = useState(usual.dark)
   const [shown, setShown] = useState<string>(homePage(document).id)
   const edit = useMemo(() => startOn(pack, document, { template, pages, scheme, dark }), [pack, document, template, pages, scheme, dark])
   const after = useMemo<Site>(() => ({ document: arranged(document, edit.to), pack, assets, mode: 'draft' }), [document, edit, pack, assets])
