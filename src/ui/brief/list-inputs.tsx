@@ -38,6 +38,8 @@ export function SocialsInput({ value, onChange }: { value: readonly string[]; on
 function toProfile(line: string): string | null {
   const words = line.trim()
   if (words === '') return null
-  const url = URL.parse?.(/^https?:\/\//i.test(words) ? words : `https://${words}`)
-  return url && url.hostname.includes('.') && !/[\s<>"]/.test(words) ? url.href.slice(0, 300) : null
+  const whole = /^https?:\/\//i.test(words) ? words : `https://${words}`
+  if (/[\s<>"]/.test(words) || whole.length > 300 || !URL.canParse(whole)) return null
+  const url = new URL(whole)
+  return url.hostname.includes('.') ? url.href : null
 }

@@ -4,6 +4,7 @@ import type { AssetInfo } from '@/core/image'
 import { Button } from '../parts/button'
 import { kilobytes } from '../parts/words'
 import { ApiError, uploadPicture } from '../job/api'
+import { logoUrl } from './logo-url'
 import { useLogoAdvice } from './use-logo-advice'
 
 export const PICTURE_TYPES = 'image/jpeg,image/png,image/webp,image/avif,image/gif,image/svg+xml,.svg'
@@ -37,7 +38,7 @@ export function LogoInput({ job, asset, onAsset }: Props) {
         onDragLeave={() => setOver(false)}
         onDrop={(event) => { event.preventDefault(); setOver(false); void take(event.dataTransfer.files[0]) }}
       >
-        {asset && <img src={`/media/${encodeURIComponent(asset.id)}/whole/50-50/${Math.min(400, asset.width)}.${asset.vector ? 'svg' : 'webp'}`} alt="The logo as chosen" className={`h-10 max-w-32 object-contain ${advice?.tone === 'light' ? 'bg-ink p-1' : ''}`} />}
+        {asset && <img src={logoUrl(asset)} alt="The logo as chosen" className={`h-10 max-w-32 object-contain ${advice?.tone === 'light' ? 'bg-ink p-1' : ''}`} />}
         <p className="min-w-28 flex-1 text-sm text-soft">
           {busy ? <span role="status">Reading the logo…</span> : asset ? `${asset.vector ? 'Drawing (SVG)' : `${asset.width} × ${asset.height} px`}, ${kilobytes(asset.bytes)}${asset.alpha ? '' : ', not transparent'}` : 'SVG or transparent PNG. Drop it here or choose it.'}
         </p>

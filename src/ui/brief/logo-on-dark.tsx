@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from 'react'
 import type { AssetInfo } from '@/core/image'
 import { ApiError, postJson } from '../job/api'
 import { Button } from '../parts/button'
+import { logoUrl } from './logo-url'
 import { useLogoAdvice } from './use-logo-advice'
 
 /** The colours that a one-colour version is printed in. */
@@ -60,5 +61,5 @@ export function LogoOnDark({ job, logo, onDark, onLogos }: Props) {
 }
 
 function LogoPicture({ asset, alt }: { asset: AssetInfo; alt: string }) {
-  return <img src={`/media/${encodeURIComponent(asset.id)}/whole/50-50/${Math.min(400, asset.width)}.${asset.vector ? 'svg' : 'webp'}`} alt={alt} className="h-10 max-w-full object-contain object-left" />
+  return <img src={logoUrl(asset)} alt={alt} className="h-10 max-w-full object-contain object-left" />
 }

@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react'
 import { adviseLogo, type AssetInfo, type LogoAdvice } from '@/core/image'
+import { logoUrl } from './logo-url'
 
 /** The longer side that a logo is looked at with, in px: enough to tell light from dark. */
 const LOOK_PX = 96
@@ -22,7 +23,7 @@ export function useLogoAdvice(asset: AssetInfo | undefined): LogoAdvice | null {
       context.drawImage(image, 0, 0, canvas.width, canvas.height)
       setAdvice(adviseLogo({ ...asset, pixels: context.getImageData(0, 0, canvas.width, canvas.height).data }))
     })
-    image.src = `/media/${encodeURIComponent(asset.id)}/whole/50-50/${Math.min(400, asset.width)}.${asset.vector ? 'svg' : 'webp'}`
+    image.src = logoUrl(asset)
     return () => { isCurrent = false }
   }, [asset])
   return advice

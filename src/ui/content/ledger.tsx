@@ -10,6 +10,7 @@ import { BrandRows } from './brand-rows'
 import { FactRow } from './fact-row'
 import type { LineFit } from './fit-strip'
 import { PageRows } from './page-rows'
+import { capital } from '../parts/words'
 import { ROW_GRID } from './row-frame'
 import { makeSlotActions } from './slot-actions'
 import { SlotRow } from './slot-row'
@@ -121,8 +122,4 @@ function SectionTools({ section: id, onDesigns }: { section: SectionId; onDesign
       {hidden.length > 0 && <span className="text-sm font-normal tracking-normal text-thread" title={hidden.map((h) => `${h.slot}: ${h.words}`).join('\n')}>not shown in this design: {hidden.map((h) => h.slot).join(', ')}</span>}
     </>
   )
-}
-
-function capital(word: string): string {
-  return word.charAt(0).toUpperCase() + word.slice(1)
 }

@@ -15,3 +15,7 @@ export function dayAndTime(iso: string): string {
 export function count(n: number, one: string, many: string = `${one}s`): string {
   return `${n} ${n === 1 ? one : many}`
 }
+
+export function capital(words: string): string {
+  return words.charAt(0).toUpperCase() + words.slice(1)
+}

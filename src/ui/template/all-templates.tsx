@@ -8,7 +8,7 @@ import { startOver } from '@/core/wear'
 import { BLANK } from '../brief/suited-template'
 import { useJob, useJobStore } from '../job/job-context'
 import { Button } from '../parts/button'
-import { count, kilobytes } from '../parts/words'
+import { capital, count, kilobytes } from '../parts/words'
 import { NarrowBar } from './narrow-bar'
 import { PackIn } from './pack-in'
 import { useRoom, useTryOn } from './room'
@@ -125,8 +125,4 @@ function Row({ candidate: { template, profile, suits }, place, isWorn, isMarked,
       </div>
     </article>
   )
-}
-
-export function capital(words: string): string {
-  return words.charAt(0).toUpperCase() + words.slice(1)
 }
