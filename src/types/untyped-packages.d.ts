@@ -12,7 +12,14 @@ declare module 'subset-font' {
 }
 
 declare module 'fontkit' {
-  export type Glyph = { id: number; bbox: { minX: number; maxX: number; minY: number; maxY: number }; path: { toSVG(): string } }
-  export type Font = { glyphsForString(text: string): Glyph[] }
-  export function openSync(file: string): Font
+  export type Glyph = { id: number; advanceWidth: number; bbox: { minX: number; maxX: number; minY: number; maxY: number }; path: { toSVG(): string } | undefined }
+  export type Font = {
+    unitsPerEm: number; xHeight: number; capHeight: number; italicAngle: number; familyName: string | null; characterSet: number[]
+    variationAxes: Partial<Record<string, { min: number; max: number; default: number }>>
+    layout(text: string): { glyphs: Glyph[]; advanceWidth: number }
+    hasGlyphForCodePoint(point: number): boolean
+    getName(key: string): string | null
+  }
+  export function openSync(path: string): Font
+  export function create(bytes: Buffer): Font
 }

@@ -14,7 +14,7 @@ import { makeRig } from '../rig'
 import { line, percentiles, time } from './report'
 import { benchBrief, benchPuttingOn, benchTryOns } from './template-room'
 
-const FILES: ReleaseFiles = { origin: 'https://client.example', stylesheet: 'style.css', preloads: [], icons: { svg: 'a.svg', ico: 'a.ico', touch: 'a.png' } }
+const FILES: ReleaseFiles = { origin: 'https://client.example', stylesheet: 'style.css', preloads: [], icons: { svg: 'a.svg', ico: 'a.ico', touch: 'a.png', manifest: 'site.webmanifest' } }
 
 /** A site of many pages: the template's five, again and again. */
 function siteOfPages(count: number): Site {

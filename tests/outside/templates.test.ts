@@ -11,7 +11,7 @@ import { designCss, renderPage, tokenCss, type ReleaseFiles, type Site } from '.
 import { testAssets, testPack } from '../pack'
 
 const require = createRequire(import.meta.url)
-const FILES: ReleaseFiles = { origin: 'https://client.example', stylesheet: 'style-01234567.css', preloads: ['fonts/a.woff2'], icons: { svg: 'a.svg', ico: 'a.ico', touch: 'a.png' } }
+const FILES: ReleaseFiles = { origin: 'https://client.example', stylesheet: 'style-01234567.css', preloads: ['fonts/a.woff2'], icons: { svg: 'a.svg', ico: 'a.ico', touch: 'a.png', manifest: 'site.webmanifest' } }
 const HOURS = { mon: [], tue: [{ opens: '09:00', closes: '12:00' }, { opens: '13:00', closes: '17:00' }], wed: [], thu: [], fri: [], sat: [], sun: [] }
 const FACTS = { name: 'Béla & “Sons”', phone: '+44 1632 960417', email: 'a@b.example', hours: HOURS, socials: ['https://example.social/bela'], keywords: ['old, mended'], address: { street: '1 Lane', locality: 'Town', postcode: 'T1', country: 'GB' } }
 const siteOn = (template: string): Site => ({ document: makeDocument(getTemplate(testPack(), template), FACTS, { colour: '#c2185b' }), pack: testPack(), assets: testAssets(), mode: 'release' })

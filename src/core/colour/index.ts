@@ -1,5 +1,6 @@
 export * from './contrast-ratio'
 export * from './parse-colour'
+export * from './srgb'
 export * from './oklch'
 export * from './fit-contrast'
 export * from './make-scheme'

@@ -1,11 +1,10 @@
-import type { Tone } from '../site'
+import type { Brand, Role, Tone } from '../site'
 import { contrastRatio } from './contrast-ratio'
 import { fitContrast } from './fit-contrast'
 import { fromOklch, mixToward, toOklch } from './oklch'
+import { layOver } from './veil'
 
-/** What a colour is for on a surface. */
-export const ROLES = ['surface', 'plane', 'text', 'muted', 'heading', 'link', 'mark', 'button', 'button-text', 'rule', 'focus'] as const
-export type Role = (typeof ROLES)[number]
+export { ROLES, type Role } from '../site'
 export type Roles = Readonly<Record<Role, string>>
 export type Scheme = Readonly<Record<Tone, Roles>>
 
@@ -20,8 +19,8 @@ export type SchemeSpec = {
   readonly tint: SchemeSurface
   readonly ink: SchemeSurface
 }
-/** The client's one to three colours, six-digit hex. */
-export type BrandColours = { readonly colour?: string | undefined; readonly second?: string | undefined; readonly third?: string | undefined }
+/** What of a brand its colours come from: one to three colours (six-digit hex), roles set by hand, the run of gradients. */
+export type BrandColours = Pick<Brand, 'colour' | 'second' | 'third' | 'roles' | 'gradient'>
 
 /**
  * WCAG 2.2, 1.4.3 (text, 4.5) and 1.4.11 (controls and focus, 3), and a hair more: checkers that carry the luminance
@@ -30,15 +29,21 @@ export type BrandColours = { readonly colour?: string | undefined; readonly seco
 const TEXT = 4.51
 const CONTROL = 3.01
 
+/** The least contrast of a role against its surface, plane and gradient; of the text on a button, against the button. */
+export const LEAST_CONTRAST = { text: TEXT, heading: TEXT, muted: TEXT, link: TEXT, mark: TEXT, 'button-text': TEXT, button: CONTROL, focus: CONTROL } as const satisfies Partial<Record<Role, number>>
+
 /** Lightness of the surfaces of a dark site; the template's ink gives hue and chroma. */
 const DARK = { paper: 0.2, tint: 0.25, ink: 0.15 }
 const DARK_CHROMA = 0.03
 
+/** The tones whose grounds run from one colour to another where the brand asks for it. */
+export const GRADIENT_TONES: ReadonlySet<Tone> = new Set(['accent', 'ink'])
+
 /**
  * The colours of every role on every tone, from the client's colours (or the scheme's where there are none yet): the first
  * for buttons and links, the second for the accent tone, the third for marks. A colour is used as it is wherever it can be
- * read, and moved in lightness only as far as needed elsewhere. Every text role reaches 4.5 and every control 3 on its
- * surface, whatever the colours. `dark` gives the same scheme on dark surfaces.
+ * read, and moved in lightness only as far as needed elsewhere; so is a role set by hand. Every text role reaches 4.5 and
+ * every control 3 on its surface, whatever the colours. `dark` gives the same scheme on dark surfaces.
  */
 export function makeScheme(spec: SchemeSpec, brand: BrandColours, dark = false): Scheme {
   const own = brand.colour === undefined ? spec : brand
@@ -48,39 +53,61 @@ export function makeScheme(spec: SchemeSpec, brand: BrandColours, dark = false):
   const night = (l: number): string => surface({ ...spec.ink, c: Math.min(spec.ink.c, DARK_CHROMA), l })
   const words = { dark: surface(spec.ink), light: surface(spec.paper) }
   const [paper, tint, ink] = dark ? [night(DARK.paper), night(DARK.tint), night(DARK.ink)] : [words.light, surface(spec.tint), words.dark]
-  const roles = (on: string, plane: string | null = null): Roles => makeRoles(on, plane, words, colours)
-  return { paper: roles(paper, tint), tint: roles(tint, paper), accent: roles(colours.second), ink: roles(ink), picture: roles(words.dark) }
+  const form = dark ? 'dark' : 'light'
+  const roles = (tone: Tone, on: string, plane: string | null = null): Roles => {
+    const { roles: set } = brand
+    const byHand = set ? (role: Role): string | undefined => set[`${form}/${tone}/${role}`] : NOTHING
+    return makeRoles({ surface: byHand('surface') ?? on, plane, byHand, turn: brand.gradient && GRADIENT_TONES.has(tone) ? brand.gradient.strength : 0 }, words, colours)
+  }
+  return { paper: roles('paper', paper, tint), tint: roles('tint', tint, paper), accent: roles('accent', colours.second), ink: roles('ink', ink), picture: roles('picture', words.dark) }
 }
 
 type Words = { readonly dark: string; readonly light: string }
 type Colours = { readonly first: string; readonly second: string; readonly third: string }
+type Ground = { readonly surface: string; readonly plane: string | null; readonly byHand: (role: Role) => string | undefined; readonly turn: number }
+
+const NOTHING = (): undefined => undefined
 
 /** How far a plane stands off its surface. Paper's is tint and tint's is paper; the others are made. */
 const PLANE = 0.05
 
-/** Every role is fitted to the surface and to the plane on it, so that what can be read on one can be read on both. */
-function makeRoles(surface: string, wanted: string | null, { dark, light }: Words, { first, third }: Colours): Roles {
-  const text = fitContrast(betterOf(dark, light, surface), surface, TEXT)
-  const plane = wanted && contrastRatio(text, wanted) >= TEXT ? wanted : planeOn(surface, text, dark, light)
-  const fit = (colour: string, least: number): string => {
-    const fitted = fitContrast(fitContrast(colour, surface, least), plane, least)
-    return contrastRatio(fitted, surface) >= least ? fitted : text
+/** Every role is fitted to all that it can stand on: the surface, the plane on it, the colours it runs through. */
+function makeRoles({ surface, plane: wanted, byHand, turn }: Ground, { dark, light }: Words, { first, third }: Colours): Roles {
+  const base = fitContrast(betterOf(dark, light, surface), surface, TEXT)
+  const end = byHand('end') ?? (turn === 0 ? surface : runFrom(surface, base, turn))
+  const run = readableRun(surface, end, base)
+  const asked = byHand('plane') ?? wanted
+  const plane = asked && contrastRatio(base, asked) >= TEXT ? asked : planeOn(surface, base, dark, light)
+  const grounds = run.length === 0 ? [surface, plane] : [surface, plane, ...run]
+  const fit = (colour: string, least: number): string => fitToAll(colour, grounds, least) ?? base
+  const hand = (role: Role, otherwise: () => string, least = TEXT): string => {
+    const own = byHand(role)
+    return own === undefined ? otherwise() : fit(own, least)
   }
-  const button = surface === first ? text : fit(first, CONTROL)
-  const link = fit(first, TEXT)
+  const text = hand('text', () => base)
+  const button = hand('button', () => (surface === first ? text : fit(first, CONTROL)), CONTROL)
+  const link = hand('link', () => fit(first, TEXT))
   return {
     surface,
+    end: run.at(-1) ?? surface,
     plane,
     text,
-    heading: text,
-    muted: fit(mixToward(text, surface, 0.28), TEXT),
+    heading: hand('heading', () => text),
+    muted: hand('muted', () => fit(mixToward(text, surface, 0.28), TEXT)),
     link,
-    mark: third === first ? link : fit(third, TEXT),
+    mark: hand('mark', () => (third === first ? link : fit(third, TEXT))),
     button,
-    'button-text': fitContrast(betterOf(dark, light, button), button, TEXT),
-    rule: mixToward(surface, text, 0.3),
-    focus: surface === first ? fit(first, CONTROL) : button,
+    'button-text': fitContrast(byHand('button-text') ?? betterOf(dark, light, button), button, TEXT),
+    rule: byHand('rule') ?? mixToward(surface, text, 0.3),
+    focus: hand('focus', () => (surface === first ? fit(first, CONTROL) : button), CONTROL),
   }
+}
+
+/** The colour nearest to one asked for that reaches `least` on every ground; null where one fit undoes another. */
+export function fitToAll(colour: string, grounds: readonly string[], least: number): string | null {
+  let fitted = colour
+  for (const ground of grounds) fitted = fitContrast(fitted, ground, least)
+  return grounds.every((ground) => contrastRatio(fitted, ground) >= least) ? fitted : null
 }
 
 /** A plane on a surface that has none of its own: a step towards the text while that can still be read, else a step away from it. */
@@ -88,6 +115,32 @@ function planeOn(surface: string, text: string, dark: string, light: string): st
   const toward = mixToward(surface, text, PLANE)
   if (contrastRatio(text, toward) >= TEXT) return toward
   return mixToward(surface, contrastRatio(text, dark) > contrastRatio(text, light) ? dark : light, PLANE)
+}
+
+/** So far, at strength 1, a ground runs: in degrees of hue, and in lightness away from the text on it. */
+const RUN_HUE = 50
+const RUN_LIGHTNESS = 0.14
+
+function runFrom(surface: string, text: string, strength: number): string {
+  const from = toOklch(surface)
+  const away = toOklch(text).l > from.l ? -1 : 1
+  return fromOklch({ l: Math.min(1, Math.max(0, from.l + away * RUN_LIGHTNESS * strength)), c: from.c, h: (from.h + RUN_HUE * strength) % 360 })
+}
+
+const STOPS = Array.from({ length: 10 }, (_, i) => (i + 1) / 10)
+
+/**
+ * The colours that a ground runs through, to its end, as a browser draws a gradient; the end is brought nearer until the
+ * text can be read on all of them. Empty where the ground is flat.
+ */
+function readableRun(surface: string, end: string, text: string): readonly string[] {
+  if (end === surface) return []
+  for (let to = end, tries = 0; tries < 6; tries++) {
+    const run = STOPS.map((share) => layOver(to, surface, share))
+    if (run.every((stop) => contrastRatio(text, stop) >= TEXT)) return run
+    to = layOver(to, surface, 0.5)
+  }
+  return []
 }
 
 function betterOf(a: string, b: string, surface: string): string {

@@ -3,6 +3,8 @@ import { factsSchema, findSlotType, isSectionKind, richFromPlain, TONES, type Se
 import type { PackFault } from './fault'
 import { readJson } from './json-lines'
 import { parseLinkTarget } from './link-target'
+import { readSpace, readTemplateType } from './read-type'
+import type { TemplateType } from '../type'
 
 const key = v.pipe(v.string(), v.regex(/^[a-z0-9]+(-[a-z0-9]+)*$/))
 const fraction = v.pipe(v.number(), v.minValue(0), v.maxValue(1))
@@ -49,6 +51,8 @@ export type Template = Omit<v.InferOutput<typeof templateSchema>, 'header' | 'fo
   readonly id: string
   /** The template's own CSS: how it sets type, links and buttons. */
   readonly css: string
+  readonly type: TemplateType
+  readonly space: { readonly rise: string; readonly gap: string }
   readonly header: TemplateSection
   readonly footer: TemplateSection
   readonly notFound: TemplateSection
@@ -78,6 +82,7 @@ export function parseTemplate(id: string, json: string, css: string): ParsedTemp
   }
   const template: Template = {
     ...read.output, id, css,
+    type: readTemplateType(css), space: readSpace(css),
     header: section(read.output.header, 'header'),
     footer: section(read.output.footer, 'footer'),
     notFound: section(read.output.notFound, 'notFound'),

@@ -1,3 +1,4 @@
 export * from './manifest'
 export * from './site-name'
 export * from './sitemap'
+export * from './web-manifest'

@@ -1,23 +1,15 @@
-import { allSections, type Page, type Section } from '../site'
-import { fontFaceCss, getFamily, type FontFace } from '../type'
+import { allSections, type Brand, type Page, type Section } from '../site'
+import { fontFaceCss } from '../type'
 import { attribute } from './escape'
 import { renderBody } from './render-page'
 import { renderSection } from './render-section'
-import { openPage, templateOf, type Site } from './site'
+import { openPage, type Site } from './site'
+import { familyFaces, siteFamilies } from './site-type'
 import { designCss, tokenCss } from './styles'
-
-/** The shipped font files of a site's families, as the application serves them to drafts. */
-export function draftFontFaces(site: Site): FontFace[] {
-  const { display, text } = templateOf(site).fonts
-  return [...new Set([display, text])].flatMap((key) => {
-    const family = getFamily(key)
-    return family.files.map((f) => ({ family: family.name, url: `/fonts/${f.file}`, weight: f.weight, style: f.style }))
-  })
-}
 
 /** The three style sheets of a draft, apart so that a change of colour replaces the smallest one only. */
 export function draftStyles(site: Site): { readonly fonts: string; readonly tokens: string; readonly designs: string } {
-  return { fonts: fontFaceCss(draftFontFaces(site)), tokens: tokenCss(site), designs: designCss(site) }
+  return { fonts: fontFaceCss(siteFamilies(site).all.flatMap(familyFaces)), tokens: tokenCss(site), designs: designCss(site) }
 }
 
 /** One page of a draft as a document of its own. */
@@ -41,14 +33,17 @@ export type DraftSection = { readonly id: string; readonly html: string }
 /** Draws frames one after another; style sheets are made again only when colours, designs or tones changed. */
 export function makeDraftPainter(): (site: Site, page: Page) => DraftFrame {
   let styledFor = ''
+  let styledBrand: Brand | null = null
   let styles: DraftFrame['styles'] = { fonts: '', tokens: '', designs: '' }
   return (site, page) => {
     const { document } = site
-    const { template, scheme, dark, brand } = document
-    const key = [template, scheme, dark, brand.colour, brand.second, brand.third, ...allSections(document).map((s) => `${s.kind}/${s.design}/${s.tone}`)].join(' ')
-    if (key !== styledFor) {
-      styles = draftStyles(site)
+    const { template, scheme, dark } = document
+    const key = [template, scheme, dark, ...allSections(document).map((s) => `${s.kind}/${s.design}/${s.tone}`)].join(' ')
+    if (key !== styledFor || document.brand !== styledBrand) {
+      const isOnlyBrand = key === styledFor
+      styles = isOnlyBrand ? { fonts: fontFaceCss(siteFamilies(site).all.flatMap(familyFaces)), tokens: tokenCss(site), designs: styles.designs } : draftStyles(site)
       styledFor = key
+      styledBrand = document.brand
     }
     const scope = openPage(site, page)
     const draw = (section: Section): DraftSection => ({ id: section.id, html: renderSection(scope, section) })

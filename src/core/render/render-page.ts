@@ -1,5 +1,5 @@
 import { NOT_FOUND, pageTexts } from '../pack'
-import { homePage, pagePath, type Page, type Section, type SectionId } from '../site'
+import { homePage, pagePath, type Page, type PageId, type Section, type SectionId } from '../site'
 import { attribute, escapeJsonScript, escapeText } from './escape'
 import { renderSection } from './render-section'
 import { businessData } from './structured-data'
@@ -15,7 +15,7 @@ export type ReleaseFiles = {
   readonly origin: string
   readonly stylesheet: string
   readonly preloads: readonly string[]
-  readonly icons: { readonly svg: string; readonly ico: string; readonly touch: string }
+  readonly icons: { readonly svg: string; readonly ico: string; readonly touch: string; readonly manifest: string }
 }
 
 export type RenderedPage = { readonly html: string; readonly pictures: ReadonlyMap<string, PictureVariant> }
@@ -49,6 +49,11 @@ ${sections.map((s) => renderSection(scope, s)).join('\n')}
 ${renderSection(scope, document.footer)}`
 }
 
+/** The page for addresses that lead nowhere, as a page that a sheet can show. */
+export function notFoundPage(site: Site): Page {
+  return { id: NOT_FOUND as PageId, from: null, segment: 'not-found', menu: 'none', sections: [notFoundSection(site)] }
+}
+
 function notFoundSection(site: Site): Section {
   const { key, kind, design, tone } = templateOf(site).notFound
   return { id: NOT_FOUND as SectionId, kind, design, tone, from: key, slots: {} }
@@ -65,14 +70,23 @@ function renderHead(scope: PageScope, files: ReleaseFiles): string {
     ...(texts.description ? [meta('description', texts.description)] : []),
     ...(page ? renderSharing(scope, page, files, texts) : [meta('robots', 'noindex')]),
     ...(page && page === homePage(site.document) && site.document.facts.name ? [`<link rel="alternate" type="text/vcard"${attribute('href', fileUrl(scope, CARD_FILE))} title="Contact card">`] : []),
-    meta('theme-color', siteScheme(site).paper.surface),
+    ...themeColours(site),
     ...files.preloads.map((f) => `<link rel="preload"${attribute('href', fileUrl(scope, f))} as="font" type="font/woff2" crossorigin>`),
     `<link rel="stylesheet"${attribute('href', fileUrl(scope, files.stylesheet))}>`,
     `<link rel="icon"${attribute('href', fileUrl(scope, files.icons.ico))} sizes="32x32">`,
     `<link rel="icon"${attribute('href', fileUrl(scope, files.icons.svg))} type="image/svg+xml">`,
     `<link rel="apple-touch-icon"${attribute('href', fileUrl(scope, files.icons.touch))}>`,
+    `<link rel="manifest"${attribute('href', fileUrl(scope, files.icons.manifest))}>`,
   ]
   return lines.join('\n')
+}
+
+/** The colour that a browser gives its own frame around the page. */
+function themeColours(site: Site): string[] {
+  const meta = (colour: string, media = ''): string => `<meta name="theme-color"${attribute('content', colour)}${media}>`
+  const { dark } = site.document
+  if (dark !== 'visitor') return [meta(siteScheme(site).paper.surface)]
+  return (['light', 'dark'] as const).map((form) => meta(siteScheme(site, form === 'dark').paper.surface, ` media="(prefers-color-scheme: ${form})"`))
 }
 
 /** Canonical address, the card shown when the page is shared (ogp.me), and on the home page the business as data. */

@@ -1,13 +1,13 @@
 import { relativeLuminance } from '../colour'
-import { opticalSize, pictureVariants, type AssetInfo } from '../image'
+import { opticalSize, pictureVariants, type AssetInfo, type Size } from '../image'
 import {
   getDesign, getTemplate, isSafeUrl, listItems, pageTexts, sectionPlaceholders, shownValue,
   type Binding, type ComputedList, type DesignElement, type DesignNode, type Shown,
 } from '../pack'
-import { isDraftValue, isEmptyValue, plainWords, relativePath, toHoursRows, toTelUri, type LinkTarget, type Page, type RichText, type Section } from '../site'
+import { isDraftValue, isEmptyValue, plainWords, relativePath, toHoursRows, toTelUri, type LinkTarget, type Page, type RichText, type Section, type SiteDocument, type Tone } from '../site'
 import { attribute, escapeText } from './escape'
 import { phoneCountry, profileName, shownFact } from './shown-fact'
-import { pictureUrl, type PageScope } from './site'
+import { pictureUrl, type PageScope, type Site } from './site'
 import { siteScheme } from './styles'
 
 /** Where in a section the renderer is: which entry of which list, or which row of a computed one. */
@@ -171,27 +171,53 @@ const LOGO_MOST = { width: 340, height: 120 }
 /** Below this relative luminance white is read better than black: WCAG's two contrasts are equal at 0.179. */
 const DARK_SURFACE = 0.179
 
-/** The logo for the surface that a section stands on: the version for dark ones where it is dark and there is one. */
-function logoFor(scope: PageScope, section: Section): AssetInfo | undefined {
-  const { document, assets } = scope.site
-  const onDark = document.brand['logo-on-dark']
-  const isDark = onDark !== undefined && relativeLuminance(siteScheme(scope.site)[section.tone].surface) < DARK_SURFACE
-  const id = isDark ? onDark : document.brand.logo
-  return id === undefined ? undefined : assets[id]
+/** The logo for a surface: the version for dark ones where it is dark and there is one. */
+export function logoOn(site: Site, tone: Tone, dark: boolean): AssetInfo | undefined {
+  const { brand } = site.document
+  const onDark = brand['logo-on-dark']
+  const isDark = onDark !== undefined && relativeLuminance(siteScheme(site, dark)[tone].surface) < DARK_SURFACE
+  const id = isDark ? onDark : brand.logo
+  return id === undefined ? undefined : site.assets[id]
 }
 
 function renderLogo(scope: PageScope, element: DesignElement, section: Section): string {
-  const { document } = scope.site
+  const { document, mode } = scope.site
   const home = document.pages[0]
   const href = home && element.tag === 'a' ? attribute('href', relativePath(scope.page, home)) : ''
-  const logo = logoFor(scope, section)
+  const logo = logoOn(scope.site, section.tone, document.dark === true)
   const name = shownFact(scope.site, 'name')
-  if (!logo) return tag(element, href + (RIGHT_TO_LEFT.test(name.text) ? ' dir="auto"' : '') + factMark(scope, 'name'), escapeText(name.text))
-  const size = opticalSize(logo, LOGO_AREA, LOGO_MOST)
+  if (!logo) return renderName(scope, element, href)
+  const img = `<img class="logo"${attribute('src', logoSource(scope, logo))}${attribute('alt', name.text)}${logoSize(document, logo)}>`
+  const other = document.dark === 'visitor' && mode === 'release' ? logoOn(scope.site, section.tone, true) : undefined
+  const switched = other && other !== logo ? `<picture><source media="(prefers-color-scheme: dark)"${attribute('srcset', logoSource(scope, other))}>${img}</picture>` : img
+  return tag(element, href + factMark(scope, 'name'), switched)
+}
+
+/** The name where a logo would stand: as it is, or as the logo that was set in type. */
+function renderName(scope: PageScope, element: DesignElement, href: string): string {
+  const name = shownFact(scope.site, 'name')
+  const { wordmark } = scope.site.document.brand
+  const words = wordmark?.text ?? name.text
+  const inner = wordmark ? `<span class="wordmark">${escapeText(words)}</span>` : escapeText(words)
+  return tag(element, href + (RIGHT_TO_LEFT.test(words) ? ' dir="auto"' : '') + (wordmark?.text === undefined ? factMark(scope, 'name') : ''), inner)
+}
+
+function logoSource(scope: PageScope, logo: AssetInfo): string {
+  const { width } = logoBox(scope.site.document, logo)
   const { sources, fallback } = pictureVariants(logo, null, logo.focus)
-  const sharp = sources.find((s) => s.width >= size.width * 2) ?? sources.at(-1) ?? fallback
-  const img = `<img class="logo"${attribute('src', pictureUrl(scope, logo, sharp))}${attribute('alt', name.text)} width="${size.width}" height="${size.height}">`
-  return tag(element, href + factMark(scope, 'name'), img)
+  return pictureUrl(scope, logo, sources.find((s) => s.width >= width * 2) ?? sources.at(-1) ?? fallback)
+}
+
+/** The size a logo is shown at on desktop: as large as its area weighs, times what was chosen. */
+export function logoBox(document: SiteDocument, logo: Size): Size {
+  const factor = document.brand['logo-size']?.desktop ?? 1
+  return opticalSize(logo, LOGO_AREA * factor ** 2, { width: LOGO_MOST.width * factor, height: LOGO_MOST.height * factor })
+}
+
+function logoSize(document: SiteDocument, logo: Size): string {
+  const { width, height } = logoBox(document, logo)
+  const size = document.brand['logo-size']
+  return ` width="${width}" height="${height}"${size && size.phone !== size.desktop ? ` style="--logo:${width}px"` : ''}`
 }
 
 function computedEntries(scope: PageScope, each: ComputedList): ComputedEntry[] {

@@ -3,7 +3,7 @@ import { testSite } from '../../../tests/pack'
 import { applyEdit, homePage, type Edit, type SectionId } from '../site'
 import { asDesigned, businessData, designCss, makeDraftPainter, renderDraftPage, renderPage, tokenCss, type ReleaseFiles, type Site } from '.'
 
-const FILES: ReleaseFiles = { origin: 'https://client.example', stylesheet: 'style-1.css', preloads: [], icons: { svg: 'favicon.svg', ico: 'favicon.ico', touch: 'touch.png' } }
+const FILES: ReleaseFiles = { origin: 'https://client.example', stylesheet: 'style-1.css', preloads: [], icons: { svg: 'favicon.svg', ico: 'favicon.ico', touch: 'touch.png', manifest: 'site.webmanifest' } }
 const HOSTILE = '"><script>alert(1)</script><img src=x onerror=alert(2)>'
 
 function change(site: Site, ...edits: Edit[]): Site {

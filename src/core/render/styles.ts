@@ -1,36 +1,46 @@
-import { makeScheme, ROLES, veilOpacity, type Scheme } from '../colour'
+import { makeScheme, ROLES, veilOpacity, type Scheme, type SchemeSpec } from '../colour'
 import { designKey, findScheme, getDesign } from '../pack'
-import { allSections, TONES, type Tone } from '../site'
-import { getFamily } from '../type'
+import { allSections, TONES, type Brand, type Tone } from '../site'
+import { brandCss } from './brand-css'
 import { templateOf, type Site } from './site'
 
-const lastScheme = new WeakMap<object, { readonly key: string; readonly scheme: Scheme }>()
+const lastSchemes = new WeakMap<SchemeSpec, { readonly brand: Brand; readonly light: Scheme | null; readonly dark: Scheme | null }>()
 
-/** The site's colours: its scheme with the client's colours in it. Every page asks, so the last answer is kept. */
-export function siteScheme(site: Site): Scheme {
-  const { brand, dark = false } = site.document
+/** The site's colours: its scheme with the client's colours in it, in the form that is asked for. Every page asks, so the last answers are kept. */
+export function siteScheme(site: Site, dark: boolean = site.document.dark === true): Scheme {
+  const { brand } = site.document
   const spec = findScheme(templateOf(site), site.document.scheme ?? null)
-  const key = `${brand.colour} ${brand.second} ${brand.third} ${dark}`
-  const last = lastScheme.get(spec)
-  if (last?.key === key) return last.scheme
-  const scheme = makeScheme(spec, brand, dark)
-  lastScheme.set(spec, { key, scheme })
+  const last = lastSchemes.get(spec)
+  const kept = last?.brand === brand ? last : { brand, light: null, dark: null }
+  const form = dark ? 'dark' : 'light'
+  const scheme = kept[form] ?? makeScheme(spec, brand, dark)
+  lastSchemes.set(spec, { ...kept, [form]: scheme })
   return scheme
 }
 
 /** What the text on a picture needs of the veil between them: WCAG 2.2, 1.4.3, and a hair more. */
 const VEILED_TEXT = 4.51
 
-/** Custom properties of each tone that the site uses, and its type families. */
+/**
+ * The site's own few rules: custom properties of each tone that it uses, and what the brand sets over the template. In a
+ * release that leaves the choice to its visitors, the dark form stands beside the light one.
+ */
 export function tokenCss(site: Site): string {
-  const scheme = siteScheme(site)
-  const { fonts } = templateOf(site)
+  const { dark } = site.document
+  const tones = toneCss(site, dark === true)
+  if (dark !== 'visitor' || site.mode === 'draft') return [tones, dark === true ? ':root{color-scheme:dark}' : '', brandCss(site)].filter((css) => css !== '').join('\n')
+  return [tones, ':root{color-scheme:light dark}', `@media (prefers-color-scheme:dark){${toneCss(site, true)}}`, brandCss(site)].join('\n')
+}
+
+function toneCss(site: Site, dark: boolean): string {
+  const scheme = siteScheme(site, dark)
   const used = new Set<Tone>(['paper', ...allSections(site.document).map((s) => s.tone)])
-  const family = (key: string): string => `"${getFamily(key).name}", ${getFamily(key).fallback}`
-  const root = `:root{--font-display:${family(fonts.display)};--font-text:${family(fonts.text)}}`
-  const tones = TONES.filter((tone) => used.has(tone)).map((tone) =>
-    `${tone === 'paper' ? ':root,' : ''}.tone-${tone}{${ROLES.map((role) => `--${role}:${scheme[tone][role]}`).join(';')}${tone === 'picture' ? `;--veil:${veilOf(scheme.picture)}` : ''}}`)
-  return [root, ...tones].join('\n')
+  return TONES.filter((tone) => used.has(tone)).map((tone) => {
+    const lines = ROLES.filter((role) => role !== 'end').map((role) => `--${role}:${scheme[tone][role]}`)
+    if (tone === 'picture') lines.push(`--veil:${veilOf(scheme.picture)}`)
+    if (scheme[tone].end !== scheme[tone].surface) lines.push(`background:linear-gradient(${site.document.brand.gradient?.angle ?? 90}deg,${scheme[tone].surface},${scheme[tone].end})`)
+    return `${tone === 'paper' ? ':root,' : ''}.tone-${tone}{${lines.join(';')}}`
+  }).join('\n')
 }
 
 /** The picture tone's surface, as see-through as the text on it allows over any picture. */
@@ -45,21 +55,24 @@ const BASE_CSS = `:root{--margin:clamp(8rem,16vw,15rem);--columns:minmax(0,1fr);
 *,::before,::after{box-sizing:border-box}
 html{-webkit-text-size-adjust:100%;text-size-adjust:100%;scroll-behavior:smooth}
 body{margin:0;background:var(--surface);color:var(--text);font-family:var(--font-text);-webkit-font-smoothing:antialiased;overflow-wrap:break-word}
+h4{font-size:var(--step-1)}h5{font-size:var(--step-0)}h6,small{font-size:var(--step--1)}
 h1,h2,h3,h4,h5,h6,p,ul,ol,dl,dd,figure,blockquote,table{margin:0;padding:0}
 ul,ol{list-style:none}
 img{display:block;max-width:100%;height:auto}
 picture{display:contents}
 button{font:inherit;color:inherit}
+figure img{border-radius:var(--picture,0px);box-shadow:var(--shadow,none)}.button{box-shadow:var(--shadow,none)}
+input,select,textarea{font:inherit;color:var(--text);padding:.6em .75em;min-height:2.75rem;background:none;border:max(1px,var(--line)) solid var(--text);border-radius:var(--corner-small)}
 [class*="tone-"]{background:var(--surface);color:var(--text)}
 :focus-visible{outline:3px solid var(--focus);outline-offset:3px}
 .skip{position:absolute;left:-999rem}.skip:focus{position:static;display:block;padding:.75rem;background:var(--surface);color:var(--text)}
 @media (prefers-reduced-motion:reduce){*,::before,::after{animation:none!important;transition:none!important}html{scroll-behavior:auto}}
 `
 
-/** The CSS of everything but colours and fonts: ground rules, the template's type, and the designs in use, each once. */
+/** The CSS of everything that is the template's: ground rules, its type, and the designs in use, each once; in one layer, under the brand's own rules. */
 export function designCss(site: Site): string {
   const template = templateOf(site)
   const sections = [...allSections(site.document), template.notFound]
   const designs = new Map(sections.map((s) => [designKey(s.kind, s.design), getDesign(site.pack, s.kind, s.design).css]))
-  return [BASE_CSS, template.css, ...designs.values()].join('\n')
+  return `@layer pack{\n${[BASE_CSS, template.css, ...designs.values()].join('\n')}\n}`
 }

@@ -1,9 +1,11 @@
 import * as v from 'valibot'
 import { arrange } from './arrange'
-import { findPage, findSection, TONES, type Page, type Section, type SiteDocument } from './document'
+import { brandSchema } from './brand'
+import { findPage, findSection, type Page, type Section, type SiteDocument } from './document'
 import type { Edit, EditProblem, EditStep } from './edits'
 import { factsSchema, type Facts } from './facts'
 import { findSlotType } from './kinds'
+import { TONES } from './tones'
 
 export type Applied =
   | { readonly ok: true; readonly document: SiteDocument; readonly inverse: Edit }
@@ -33,11 +35,7 @@ function applyStep(document: SiteDocument, step: EditStep): StepApplied {
   switch (step.type) {
     case 'slot/set': return setSlot(document, step)
     case 'fact/set': return setFact(document, step)
-    case 'brand/set': return {
-      ok: true,
-      document: { ...document, brand: withValue(document.brand, step.part, step.value) },
-      inverse: { ...step, value: document.brand[step.part] ?? null },
-    }
+    case 'brand/set': return setBrand(document, step)
     case 'page/set': return setPage(document, step)
     case 'section/set': return setSection(document, step)
     case 'scheme/set': return setScheme(document, step)
@@ -66,6 +64,12 @@ function setFact(document: SiteDocument, step: Extract<EditStep, { type: 'fact/s
   return { ok: true, document: { ...document, facts: facts.output }, inverse: { ...step, value: document.facts[step.fact] ?? null } }
 }
 
+function setBrand(document: SiteDocument, step: Extract<EditStep, { type: 'brand/set' }>): StepApplied {
+  const brand = v.safeParse(brandSchema, withValue(document.brand, step.part, step.value))
+  if (!brand.success) return { ok: false, problem: { code: 'valueWrong', place: `brand ${step.part}` } }
+  return { ok: true, document: { ...document, brand: brand.output }, inverse: { ...step, value: document.brand[step.part] ?? null } }
+}
+
 function setPage(document: SiteDocument, step: Extract<EditStep, { type: 'page/set' }>): StepApplied {
   const page = findPage(document, step.page)
   if (!page) return { ok: false, problem: { code: 'pageGone', page: step.page } }
@@ -92,7 +96,7 @@ function setScheme(document: SiteDocument, step: Extract<EditStep, { type: 'sche
   const chosen = withValue(document, 'scheme', step.scheme)
   return {
     ok: true,
-    document: withValue(chosen, 'dark', step.dark ? true : null),
+    document: withValue(chosen, 'dark', step.dark === false ? null : step.dark),
     inverse: { type: 'scheme/set', scheme: document.scheme ?? null, dark: document.dark ?? false },
   }
 }

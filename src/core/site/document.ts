@@ -1,7 +1,9 @@
 import * as v from 'valibot'
+import { brandSchema } from './brand'
 import { factsSchema } from './facts'
 import { slotValueSchema } from './slot-value'
 import { isSectionKind, type SectionKind } from './kinds'
+import { TONES } from './tones'
 
 const id = v.pipe(v.string(), v.regex(/^[A-Za-z0-9][A-Za-z0-9._-]{0,63}$/))
 
@@ -9,9 +11,6 @@ export const sectionIdSchema = v.pipe(id, v.brand('SectionId'))
 export const pageIdSchema = v.pipe(id, v.brand('PageId'))
 export type SectionId = v.InferOutput<typeof sectionIdSchema>
 export type PageId = v.InferOutput<typeof pageIdSchema>
-
-export const TONES = ['paper', 'tint', 'accent', 'ink', 'picture'] as const
-export type Tone = (typeof TONES)[number]
 
 const placing = {
   id: sectionIdSchema,
@@ -46,8 +45,8 @@ const wearing = {
   template: id,
   /** Key of a scheme of the template's or of a general one (`general/chalk`); absent: the template's first. */
   scheme: v.optional(v.string()),
-  /** The scheme's dark form. */
-  dark: v.optional(v.literal(true)),
+  /** The scheme's dark form: always, or where a visitor's own system is set to dark. */
+  dark: v.optional(v.union([v.literal(true), v.literal('visitor')])),
 }
 const wornSchema = v.strictObject({
   ...wearing,
@@ -63,19 +62,6 @@ export type PlacedSection = v.InferOutput<typeof placedSectionSchema>
 export type PlacedPage = v.InferOutput<typeof placedPageSchema>
 export type Worn = v.InferOutput<typeof wornSchema>
 export type Arrangement = v.InferOutput<typeof arrangementSchema>
-
-export const brandSchema = v.pipe(
-  v.strictObject({
-    /** The client's colours, as CSS colours that were understood: the first for buttons and links, the second for the accent tone, the third for marks. */
-    colour: v.optional(v.string()),
-    second: v.optional(v.string()),
-    third: v.optional(v.string()),
-    /** Asset id of the logo, and of its version for dark surfaces. */
-    logo: v.optional(v.string()),
-    'logo-on-dark': v.optional(v.string()),
-  }),
-  v.readonly(),
-)
 
 /**
  * One client's site: only what is the client's. A slot, fact or page text that was never filled has no value here;
@@ -101,7 +87,6 @@ export const siteDocumentSchema = v.pipe(
 
 export type Section = v.InferOutput<typeof sectionSchema>
 export type Page = v.InferOutput<typeof pageSchema>
-export type Brand = v.InferOutput<typeof brandSchema>
 export type SiteDocument = v.InferOutput<typeof siteDocumentSchema>
 
 /** Every section of the site: header, each page's, footer. */

@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { BRAND_PARTS } from './brand'
 import { addressSchema, FACT_NAMES } from './facts'
 import { hoursSchema } from './hours'
 import { arrangementSchema, pageIdSchema, sectionIdSchema } from './document'
@@ -9,11 +10,12 @@ export type FactValue = v.InferOutput<typeof factValueSchema>
 
 const slotSet = v.strictObject({ type: v.literal('slot/set'), section: sectionIdSchema, slot: v.pipe(v.string(), v.maxLength(120)), value: v.nullable(slotValueSchema) })
 const factSet = v.strictObject({ type: v.literal('fact/set'), fact: v.picklist(FACT_NAMES), value: v.nullable(factValueSchema) })
-const brandSet = v.strictObject({ type: v.literal('brand/set'), part: v.picklist(['colour', 'second', 'third', 'logo', 'logo-on-dark']), value: v.nullable(v.string()) })
+/** The value is checked against the brand's own schema when the edit is applied. */
+const brandSet = v.strictObject({ type: v.literal('brand/set'), part: v.picklist(BRAND_PARTS), value: v.unknown() })
 const pageSet = v.strictObject({ type: v.literal('page/set'), page: pageIdSchema, part: v.picklist(['name', 'title', 'description']), value: v.nullable(v.pipe(v.string(), v.maxLength(1000))) })
 
 const sectionSet = v.strictObject({ type: v.literal('section/set'), section: sectionIdSchema, part: v.picklist(['design', 'tone']), value: v.pipe(v.string(), v.regex(/^[a-z0-9]+(-[a-z0-9]+)*$/), v.maxLength(64)) })
-const schemeSet = v.strictObject({ type: v.literal('scheme/set'), scheme: v.nullable(v.pipe(v.string(), v.maxLength(130))), dark: v.boolean() })
+const schemeSet = v.strictObject({ type: v.literal('scheme/set'), scheme: v.nullable(v.pipe(v.string(), v.maxLength(130))), dark: v.union([v.boolean(), v.literal('visitor')]) })
 const arrange = v.strictObject({ type: v.literal('arrange'), to: arrangementSchema })
 const steps = [slotSet, factSet, brandSet, pageSet, sectionSet, schemeSet, arrange] as const
 const stepSchema = v.variant('type', steps)

@@ -1,5 +1,5 @@
 import { getTemplate, makeDocument, type Pack, type TemplatePage } from '../pack'
-import { allSections, arrangementOf, type Arrangement, type EditStep, type PageId, type PlacedPage, type SectionId, type SiteDocument } from '../site'
+import { allSections, arrangementOf, type Arrangement, type Dark, type EditStep, type PageId, type PlacedPage, type SectionId, type SiteDocument } from '../site'
 import { hasContent, isPageFilled } from './fit'
 import { sameArrangement, wear } from './wear'
 
@@ -8,7 +8,7 @@ export type StartChoice = {
   /** Keys of the template's pages to take; home is always taken. */
   readonly pages: readonly string[]
   readonly scheme: string | null
-  readonly dark: boolean
+  readonly dark: Dark
 }
 type Arrange = Extract<EditStep, { type: 'arrange' }>
 
@@ -26,7 +26,7 @@ export function isAsItCame(pack: Pack, document: SiteDocument): boolean {
 export function startOn(pack: Pack, document: SiteDocument, choice: StartChoice): Arrange {
   const template = getTemplate(pack, choice.template)
   const isTaken = (page: TemplatePage): boolean => page === template.pages[0] || choice.pages.includes(page.key)
-  const look = { ...(choice.scheme === null ? {} : { scheme: choice.scheme }), ...(choice.dark ? { dark: true as const } : {}) }
+  const look = { ...(choice.scheme === null ? {} : { scheme: choice.scheme }), ...(choice.dark ? { dark: choice.dark } : {}) }
   if (isAsItCame(pack, document)) {
     const fresh = arrangementOf(makeDocument(template, {}, {}))
     const pages = fresh.pages.filter((page) => template.pages.some((t) => t.key === page.from && isTaken(t)))

@@ -1,10 +1,9 @@
-import { createHash } from 'node:crypto'
-import { readFileSync, writeFileSync } from 'node:fs'
+import { readFileSync } from 'node:fs'
 import sharp from 'sharp'
 import { drawingInOneColour, oneColourRow, printInOneColour, type AssetInfo } from '../../core/image'
-import { madeFolder } from '../data-folder'
 import { Problem } from '../problems'
-import { findAssetFile, insertAsset } from './assets'
+import { findAssetFile } from './assets'
+import { keepMade } from './keep-made'
 
 /** The longer side that a raster logo is printed at, in px: sharp at any size a header has. */
 const PRINT_PX = 1200
@@ -22,12 +21,8 @@ export async function makeOneColour(job: string | null, id: string, colour: stri
   const bytes = asset.vector
     ? Buffer.from(drawingInOneColour(readFileSync(file, 'utf8'), colour, row))
     : await sharp(Buffer.from(printInOneColour(pixels, colour, row)), { raw: { width: info.width, height: info.height, channels: 4 } }).png({ compressionLevel: 9 }).toBuffer()
-  const hash = createHash('sha256').update(bytes).digest('hex')
-  writeFileSync(`${madeFolder('media')}/${hash}.${type}`, bytes)
   const size = asset.vector ? { width: asset.width, height: asset.height } : { width: info.width, height: info.height }
-  const made: AssetInfo = { id: hash.slice(0, 20), hash, name: `${asset.name}-${colour.slice(1)}`.slice(0, 40), bytes: bytes.length, vector: asset.vector, alpha: true, focus: asset.focus, ...size }
-  insertAsset(job, made, type)
-  return made
+  return keepMade(job, { bytes, type, name: `${asset.name}-${colour.slice(1)}`, alpha: true, focus: asset.focus, ...size })
 }
 
 /** True where some of the picture is see-through: without a ground to leave out, one colour would be one flat box. */

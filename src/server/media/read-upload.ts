@@ -1,11 +1,13 @@
-import type { AssetInfo } from '../../core/image'
 import { Problem } from '../problems'
+import { storeLogo, type StoredLogo } from './store-logo'
 import { MAX_UPLOAD_BYTES, storeUpload } from './store-upload'
 
-/** One picture sent as the request's body, its name in the query. */
-export async function readUpload(request: Request, job: string | null): Promise<AssetInfo> {
-  const name = new URL(request.url).searchParams.get('name') ?? 'picture'
-  return storeUpload(job, name, await readBody(request, name, MAX_UPLOAD_BYTES))
+/** One picture sent as the request's body, its name in the query; `as=logo` for one that is made ready as a logo. */
+export async function readUpload(request: Request, job: string | null): Promise<StoredLogo> {
+  const { searchParams } = new URL(request.url)
+  const name = searchParams.get('name') ?? 'picture'
+  const bytes = await readBody(request, name, MAX_UPLOAD_BYTES)
+  return searchParams.get('as') === 'logo' ? storeLogo(job, name, bytes) : { asset: await storeUpload(job, name, bytes), notes: [] }
 }
 
 /** The request's body; reading stops as soon as it is too large. */

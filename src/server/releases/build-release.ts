@@ -1,8 +1,8 @@
 import { createHash } from 'node:crypto'
 import CSS_TARGETS from './css-targets'
 import { transform } from 'lightningcss'
-import { renderRobots, renderSitemap, type Manifest, type ManifestEntry } from '../../core/release'
-import { businessCard, CARD_FILE, designCss, renderPage, templateOf, tokenCss, type ReleaseFiles, type Site } from '../../core/render'
+import { renderRobots, renderSitemap, renderWebManifest, type Manifest, type ManifestEntry } from '../../core/release'
+import { businessCard, CARD_FILE, designCss, planIcon, renderPage, shownFact, siteFamilies, siteScheme, tokenCss, type ReleaseFiles, type Site } from '../../core/render'
 import { pageFile } from '../../core/site'
 import { fontFaceCss } from '../../core/type'
 import type { PictureVariant } from '../../core/image'
@@ -42,14 +42,16 @@ export async function buildRelease(site: Site, origin: string, onProgress: Build
 
 /** Style sheet, fonts and icons; the names of the first two carry their hash, so that they can be cached for ever. */
 async function addSharedFiles(site: Site, origin: string, add: (path: string, content: Buffer | string) => void): Promise<ReleaseFiles> {
-  const draft: ReleaseFiles = { origin, stylesheet: 'style.css', preloads: [], icons: { svg: 'favicon.svg', ico: 'favicon.ico', touch: 'apple-touch-icon.png' } }
-  const { display, text } = templateOf(site).fonts
-  const fonts = await siteFonts([display, text], [...site.document.pages, null].map((page) => renderPage(site, page, draft).html))
+  const draft: ReleaseFiles = { origin, stylesheet: 'style.css', preloads: [], icons: { svg: 'favicon.svg', ico: 'favicon.ico', touch: 'apple-touch-icon.png', manifest: 'site.webmanifest' } }
+  const fonts = await siteFonts(siteFamilies(site).all, [...site.document.pages, null].map((page) => renderPage(site, page, draft).html))
   fonts.forEach((font) => add(font.path, font.bytes))
   const css = minifyCss([fontFaceCss(fonts.map((f) => f.face)), tokenCss(site), designCss(site)].join('\n'))
   const stylesheet = `style-${createHash('sha256').update(css).digest('hex').slice(0, 8)}.css`
   add(stylesheet, css)
-  const icons = await makeIcons(site)
+  const icons = await makeIcons(planIcon(site))
+  const sizes = { small: 'icon-192.png', large: 'icon-512.png', maskable: 'icon-maskable-512.png' } as const
+  for (const size of ['small', 'large', 'maskable'] as const) add(sizes[size], icons[size])
+  add(draft.icons.manifest, renderWebManifest({ name: shownFact(site, 'name').text, ground: siteScheme(site, false).paper.surface, icons: sizes }))
   add(draft.icons.svg, icons.svg)
   add(draft.icons.ico, icons.ico)
   add(draft.icons.touch, icons.touch)

@@ -1,50 +1,117 @@
+import { readFileSync } from 'node:fs'
 import * as fontkit from 'fontkit'
 import sharp from 'sharp'
-import { siteScheme, templateOf, type Site } from '../../core/render'
-import { getFamily } from '../../core/type'
+import { findMark, type Box } from '../../core/image'
+import { escapeText, type IconForm, type IconPlan } from '../../core/render'
+import type { Family } from '../../core/type'
 import { fontFilePath } from '../fonts'
+import { findAssetFile } from '../media/assets'
+import { readPixels } from '../media/store-logo'
 
-export type Icons = { readonly svg: string; readonly ico: Buffer; readonly touch: Buffer }
+export type Icons = { readonly svg: string; readonly ico: Buffer; readonly touch: Buffer; readonly small: Buffer; readonly large: Buffer; readonly maskable: Buffer }
 
-/** The site's icon: the business's first letter in the site's own type on its ink, drawn as outlines. */
-export async function makeIcons(site: Site): Promise<Icons> {
-  const name = site.document.facts.name ?? templateOf(site).facts.name
-  const { surface, text } = siteScheme(site).ink
-  const svg = drawLetter(([...name.trim()][0] ?? '•').toUpperCase(), templateOf(site).fonts.display, surface, text)
-  const png = (size: number): Promise<Buffer> => sharp(Buffer.from(svg), { density: 300 }).resize(size, size).png().toBuffer()
-  return { svg, ico: wrapIco(await png(32), 32), touch: await png(180) }
+/** Side of the drawing that every icon is made from. */
+const SIDE = 64
+const RADIUS: Readonly<Record<IconForm, number>> = { square: 0, soft: 8, round: SIDE / 2 }
+/** How much of the side the mark takes: of a maskable icon the middle 80 % is safe (W3C Manifest, “maskable”, safe zone). */
+const FILL = 0.66
+const MASKABLE_FILL = 0.52
+
+/** The whole set: an SVG and an ICO for tabs, a touch icon for home screens, and a manifest's sizes. */
+export async function makeIcons(plan: IconPlan): Promise<Icons> {
+  const draw = await drawPlan(plan)
+  const svg = draw(plan.form, FILL)
+  // Home screens cut their own corners, so what is sent there fills the square.
+  const [whole, maskable] = [draw('square', FILL), draw('square', MASKABLE_FILL)]
+  const png = (drawing: string, size: number): Promise<Buffer> => sharp(Buffer.from(drawing), { density: (72 * size) / SIDE }).resize(size, size).png({ compressionLevel: 9 }).toBuffer()
+  return {
+    svg, ico: wrapIco([[16, await png(svg, 16)], [32, await png(svg, 32)], [48, await png(svg, 48)]]),
+    touch: await png(whole, 180), small: await png(svg, 192), large: await png(svg, 512), maskable: await png(maskable, 512),
+  }
 }
 
-function drawLetter(letter: string, family: string, ground: string, ink: string): string {
-  const file = getFamily(family).files[0]
-  if (!file) throw new Error(`The family ${family} has no files`)
-  const font = fontkit.openSync(fontFilePath(file)) as fontkit.Font
-  const glyph = font.glyphsForString(letter)[0]
-  if (!glyph || glyph.id === 0) return iconSvg(ground, '')
-  const { minX, maxX, minY, maxY } = glyph.bbox
-  const scale = Math.min(40 / (maxX - minX), 38 / (maxY - minY))
-  const move = `translate(${round(32 - (scale * (minX + maxX)) / 2)} ${round(32 + (scale * (minY + maxY)) / 2)}) scale(${round(scale, 5)} ${round(-scale, 5)})`
-  return iconSvg(ground, `<path fill="${ink}" transform="${move}" d="${glyph.path.toSVG()}"/>`)
+/** The icon as an SVG alone, for looking at while it is chosen. */
+export async function drawIcon(plan: IconPlan): Promise<string> {
+  return (await drawPlan(plan))(plan.form, FILL)
 }
 
-function iconSvg(ground: string, mark: string): string {
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 64 64" width="64" height="64"><rect width="64" height="64" rx="6" fill="${ground}"/>${mark}</svg>`
+/** What stands on the icon's ground, drawn to fill a share of its side. */
+type Figure = (fill: number) => string
+
+async function drawPlan(plan: IconPlan): Promise<(form: IconForm, fill: number) => string> {
+  const figure = (plan.mark === null ? null : await markFigure(plan.mark)) ?? letterFigure(plan)
+  return (form, fill) => `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${SIDE} ${SIDE}" width="${SIDE}" height="${SIDE}"><rect width="${SIDE}" height="${SIDE}" rx="${RADIUS[form]}" fill="${plan.ground}"/>${figure(fill)}</svg>`
+}
+
+/** The longer side that a mark is kept at, in px: enough for the largest icon. */
+const MARK_PX = 512
+
+/** The logo's mark, cut out; null where the logo is words alone or is gone. */
+async function markFigure(id: string): Promise<Figure | null> {
+  const found = await findAssetFile(id)
+  if (!found) return null
+  const pixels = await readPixels(found.file)
+  const box = findMark(pixels)
+  if (!box) return null
+  const scale = found.asset.width / pixels.width
+  const href = found.asset.vector ? `data:image/svg+xml;base64,${readFileSync(found.file).toString('base64')}` : `data:image/png;base64,${(await cutMark(found.file, box, scale)).toString('base64')}`
+  const part = found.asset.vector ? box : { left: 0, top: 0, width: box.width, height: box.height }
+  const whole = found.asset.vector ? pixels : part
+  return (fill) => {
+    const side = (SIDE * fill) / Math.max(box.width, box.height)
+    const [x, y] = [SIDE / 2 - (part.left + part.width / 2) * side, SIDE / 2 - (part.top + part.height / 2) * side]
+    const clip = `M${round(SIDE / 2 - (box.width * side) / 2)} ${round(SIDE / 2 - (box.height * side) / 2)}h${round(box.width * side)}v${round(box.height * side)}h${round(-box.width * side)}z`
+    return `<clipPath id="m"><path d="${clip}"/></clipPath><g clip-path="url(#m)"><image x="${round(x)}" y="${round(y)}" width="${round(whole.width * side)}" height="${round(whole.height * side)}" preserveAspectRatio="none" href="${href}"/></g>`
+  }
+}
+
+function cutMark(file: string, box: Box, scale: number): Promise<Buffer> {
+  const [left, top] = [Math.round(box.left * scale), Math.round(box.top * scale)]
+  return sharp(file).extract({ left, top, width: Math.max(1, Math.floor(box.width * scale)), height: Math.max(1, Math.floor(box.height * scale)) }).resize(MARK_PX, MARK_PX, { fit: 'inside', withoutEnlargement: true }).png().toBuffer()
+}
+
+/** Letters as outlines, so that the icon needs no font. Letters that the family lacks are left out. */
+function letterFigure({ letters, family, weight, ink }: IconPlan): Figure {
+  const font = openFamily(family, weight)
+  const glyphs = font.layout(letters).glyphs.filter((glyph) => glyph.id !== 0)
+  const runs = glyphs.map((glyph, i) => ({ glyph, x: glyphs.slice(0, i).reduce((sum, before) => sum + before.advanceWidth, 0) }))
+  const boxes = runs.map(({ glyph, x }) => ({ minX: x + glyph.bbox.minX, maxX: x + glyph.bbox.maxX, minY: glyph.bbox.minY, maxY: glyph.bbox.maxY }))
+  if (boxes.length === 0) return () => ''
+  const [minX, maxX, minY, maxY] = [Math.min(...boxes.map((b) => b.minX)), Math.max(...boxes.map((b) => b.maxX)), Math.min(...boxes.map((b) => b.minY)), Math.max(...boxes.map((b) => b.maxY))]
+  return (fill) => {
+    const scale = Math.min((SIDE * fill * 1.12) / (maxX - minX), (SIDE * fill * 0.92) / (maxY - minY))
+    const move = `translate(${round(SIDE / 2 - (scale * (minX + maxX)) / 2)} ${round(SIDE / 2 + (scale * (minY + maxY)) / 2)}) scale(${round(scale, 5)} ${round(-scale, 5)})`
+    return `<g fill="${ink}" transform="${move}" role="img" aria-label="${escapeText(letters).replaceAll('"', '')}">${runs.map(({ glyph, x }) => `<path transform="translate(${round(x)} 0)" d="${glyph.path?.toSVG() ?? ''}"/>`).join('')}</g>`
+  }
+}
+
+/** The upright file of a family; of several, the one nearest in weight. (fontkit's getVariation fails on WOFF2, so a variable one keeps its own default.) */
+function openFamily(family: Family, weight: number): fontkit.Font {
+  const upright = family.files.filter((f) => f.style === 'normal' && f.range !== 'latin-ext')
+  const [file] = (upright.length > 0 ? upright : family.files).toSorted((a, b) => Math.abs(Number(a.weight.split(' ').at(-1)) - weight) - Math.abs(Number(b.weight.split(' ').at(-1)) - weight))
+  if (!file) throw new Error(`The family ${family.key} has no files`)
+  return fontkit.openSync(fontFilePath(file))
 }
 
 function round(value: number, digits = 2): number {
   return Number(value.toFixed(digits))
 }
 
-/** An ICO file with one PNG in it: a 6-byte header and one 16-byte entry (format as Windows Vista and later read it; from memory). */
-function wrapIco(png: Buffer, size: number): Buffer {
-  const head = Buffer.alloc(22)
+/** An ICO file of several PNGs: a 6-byte header, a 16-byte entry for each, then the pictures (format as Windows Vista and later read it; from memory). */
+function wrapIco(pictures: readonly (readonly [size: number, png: Buffer])[]): Buffer {
+  const head = Buffer.alloc(6 + 16 * pictures.length)
   head.writeUInt16LE(1, 2)
-  head.writeUInt16LE(1, 4)
-  head.writeUInt8(size, 6)
-  head.writeUInt8(size, 7)
-  head.writeUInt16LE(1, 10)
-  head.writeUInt16LE(32, 12)
-  head.writeUInt32LE(png.length, 14)
-  head.writeUInt32LE(22, 18)
-  return Buffer.concat([head, png])
+  head.writeUInt16LE(pictures.length, 4)
+  let offset = head.length
+  pictures.forEach(([size, png], i) => {
+    const at = 6 + 16 * i
+    head.writeUInt8(size, at)
+    head.writeUInt8(size, at + 1)
+    head.writeUInt16LE(1, at + 4)
+    head.writeUInt16LE(32, at + 6)
+    head.writeUInt32LE(png.length, at + 8)
+    head.writeUInt32LE(offset, at + 12)
+    offset += png.length
+  })
+  return Buffer.concat([head, ...pictures.map(([, png]) => png)])
 }

@@ -1,95 +1,130 @@
 'use client'
+import { Tabs } from 'radix-ui'
 import { useMemo, useState } from 'react'
-import { createStore } from 'zustand/vanilla'
+import { createStore, type StoreApi } from 'zustand/vanilla'
 import type { Vision } from '@/core/colour'
-import { findScheme, getTemplate, offeredSchemes, pageTexts } from '@/core/pack'
-import { homePage, type EditStep, type PageId } from '@/core/site'
-import { BrandColours } from '../brief/brand-colours'
-import { LogoInput } from '../brief/logo-input'
-import { LogoOnDark } from '../brief/logo-on-dark'
-import { useJob, useJobStore } from '../job/job-context'
-import { useGesture } from '../job/use-gesture'
-import { Button } from '../parts/button'
+import { pageTexts } from '@/core/pack'
+import { notFoundPage, type Site } from '@/core/render'
+import { homePage, type Page, type TextStyleName } from '@/core/site'
+import { useJobStore } from '../job/job-context'
 import { inputClass } from '../parts/field'
 import { SheetRow, type SheetSource } from '../sheets/sheet-row'
 import type { SheetName } from '../sheets/widths'
-import { SchemeChooser } from '../template/scheme-chooser'
+import { ColourPart } from './colour-part'
+import { FamilyFaces } from './family-faces'
+import { LogoPart } from './logo-part'
+import { LogoSurfaces } from './logo-surfaces'
 import { PaletteTable } from './palette-table'
+import { ShapeBoard } from './shape-board'
+import { ShapePart } from './shape-part'
+import { SpecimenTable } from './specimen'
+import { TokensPart, TokensPreview } from './tokens-part'
+import { TypePart } from './type-part'
+import { useBrand } from './use-brand'
 import { VisionChoice, VisionFilter } from './vision-choice'
 
 const SHEETS: readonly SheetName[] = ['desktop', 'tablet', 'phone']
+const PARTS = [['colour', 'Colour'], ['logo', 'Logo'], ['type', 'Type'], ['shape', 'Shape'], ['tokens', 'In and out']] as const
+type PartName = (typeof PARTS)[number][0]
 
-/** The client's colours, scheme and logo with the site's own pages in view: every choice is computed through to every surface. */
+type View = { readonly page: string; readonly night: boolean }
+
+/** The brand with the site's own pages in view: choices on the left, the sheets beside them, and under the sheets what was computed. */
 export function BrandStage() {
-  const store = useJobStore()
-  const document = useJob((s) => s.document)
-  const pack = useJob((s) => s.pack)
-  const assets = useJob((s) => s.assets)
-  const gesture = useGesture()
-  const [view] = useState(() => createStore<{ page: PageId }>(() => ({ page: homePage(document).id })))
-  const [page, setPage] = useState<PageId>(homePage(document).id)
+  const { site } = useBrand()
+  const { document, pack } = site
+  const [part, setPart] = useState<PartName>('colour')
+  const [style, setStyle] = useState<TextStyleName>('h1')
   const [vision, setVision] = useState<Vision>('full')
-  const { brand } = document
-  const template = getTemplate(pack, document.template)
-  const source = useMemo<SheetSource>(() => ({
-    current: () => {
-      const { document: now, pack: designs, assets: known } = store.getState()
-      return { site: { document: now, pack: designs, assets: known, mode: 'draft' }, page: now.pages.find((p) => p.id === view.getState().page) ?? homePage(now) }
-    },
-    subscribe: (onChange) => {
-      const stops = [store.subscribe(onChange), view.subscribe(onChange)]
-      return () => stops.forEach((stop) => stop())
-    },
-  }), [store, view])
-  const open = (next: PageId): void => {
-    setPage(next)
-    view.setState({ page: next })
-  }
-  const backToTemplate = (): void => {
-    const edits: EditStep[] = (['colour', 'second', 'third'] as const).map((part) => ({ type: 'brand/set', part, value: null }))
-    store.apply({ type: 'batch', edits: [...edits, { type: 'scheme/set', scheme: null, dark: false }] })
-  }
-  const isOwn = brand.colour === undefined && document.scheme === undefined && !document.dark
-  const logo = brand.logo ? assets[brand.logo] : undefined
+  const [view, setView] = useView(homePage(document).id)
+  const source = useSource(view)
+  const page = pageOf(site, view.page)
+  const seesDark = document.dark === true || (document.dark === 'visitor' && view.night)
   return (
-    <main className="grid min-h-0 flex-1 grid-cols-[minmax(20rem,22rem)_minmax(0,1fr)]">
-      <div className="min-h-0 overflow-y-auto border-e border-seam bg-cloth p-4">
-        <h1 className="text-xl font-bold tracking-tight">Brand</h1>
-        <p className="mb-3 text-soft">Changes every page.</p>
-        <BrandColours brand={brand} spec={findScheme(template, document.scheme ?? null)} onColour={(part, value) => store.apply({ type: 'brand/set', part, value }, gesture(part))} />
-        <SchemeChooser
-          offered={offeredSchemes(template)}
-          brand={brand}
-          scheme={document.scheme ?? null}
-          dark={document.dark ?? false}
-          onScheme={(scheme) => store.apply({ type: 'scheme/set', scheme, dark: document.dark ?? false }, gesture('scheme'))}
-          onDark={(dark) => store.apply({ type: 'scheme/set', scheme: document.scheme ?? null, dark })}
-        />
-        <Button className="mt-3" disabled={isOwn} onClick={backToTemplate}>Back to {template.name}’s own colours</Button>
-        <div className="mt-5 border-t border-seam pt-3">
-          <h2 className="mb-1 font-bold">Logo</h2>
-          <LogoInput job={store.getState().id} asset={logo} onAsset={(asset) => setLogos(asset?.id ?? null, null, asset ? [asset] : [])} />
-          {logo && <LogoOnDark key={logo.id} job={store.getState().id} logo={logo} onDark={brand['logo-on-dark'] ? assets[brand['logo-on-dark']] : undefined} onLogos={(light, dark) => setLogos(light.id, dark?.id ?? null, dark ? [light, dark] : [light])} />}
-        </div>
-      </div>
+    <main className="grid min-h-0 flex-1 grid-cols-[minmax(20rem,23rem)_minmax(0,1fr)]">
+      <FamilyFaces />
+      <Tabs.Root value={part} onValueChange={(next) => setPart(next as PartName)} className="flex min-h-0 flex-col border-e border-seam bg-cloth">
+        <h1 className="sr-only">Brand</h1>
+        <Tabs.List aria-label="Parts of the brand" className="flex shrink-0 border-b border-ink">
+          {PARTS.map(([key, words]) => <Tabs.Trigger key={key} value={key} className="grow border-e border-seam px-2 py-2 text-sm font-semibold last:border-0 hover:bg-tape data-[state=active]:bg-ink data-[state=active]:text-cloth">{words}</Tabs.Trigger>)}
+        </Tabs.List>
+        {PARTS.map(([key]) => <Tabs.Content key={key} value={key} tabIndex={-1} className="min-h-0 flex-1 overflow-y-auto p-4">{choices(key)}</Tabs.Content>)}
+      </Tabs.Root>
       <div className="flex min-h-0 flex-col">
-        <div className="flex shrink-0 items-center gap-5 px-4 pt-2">
+        <div className="flex shrink-0 flex-wrap items-center gap-x-5 gap-y-1 px-4 pt-2">
           <label className="flex items-center gap-1.5 text-sm">Page
-            <select aria-label="Page" className={`${inputClass} w-auto! py-1!`} value={page} onChange={(event) => open(event.target.value as PageId)}>
+            <select aria-label="Page" className={`${inputClass} w-auto! py-1!`} value={view.page} onChange={(event) => setView({ page: event.target.value })}>
               {document.pages.map((p) => <option key={p.id} value={p.id}>{pageTexts(pack, document, p).name}</option>)}
+              <option value={notFoundPage(site).id}>at a wrong address</option>
             </select>
           </label>
           <VisionChoice vision={vision} onVision={setVision} />
+          {document.dark === 'visitor' && (
+            <label className="flex items-center gap-1.5 text-sm">Visitor’s system
+              <select aria-label="Visitor’s system" className={`${inputClass} w-auto! py-1!`} value={String(view.night)} onChange={(event) => setView({ night: event.target.value === 'true' })}><option value="false">light</option><option value="true">dark</option></select>
+            </label>
+          )}
         </div>
         <VisionFilter vision={vision} />
         <section className="min-h-0 flex-1 px-4 pt-2" aria-label="The page" style={vision === 'full' ? undefined : { filter: 'url(#vision)' }}><SheetRow source={source} sheets={SHEETS} label="Page" events={null} /></section>
-        <PaletteTable spec={findScheme(template, document.scheme ?? null)} brand={brand} dark={document.dark ?? false} />
+        <section className="max-h-[38%] shrink-0 overflow-auto border-t border-seam bg-cloth px-4 py-2" aria-label="What was computed" tabIndex={0}>{evidence(part)}</section>
       </div>
     </main>
   )
 
-  function setLogos(light: string | null, dark: string | null, made: readonly (typeof assets)[string][]): void {
-    made.forEach(store.addAsset)
-    store.apply({ type: 'batch', edits: [{ type: 'brand/set', part: 'logo', value: light }, { type: 'brand/set', part: 'logo-on-dark', value: dark }] })
+  function choices(key: PartName) {
+    switch (key) {
+      case 'colour': return <ColourPart />
+      case 'logo': return <LogoPart />
+      case 'type': return <TypePart style={style} />
+      case 'shape': return <ShapePart />
+      case 'tokens': return <TokensPart />
+      default: return key satisfies never
+    }
   }
+
+  function evidence(key: PartName) {
+    switch (key) {
+      case 'colour': return <PaletteTable dark={seesDark} />
+      case 'logo': return <LogoSurfaces dark={seesDark} />
+      case 'type': return <SpecimenTable page={page} style={style} onStyle={setStyle} />
+      case 'shape': return <ShapeBoard />
+      case 'tokens': return <TokensPreview />
+      default: return key satisfies never
+    }
+  }
+}
+
+function pageOf(site: Site, id: string): Page {
+  const other = notFoundPage(site)
+  return id === other.id ? other : (site.document.pages.find((p) => p.id === id) ?? homePage(site.document))
+}
+
+/** What is looked at, kept where the sheets can ask for it between two drawings of the screen. */
+function useView(home: string): [View & { readonly store: ViewStore }, (next: Partial<View>) => void] {
+  const [store] = useState(() => createStore<View>(() => ({ page: home, night: false })))
+  const [view, setView] = useState<View>(() => store.getState())
+  return [{ ...view, store }, (next) => {
+    store.setState(next)
+    setView(store.getState())
+  }]
+}
+type ViewStore = StoreApi<View>
+
+/** The page in hand as the job has it now; at night as a visitor sees it whose system is dark. */
+function useSource({ store: view }: { readonly store: ViewStore }): SheetSource {
+  const job = useJobStore()
+  return useMemo<SheetSource>(() => ({
+    current: () => {
+      const { document, pack, assets } = job.getState()
+      const { page, night } = view.getState()
+      const seen = document.dark === 'visitor' && night ? { ...document, dark: true as const } : document
+      const site: Site = { document: seen, pack, assets, mode: 'draft' }
+      return { site, page: pageOf(site, page) }
+    },
+    subscribe: (onChange) => {
+      const stops = [job.subscribe(onChange), view.subscribe(onChange)]
+      return () => stops.forEach((stop) => stop())
+    },
+  }), [job, view])
 }

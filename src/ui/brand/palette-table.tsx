@@ -1,40 +1,110 @@
 'use client'
-import { contrastRatio, makeScheme, type BrandColours, type Role, type SchemeSpec } from '@/core/colour'
-import { TONES } from '@/core/site'
+import { Popover } from 'radix-ui'
+import { contrastRatio, LEAST_CONTRAST, moveBetween, type Role, type Scheme } from '@/core/colour'
+import { reachOfTone } from '@/core/brand'
+import { siteScheme } from '@/core/render'
+import { TONES, type Tone } from '@/core/site'
+import { ColourInput, useColourInput } from '../brief/colour-input'
+import { Button } from '../parts/button'
+import { Field } from '../parts/field'
+import { count } from '../parts/words'
+import { useBrand } from './use-brand'
 
-/** The roles worth reading as figures, and the least contrast WCAG 2.2 asks of each on its surface (1.4.3, 1.4.11). */
-const SHOWN: readonly { readonly role: Role; readonly name: string; readonly least: number }[] = [
-  { role: 'text', name: 'text', least: 4.5 }, { role: 'muted', name: 'muted text', least: 4.5 }, { role: 'link', name: 'link', least: 4.5 },
-  { role: 'mark', name: 'mark', least: 4.5 }, { role: 'button', name: 'button', least: 3 }, { role: 'focus', name: 'focus ring', least: 3 },
+/** The roles as they are read, from the ground up. */
+const SHOWN: readonly { readonly role: Role; readonly name: string }[] = [
+  { role: 'surface', name: 'surface' }, { role: 'plane', name: 'plane' }, { role: 'text', name: 'text' }, { role: 'muted', name: 'muted text' }, { role: 'heading', name: 'heading' },
+  { role: 'link', name: 'link' }, { role: 'mark', name: 'mark' }, { role: 'button', name: 'button' }, { role: 'button-text', name: 'button text' }, { role: 'rule', name: 'rule' }, { role: 'focus', name: 'focus ring' },
 ]
 
-/** What the scheme gives each role on each tone, with its contrast there; a brand colour that was used as it is stands out. */
-export function PaletteTable({ spec, brand, dark }: { spec: SchemeSpec; brand: BrandColours; dark: boolean }) {
-  const scheme = makeScheme(spec, brand, dark)
+/** The least that WCAG 2.2 asks of a role (1.4.3, 1.4.11); null of grounds and rules. */
+function leastOf(role: Role): number | null {
+  const least = (LEAST_CONTRAST as Partial<Record<Role, number>>)[role]
+  return least === undefined ? null : Math.floor(least * 10) / 10
+}
+
+/** What a role is read against: text on a button stands on the button. */
+function groundOf(scheme: Scheme, tone: Tone, role: Role): string {
+  return role === 'button-text' ? scheme[tone].button : scheme[tone].surface
+}
+
+/** What the scheme gives each role on each tone, with its contrast there; each can be set by hand. */
+export function PaletteTable({ dark }: { dark: boolean }) {
+  const { site, brand } = useBrand()
+  const scheme = siteScheme(site, dark)
   const own = new Set([brand.colour, brand.second, brand.third].filter((c) => c !== undefined))
   return (
-    <div className="shrink-0 overflow-x-auto border-t border-seam bg-cloth px-4 py-2">
-      <table className="w-full table-fixed border-collapse text-xs">
-        <caption className="pb-1 text-start text-sm font-bold">Contrast on each tone <span className="font-normal text-soft">— text needs 4.5, controls 3; ● is the client’s colour as it is</span></caption>
-        <thead><tr><th scope="col" className="w-24 text-start font-medium text-soft">Role</th>{TONES.map((tone) => <th key={tone} scope="col" className="px-2 py-1 text-start font-semibold" style={{ background: scheme[tone].surface, color: scheme[tone].text }}>{tone}</th>)}</tr></thead>
-        <tbody>
-          {SHOWN.map(({ role, name, least }) => (
-            <tr key={role}>
-              <th scope="row" className="py-0.5 text-start font-medium">{name}</th>
-              {TONES.map((tone) => {
-                const { surface, [role]: colour } = scheme[tone]
-                const ratio = contrastRatio(colour, surface)
-                return (
-                  <td key={tone} className="px-2 py-0.5 font-mono" style={{ background: surface, color: scheme[tone].text }}>
-                    <span className="me-1.5 inline-block size-2.5 border border-current align-middle" style={{ background: colour }} aria-hidden />
-                    {ratio.toFixed(1)}{own.has(colour) ? ' ●' : ''}<span className="sr-only">{ratio >= least ? ', passes' : ', fails'}</span>
-                  </td>
-                )
-              })}
-            </tr>
-          ))}
-        </tbody>
-      </table>
+    <table className="w-full table-fixed border-collapse text-xs">
+      <caption className="pb-1 text-start text-sm font-bold">Contrast on each tone <span className="font-normal text-soft">— text needs 4.5, controls 3; ● the client’s colour as it is; ✎ set by hand. Press a figure to set it.</span></caption>
+      <thead><tr><th scope="col" className="w-24 text-start font-medium text-soft">Role</th>{TONES.map((tone) => <th key={tone} scope="col" className="px-2 py-0.5 text-start font-semibold" style={{ background: scheme[tone].surface, color: scheme[tone].text }}>{tone}</th>)}</tr></thead>
+      <tbody>
+        {SHOWN.map(({ role, name }) => (
+          <tr key={role}>
+            <th scope="row" className="text-start font-medium">{name}</th>
+            {TONES.map((tone) => (
+              <td key={tone} className="p-0 font-mono" style={{ background: scheme[tone].surface, color: scheme[tone].text }}>
+                <RoleCell role={role} name={name} tone={tone} dark={dark} scheme={scheme} isOwn={own.has(scheme[tone][role])} />
+              </td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  )
+}
+
+type CellProps = { readonly role: Role; readonly name: string; readonly tone: Tone; readonly dark: boolean; readonly scheme: Scheme; readonly isOwn: boolean }
+
+function RoleCell({ role, name, tone, dark, scheme, isOwn }: CellProps) {
+  const { brand } = useBrand()
+  const colour = scheme[tone][role]
+  const least = leastOf(role)
+  const ratio = contrastRatio(colour, groundOf(scheme, tone, role))
+  const isByHand = brand.roles?.[`${dark ? 'dark' : 'light'}/${tone}/${role}`] !== undefined
+  return (
+    <Popover.Root>
+      <Popover.Trigger className="block w-full px-2 py-0.5 text-start -outline-offset-2 hover:underline" aria-label={`${name} on ${tone}: ${least === null ? colour : `${ratio.toFixed(1)}, ${ratio >= least ? 'passes' : 'fails'}`}${isOwn ? ', the client’s colour as it is' : ''}${isByHand ? ', set by hand' : ''}`}>
+        <span className="me-1.5 inline-block size-2.5 border border-current align-middle" style={{ background: colour }} aria-hidden />
+        {least === null ? colour.slice(1) : ratio.toFixed(1)}{isOwn ? ' ●' : ''}{isByHand ? ' ✎' : ''}
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content side="top" sideOffset={4} className="z-30 w-80 border border-ink bg-cloth p-3 text-base" aria-label={`${name} on ${tone}`}><RoleEditor role={role} name={name} tone={tone} dark={dark} /></Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  )
+}
+
+function RoleEditor({ role, name, tone, dark }: Omit<CellProps, 'scheme' | 'isOwn'>) {
+  const { site, brand, set } = useBrand()
+  const key = `${dark ? 'dark' : 'light'}/${tone}/${role}` as const
+  const asked = brand.roles?.[key]
+  const scheme = siteScheme(site, dark)
+  const drawn = scheme[tone][role]
+  const ground = groundOf(scheme, tone, role)
+  const least = leastOf(role)
+  const change = (hex: string | null): void => {
+    const rest = Object.fromEntries(Object.entries(brand.roles ?? {}).filter(([k]) => k !== key))
+    const roles = hex === null ? rest : { ...rest, [key]: hex }
+    set('roles', Object.keys(roles).length === 0 ? null : roles, `role ${key}`)
+  }
+  const input = useColourInput(asked, change)
+  const move = asked === undefined ? null : moveBetween(asked, drawn)
+  const reach = reachOfTone(site, tone)
+  return (
+    <div className="grid gap-2">
+      <p className="font-bold">{name} on {tone}</p>
+      <p className="text-sm text-soft">{reach.places === 0 ? `No section stands on ${tone} yet.` : `Changes ${count(reach.places, 'section')} on ${count(reach.pages, 'page')}.`}</p>
+      <Field label="By hand" fault={input.fault} hint={asked === undefined ? `now computed: ${drawn}` : undefined}>{(control) => <ColourInput input={input} value={asked} control={control} label="By hand" pick="Pick it" />}</Field>
+      {least !== null && (
+        <p className="text-sm" role="status">
+          {asked === undefined || move === null ? <>{contrastRatio(drawn, ground).toFixed(2)}:1, needs {least}. It passes.</> : (
+            <>
+              {asked} reaches {contrastRatio(asked, ground).toFixed(2)}:1 and needs {least}, on the plane too. The nearest that passes is drawn: <span className="inline-block size-3 border border-ink align-middle" style={{ background: drawn }} aria-hidden /> {drawn}, {contrastRatio(drawn, ground).toFixed(2)}:1, {Math.abs(move.lightness)} points {move.lightness < 0 ? 'darker' : 'lighter'}.{' '}
+              <button type="button" className="underline" onClick={() => change(drawn)}>Keep {drawn}</button>
+            </>
+          )}
+        </p>
+      )}
+      <Button disabled={asked === undefined} onClick={() => change(null)}>Back to the computed colour</Button>
     </div>
   )
 }

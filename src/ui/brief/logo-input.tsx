@@ -3,7 +3,7 @@ import { useRef, useState } from 'react'
 import type { AssetInfo } from '@/core/image'
 import { Button } from '../parts/button'
 import { kilobytes } from '../parts/words'
-import { ApiError, uploadPicture } from '../job/api'
+import { ApiError, uploadLogo } from '../job/api'
 import { logoUrl } from './logo-url'
 import { useLogoAdvice } from './use-logo-advice'
 
@@ -16,14 +16,18 @@ export function LogoInput({ job, asset, onAsset }: Props) {
   const [busy, setBusy] = useState(false)
   const [fault, setFault] = useState<string | null>(null)
   const [over, setOver] = useState(false)
+  const [notes, setNotes] = useState<{ readonly of: string; readonly notes: readonly string[] } | null>(null)
   const advice = useLogoAdvice(asset)
+  const said = [...(notes && notes.of === asset?.id ? notes.notes : []), ...(advice?.advice ?? [])]
   const input = useRef<HTMLInputElement>(null)
   const take = async (file: File | undefined): Promise<void> => {
     if (!file) return
     setBusy(true)
     setFault(null)
     try {
-      onAsset(await uploadPicture(job, file))
+      const stored = await uploadLogo(job, file)
+      setNotes({ of: stored.asset.id, notes: stored.notes })
+      onAsset(stored.asset)
     } catch (error) {
       setFault(error instanceof ApiError ? error.message : 'The logo could not be read. Choose it again.')
     } finally {
@@ -46,7 +50,7 @@ export function LogoInput({ job, asset, onAsset }: Props) {
         <Button onClick={() => input.current?.click()} disabled={busy}>{asset ? 'Change' : 'Choose logo'}</Button>
         <input ref={input} type="file" accept={PICTURE_TYPES} className="hidden" aria-label="Logo file" tabIndex={-1} onChange={(event) => { void take(event.target.files?.[0]); event.target.value = '' }} />
       </div>
-      {advice && advice.advice.length > 0 && <ul className="mt-1 grid gap-1 text-sm text-soft" role="status">{advice.advice.map((words) => <li key={words}>{words}</li>)}</ul>}
+      {said.length > 0 && <ul className="mt-1 grid gap-1 text-sm text-soft" role="status">{said.map((words) => <li key={words}>{words}</li>)}</ul>}
       {fault && <p className="mt-1 text-sm font-medium text-thread" role="alert">✕ {fault}</p>}
     </div>
   )

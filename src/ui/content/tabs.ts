@@ -5,8 +5,12 @@ import { placeKey, type Place } from '../sheets/place'
 /** What the ledger lists: the places every page shares, or one page's own. */
 export type Tab = 'shared' | PageId
 
+/** The parts of the brand that are also to be filled in from the ledger; the rest is set on its own stage. */
+const LEDGER_BRAND_PARTS = ['colour', 'second', 'third', 'logo', 'logo-on-dark'] as const
+export type LedgerBrandPart = (typeof LEDGER_BRAND_PARTS)[number]
+
 /** Anything the ledger has a row for: a slot, a fact, a part of the brand, or how a page shows in search results. */
-export type RowPlace = Place | { readonly type: 'brand'; readonly part: 'colour' | 'second' | 'third' | 'logo' | 'logo-on-dark' } | { readonly type: 'page'; readonly page: PageId; readonly part: 'title' | 'description' | 'name' }
+export type RowPlace = Place | { readonly type: 'brand'; readonly part: LedgerBrandPart } | { readonly type: 'page'; readonly page: PageId; readonly part: 'title' | 'description' | 'name' }
 
 export function rowKey(place: RowPlace): string {
   switch (place.type) {
@@ -23,7 +27,10 @@ export function placeOfEdit(edit: Edit): RowPlace | null {
     case undefined: return null
     case 'slot/set': return { type: 'slot', section: step.section, slot: step.slot }
     case 'fact/set': return { type: 'fact', fact: step.fact }
-    case 'brand/set': return { type: 'brand', part: step.part }
+    case 'brand/set': {
+      const part = LEDGER_BRAND_PARTS.find((p) => p === step.part)
+      return part ? { type: 'brand', part } : null
+    }
     case 'page/set': return { type: 'page', page: step.page, part: step.part }
     case 'section/set':
     case 'scheme/set':

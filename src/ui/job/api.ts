@@ -1,6 +1,7 @@
 import * as v from 'valibot'
 import type { AssetInfo } from '@/core/image'
 import type { PackFault } from '@/core/pack'
+import type { OwnFont } from '@/core/site'
 
 /** A refusal or failure from the server, in words a person can act on. `status` 0: the server did not answer. */
 export class ApiError extends Error {
@@ -41,6 +42,16 @@ export function postJson<T>(url: string, body: unknown, method = 'POST'): Promis
 export async function uploadPicture(job: string | null, file: File): Promise<AssetInfo> {
   const url = `${job ? `/api/jobs/${job}` : '/api'}/assets?name=${encodeURIComponent(file.name)}`
   return (await callApi<{ asset: AssetInfo }>(url, { method: 'POST', body: file })).asset
+}
+
+/** Sends a logo, which is made ready for use, with what is worth knowing of it. */
+export function uploadLogo(job: string | null, file: File): Promise<{ asset: AssetInfo; notes: readonly string[] }> {
+  return callApi(`${job ? `/api/jobs/${job}` : '/api'}/assets?as=logo&name=${encodeURIComponent(file.name)}`, { method: 'POST', body: file })
+}
+
+/** Sends one font file of the client's. */
+export function uploadFont(job: string, file: File): Promise<{ font: OwnFont; notes: readonly string[] }> {
+  return callApi(`/api/jobs/${job}/fonts?name=${encodeURIComponent(file.name)}`, { method: 'POST', body: file })
 }
 
 /** Runs a long call whose reply comes as lines of JSON: progress reports, then the result. */

@@ -5,6 +5,6 @@ import { refuseForeign, reply } from '@/server/http'
 export function POST(request: Request): Promise<Response> {
   return reply(async () => {
     refuseForeign(request)
-    return { asset: await readUpload(request, null) }
+    return readUpload(request, null)
   })
 }

@@ -6,6 +6,6 @@ export async function POST(request: Request, { params }: { params: Promise<{ job
   const { job } = await params
   return reply(async () => {
     refuseForeign(request)
-    return { asset: await readUpload(request, getJob(job).id) }
+    return readUpload(request, getJob(job).id)
   })
 }

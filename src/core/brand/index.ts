@@ -1,0 +1,6 @@
+export * from './tokens-out'
+export * from './css-out'
+export * from './read-tokens'
+export * from './tokens-in'
+export * from './reach'
+export * from './specimen'

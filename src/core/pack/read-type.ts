@@ -1,0 +1,75 @@
+import * as csstree from 'css-tree'
+import { TEXT_STYLES, type LetterCase, type TextStyleName } from '../site'
+import { DESKTOP_WIDTH, evaluateLength, PHONE_WIDTH, STEPS, type Step, type TemplateType, type TextStyle } from '../type'
+
+/** The selector that each text style is found by in a template's CSS. */
+const SELECTORS: Readonly<Record<TextStyleName, string>> = { h1: 'h1', h2: 'h2', h3: 'h3', h4: 'h4', h5: 'h5', h6: 'h6', body: 'body', small: 'small', quote: 'blockquote', button: '.button', menu: 'nav' }
+const OWN_STEP: Partial<Record<TextStyleName, Step>> = { h4: 1, h5: 0, h6: -1, small: -1 }
+/** What a browser gives headings of its own accord (HTML, “Rendering”, 15.3.7): bold. */
+const BOLD = 700
+
+type Rules = { readonly variables: ReadonlyMap<string, string>; readonly found: Readonly<Record<string, Readonly<Record<string, string>>>> }
+
+/** How a template's CSS sets type: its scale, and each text style's family, weight, sizes at 390 and 1280 px, line, spacing, case. */
+export function readTemplateType(css: string): TemplateType {
+  const rules = readRules(css)
+  const at = (text: string, widthPx: number, emPx: number): number => evaluateLength(text, { widthPx, emPx, variables: rules.variables }) ?? emPx
+  const both = (text: string, around: { phone: number; desktop: number }): { phone: number; desktop: number } => ({ phone: tenth(at(text, PHONE_WIDTH, around.phone)), desktop: tenth(at(text, DESKTOP_WIDTH, around.desktop)) })
+  const steps = Object.fromEntries(STEPS.map((step) => [step, both(`var(--step-${step})`, { phone: 16, desktop: 16 })])) as Record<Step, { phone: number; desktop: number }>
+  const read = (name: TextStyleName, around: TextStyle): TextStyle => {
+    const set = rules.found[SELECTORS[name]] ?? {}
+    const isHeading = name.length === 2
+    const size = set['font-size'] ?? (OWN_STEP[name] === undefined ? '1em' : `var(--step-${OWN_STEP[name]})`)
+    const sizes = both(size, around)
+    const spacing = set['letter-spacing']
+    return {
+      family: familyOf(set['font-family']) ?? around.family,
+      weight: Number(set['font-weight'] ?? (isHeading ? BOLD : around.weight)),
+      ...sizes,
+      line: Number(set['line-height'] ?? around.line),
+      spacing: spacing === undefined ? around.spacing : Math.round((at(spacing, DESKTOP_WIDTH, sizes.desktop) / sizes.desktop) * 1000) / 1000,
+      case: caseOf(set) ?? around.case,
+    }
+  }
+  const body = read('body', { family: 'text', weight: 400, phone: 16, desktop: 16, line: 1.5, spacing: 0, case: 'none' })
+  return { steps, styles: Object.fromEntries(TEXT_STYLES.map((name) => [name, name === 'body' ? body : read(name, body)])) as TemplateType['styles'] }
+}
+
+/** The template's own spacing, as its CSS writes it: between sections and between columns. */
+export function readSpace(css: string): { readonly rise: string; readonly gap: string } {
+  const { variables } = readRules(css)
+  return { rise: variables.get('--rise') ?? '4rem', gap: variables.get('--gap') ?? '2rem' }
+}
+
+function tenth(px: number): number {
+  return Math.round(px * 10) / 10
+}
+
+function familyOf(value: string | undefined): 'display' | 'text' | undefined {
+  return value?.includes('--font-display') ? 'display' : value?.includes('--font-text') ? 'text' : undefined
+}
+
+function caseOf(set: Readonly<Record<string, string>>): LetterCase | undefined {
+  return set['text-transform'] === 'uppercase' ? 'upper' : set['font-variant-caps'] === 'small-caps' || set['font-variant'] === 'small-caps' ? 'small-caps' : undefined
+}
+
+/** Declarations by plain selector, and the custom properties of the root; what stands in a media query is for other widths. */
+function readRules(css: string): Rules {
+  const variables = new Map<string, string>()
+  const found: Record<string, Record<string, string>> = {}
+  csstree.walk(csstree.parse(css, { parseCustomProperty: false }), {
+    visit: 'Rule',
+    enter(rule) {
+      if (this.atrule || rule.prelude.type !== 'SelectorList') return
+      for (const selector of rule.prelude.children.toArray().map((s) => csstree.generate(s))) {
+        rule.block.children.forEach((node) => {
+          if (node.type !== 'Declaration') return
+          const value = csstree.generate(node.value)
+          if (selector === ':root' && node.property.startsWith('--')) variables.set(node.property, value.trim())
+          else (found[selector] ??= {})[node.property] = value
+        })
+      }
+    },
+  })
+  return { variables, found }
+}

@@ -1,0 +1,43 @@
+import type { Brand, LetterCase, TextStyleName } from '../site'
+import { SIZE_LIMITS, TEXT_STYLES } from '../site'
+import { stepSize, STEPS, usualPhoneSize, type Step } from './fluid'
+
+/** One text style in full. Sizes in px at 390 and at 1280 px, letter spacing in em; `family` is `display`, `text` or a family's key. */
+export type TextStyle = {
+  readonly family: string
+  readonly weight: number
+  readonly phone: number
+  readonly desktop: number
+  readonly line: number
+  readonly spacing: number
+  readonly case: LetterCase
+}
+export type TextStyles = Readonly<Record<TextStyleName, TextStyle>>
+/** How a template sets type: its styles, and the two sizes of each step of its scale. */
+export type TemplateType = { readonly styles: TextStyles; readonly steps: Readonly<Record<Step, { readonly phone: number; readonly desktop: number }>> }
+
+/** The step of the scale that a style takes its size from. */
+const STEP_OF: Readonly<Record<TextStyleName, Step>> = { h1: 5, h2: 4, h3: 2, h4: 1, h5: 0, h6: -1, body: 0, small: -1, quote: 3, button: 0, menu: 0 }
+
+/** A site's text styles: the template's, the client's scale in their place where one is set, and on top what was set by hand. */
+export function siteTextStyles(type: TemplateType, brand: Pick<Brand, 'scale' | 'styles'>): TextStyles {
+  return Object.fromEntries(TEXT_STYLES.map((name) => [name, { ...type.styles[name], ...scaledSize(type, brand.scale, name), ...brand.styles?.[name] }])) as TextStyles
+}
+
+function scaledSize(type: TemplateType, scale: Brand['scale'], name: TextStyleName): { phone?: number; desktop?: number } {
+  if (!scale) return {}
+  const step = stepLike(type, name)
+  const limit = (size: number): number => Math.min(SIZE_LIMITS[name][1], Math.max(SIZE_LIMITS[name][0], size))
+  return { phone: limit(stepSize(scale.phone, step)), desktop: limit(stepSize(scale.desktop, step)) }
+}
+
+/** The step that a style stands on in a template: the one whose sizes it has, or the usual one. */
+function stepLike(type: TemplateType, name: TextStyleName): Step {
+  const { phone, desktop } = type.styles[name]
+  return STEPS.find((step) => Math.abs(type.steps[step].phone - phone) < 0.6 && Math.abs(type.steps[step].desktop - desktop) < 0.6) ?? STEP_OF[name]
+}
+
+/** What a size set for desktop brings to the phone while nothing was set there: as usual, and never more than on desktop. */
+export function phoneFor(name: TextStyleName, desktop: number): number {
+  return Math.max(SIZE_LIMITS[name][0], Math.min(desktop, usualPhoneSize(desktop)))
+}

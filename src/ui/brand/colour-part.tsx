@@ -1,0 +1,49 @@
+'use client'
+import { findScheme, offeredSchemes } from '@/core/pack'
+import { templateOf } from '@/core/render'
+import type { Dark } from '@/core/site'
+import { BrandColours } from '../brief/brand-colours'
+import { useJobStore } from '../job/job-context'
+import { useGesture } from '../job/use-gesture'
+import { Choice } from '../parts/choice'
+import { NumberField } from '../parts/number-field'
+import { SchemeChooser } from '../template/scheme-chooser'
+import { BackToTemplate } from './back-to-template'
+import { PaletteFrom } from './palette-from'
+import { useBrand } from './use-brand'
+
+/** Colours typed, picked or taken from a picture; the scheme they are worn in; light or dark; flat or running grounds. */
+export function ColourPart() {
+  const store = useJobStore()
+  const gesture = useGesture()
+  const { site, brand, set } = useBrand()
+  const { document } = site
+  const template = templateOf(site)
+  const { dark = false, scheme = null } = document
+  const setScheme = (next: { scheme?: string | null; dark?: Dark }, group?: string): void => {
+    store.apply({ type: 'scheme/set', scheme, dark, ...next }, group)
+  }
+  const gradient = brand.gradient
+  return (
+    <>
+      <BrandColours brand={brand} spec={findScheme(template, scheme)} onColour={(part, value) => set(part, value, part)} />
+      <PaletteFrom />
+      <SchemeChooser
+        offered={offeredSchemes(template)} brand={brand} scheme={scheme} dark={dark}
+        onScheme={(next) => setScheme({ scheme: next }, gesture('scheme'))} onDark={(next) => setScheme({ dark: next })}
+      />
+      <fieldset className="mt-4 grid gap-2">
+        <legend className="mb-1 font-bold">Grounds of accent and ink</legend>
+        <Choice label="Ground" showLabel={false} value={gradient ? 'run' : 'flat'} options={[['flat', 'flat'], ['run', 'run from colour to colour']]} onValue={(next) => set('gradient', next === 'run' ? { angle: 105, strength: 0.5 } : null)} />
+        {gradient && (
+          <>
+            <NumberField label="Strength" unit="%" least={5} most={100} step={5} value={Math.round(gradient.strength * 100)} onValue={(value) => set('gradient', { ...gradient, strength: value / 100 }, 'gradient')} />
+            <NumberField label="Direction" unit="°" least={0} most={360} step={5} value={gradient.angle} onValue={(value) => set('gradient', { ...gradient, angle: value }, 'gradient')} />
+            <p className="text-sm text-soft">The end is brought nearer until the text can be read on the whole run.</p>
+          </>
+        )}
+      </fieldset>
+      <BackToTemplate group="colour" also={scheme !== null || dark !== false ? [{ type: 'scheme/set', scheme: null, dark: false }] : []} words={`Back to ${template.name}’s own colours`} />
+    </>
+  )
+}
