@@ -5,6 +5,7 @@ import type { AssetInfo, AssetTable } from '../core/image'
 import { PackError, parsePack, placeInPack, templateSections, type Pack, type PackFiles, type Template } from '../core/pack'
 import { dataFolder, projectFolder } from './data-folder'
 import { forget, kept } from './kept'
+import { readLightMap } from './media/light-map'
 
 /** All templates and designs: the shipped ones, and those brought in. A fault in a shipped one stops the start with its file and line. */
 export function pack(): Pack {
@@ -84,6 +85,7 @@ export function packAssets(): Promise<AssetTable> {
       return {
         id: `${template.id}/${file}`, hash: createHash('sha256').update(bytes).digest('hex'), name: file.replace(/\.\w+$/, ''),
         width, height, bytes: bytes.length, vector: file.endsWith('.svg'), alpha: false, focus: media.focus,
+        ...(file.endsWith('.svg') ? {} : { light: await readLightMap(bytes) }),
       }
     }))
     return Object.fromEntries((await Promise.all(found)).map((asset) => [asset.id, asset]))

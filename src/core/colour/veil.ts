@@ -12,9 +12,9 @@ export function layOver(top: string, ground: string, opacity: number): string {
  * The least opacity (0–1, in hundredths) at which `veil` over any picture lets `text` be read at the ratio `least`. A
  * picture's darkest and lightest pixels are the worst there can be, so what holds on black and on white holds everywhere.
  */
-export function veilOpacity(veil: string, text: string, least: number): number {
+export function veilOpacity(veil: string, text: string, least: number, [dark, light]: readonly [string, string] = ['#000000', '#ffffff']): number {
   for (let percent = 0; percent < 100; percent++) {
-    if (['#000000', '#ffffff'].every((pixel) => contrastRatio(text, layOver(veil, pixel, percent / 100)) >= least)) return percent / 100
+    if ([dark, light].every((pixel) => contrastRatio(text, layOver(veil, pixel, percent / 100)) >= least)) return percent / 100
   }
   return 1
 }

@@ -12,6 +12,8 @@ export type AssetInfo = Size & {
   readonly vector: boolean
   readonly alpha: boolean
   readonly focus: Focus
+  /** How dark and light it is, part by part (see light-map); absent where that is not known. */
+  readonly light?: string | undefined
 }
 export type AssetTable = Readonly<Record<string, AssetInfo>>
 

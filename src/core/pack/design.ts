@@ -1,3 +1,4 @@
+import type { Area } from '../image'
 import type { SectionKind, SlotType } from '../site'
 import type { SlotValue } from '../site'
 
@@ -25,6 +26,8 @@ export type DesignElement = {
   readonly binding?: Binding
   /** The element is left out while this slot or fact is empty. */
   readonly when?: string
+  /** The element lies over the section's picture: on which part of it, on the phone, the tablet and desktop. */
+  readonly veil?: readonly [Area, Area, Area]
 }
 export type DesignNode = string | DesignElement
 

@@ -5,6 +5,7 @@ import type { PackFault } from './fault'
 import { checkDesignCss } from './check-css'
 import { ALLOWED_ATTRIBUTES, ALLOWED_TAGS } from './allowed-html'
 import { readPlaceholder } from './placeholder-html'
+import type { Area } from '../image'
 
 export type ParsedDesign = { readonly design: Design | null; readonly faults: readonly PackFault[] }
 
@@ -50,7 +51,24 @@ class DesignReader {
     const binding = this.binding(from, data, item)
     const when = data.get('data-when')
     const children = this.children(from, binding, item)
-    return { tag, attrs: this.attributes(from), children, ...(binding ? { binding } : {}), ...(when ? { when } : {}) }
+    const veil = this.veil(from, data.get('data-veil'))
+    return { tag, attrs: this.attributes(from), children, ...(binding ? { binding } : {}), ...(when ? { when } : {}), ...(veil ? { veil } : {}) }
+  }
+
+  /** `0 0 1 1; 0 0 .5 1`: left, top, right, bottom as shares of the picture, one to three times; the last holds for wider screens. */
+  private veil(from: P5.Element, text: string | undefined): readonly [Area, Area, Area] | null {
+    if (text === undefined) return null
+    const areas = text.split(';').map((part) => part.trim().split(/\s+/).map(Number))
+    const isArea = ([left = -1, top = -1, right = -1, bottom = -1, ...more]: number[]): boolean => more.length === 0 && left >= 0 && top >= 0 && right <= 1 && bottom <= 1 && left < right && top < bottom
+    if (areas.length > 3 || !areas.every(isArea)) {
+      this.fault(from, 'data-veil is left, top, right and bottom as shares from 0 to 1, such as “0 0 1 1; 0 0 .5 1”.')
+      return null
+    }
+    const at = (i: number): Area => {
+      const [left = 0, top = 0, right = 1, bottom = 1] = areas[Math.min(i, areas.length - 1)] ?? []
+      return { left, top, right, bottom }
+    }
+    return [at(0), at(1), at(2)]
   }
 
   private attributes(from: P5.Element): Record<string, string> {
@@ -122,4 +140,4 @@ class DesignReader {
   }
 }
 
-const BINDING_ATTRIBUTES = new Set(['data-slot', 'data-list', 'data-each', 'data-part', 'data-fact', 'data-when', 'data-logo', 'data-ratio'])
+const BINDING_ATTRIBUTES = new Set(['data-slot', 'data-list', 'data-each', 'data-part', 'data-fact', 'data-when', 'data-logo', 'data-ratio', 'data-veil'])

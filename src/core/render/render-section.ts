@@ -1,20 +1,19 @@
-import { relativeLuminance } from '../colour'
-import { opticalSize, pictureVariants, type AssetInfo, type Size } from '../image'
+import { pictureVariants } from '../image'
 import {
   getDesign, getTemplate, isSafeUrl, listItems, pageTexts, sectionPlaceholders, shownValue,
   type Binding, type ComputedList, type DesignElement, type DesignNode, type Shown,
 } from '../pack'
-import { isDraftValue, isEmptyValue, plainWords, relativePath, toHoursRows, toTelUri, type LinkTarget, type Page, type RichText, type Section, type SiteDocument, type Tone } from '../site'
+import { isDraftValue, isEmptyValue, plainWords, relativePath, toHoursRows, toTelUri, type LinkTarget, type Page, type RichText, type Section } from '../site'
+import { factMark, RIGHT_TO_LEFT, tag } from './element'
 import { attribute, escapeText } from './escape'
 import { phoneCountry, profileName, shownFact } from './shown-fact'
-import { pictureUrl, type PageScope, type Site } from './site'
-import { siteScheme } from './styles'
+import { pictureUrl, type PageScope } from './site'
+import { renderLogo } from './render-logo'
+import { veiled } from './veil-element'
 
 /** Where in a section the renderer is: which entry of which list, or which row of a computed one. */
 type Place = { readonly section: Section; readonly prefix: string; readonly entry: number; readonly part: ComputedEntry | null }
 type ComputedEntry = { readonly [part: string]: { readonly text: string; readonly attributes?: string } }
-
-const VOID_TAGS = new Set(['img', 'br', 'hr'])
 
 /** One section as HTML: its design's tree with the content that its slots show. */
 export function renderSection(scope: PageScope, section: Section): string {
@@ -28,7 +27,8 @@ function renderNode(scope: PageScope, place: Place, node: DesignNode): string {
   return typeof node === 'string' ? escapeText(node) : renderElement(scope, place, node, '')
 }
 
-function renderElement(scope: PageScope, place: Place, element: DesignElement, extra: string): string {
+function renderElement(scope: PageScope, place: Place, given: DesignElement, extra: string): string {
+  const element = given.veil ? veiled(scope, place.section, given, given.veil) : given
   if (element.when && isAbsent(scope, place, element.when)) return ''
   const b = element.binding
   if (!b) return tag(element, extra, renderNodes(scope, place, element.children))
@@ -58,12 +58,6 @@ function renderNodes(scope: PageScope, place: Place, nodes: readonly DesignNode[
   return html
 }
 
-function tag(element: DesignElement, extra: string, inner: string): string {
-  let attributes = ''
-  for (const name in element.attrs) attributes += attribute(name, element.attrs[name] ?? '')
-  return VOID_TAGS.has(element.tag) ? `<${element.tag}${attributes}${extra}>` : `<${element.tag}${attributes}${extra}>${inner}</${element.tag}>`
-}
-
 function placeholdersOf(scope: PageScope, place: Place): ReturnType<typeof sectionPlaceholders> {
   return sectionPlaceholders(scope.site.pack, scope.site.document, place.section)
 }
@@ -86,15 +80,6 @@ function mark(scope: PageScope, place: Place, slot: string, shows: Shown | null)
   const state = shows?.leftover ? ' data-basted=""' : isDraftValue(shows?.value ?? null) ? ' data-draft=""' : ''
   return attribute('data-at', `${place.section.id} ${place.prefix}${slot}`) + state
 }
-
-function factMark(scope: PageScope, fact: string): string {
-  if (scope.site.mode === 'release') return ''
-  const name = fact === 'locality' ? 'address' : fact
-  return attribute('data-fact', name) + (shownFact(scope.site, name as 'phone').leftover ? ' data-basted=""' : '')
-}
-
-/** Letters of scripts that run from right to left: Unicode’s ranges from Hebrew to Arabic Extended-A, and the presentation forms. */
-const RIGHT_TO_LEFT = /[\u0590-\u08ff\ufb1d-\ufdff\ufe70-\ufefc]/
 
 /** Words that run from right to left stand on the right, whatever the page's language. */
 function direction(found: Shown | null): string {
@@ -162,62 +147,6 @@ function renderFact(scope: PageScope, element: DesignElement, fact: Extract<Bind
   const href = element.tag === 'a' ? attribute('href', factHref(scope, fact)) : ''
   const lines = fact === 'address' ? text.split(', ').map(escapeText).join(',<br>') : escapeText(text)
   return tag(element, href + (RIGHT_TO_LEFT.test(text) ? ' dir="auto"' : '') + factMark(scope, fact), lines)
-}
-
-/** Logo area in square px and its largest size: about the weight of a name set at 40 px. */
-const LOGO_AREA = 12_000
-const LOGO_MOST = { width: 340, height: 120 }
-
-/** Below this relative luminance white is read better than black: WCAG's two contrasts are equal at 0.179. */
-const DARK_SURFACE = 0.179
-
-/** The logo for a surface: the version for dark ones where it is dark and there is one. */
-export function logoOn(site: Site, tone: Tone, dark: boolean): AssetInfo | undefined {
-  const { brand } = site.document
-  const onDark = brand['logo-on-dark']
-  const isDark = onDark !== undefined && relativeLuminance(siteScheme(site, dark)[tone].surface) < DARK_SURFACE
-  const id = isDark ? onDark : brand.logo
-  return id === undefined ? undefined : site.assets[id]
-}
-
-function renderLogo(scope: PageScope, element: DesignElement, section: Section): string {
-  const { document, mode } = scope.site
-  const home = document.pages[0]
-  const href = home && element.tag === 'a' ? attribute('href', relativePath(scope.page, home)) : ''
-  const logo = logoOn(scope.site, section.tone, document.dark === true)
-  const name = shownFact(scope.site, 'name')
-  if (!logo) return renderName(scope, element, href)
-  const img = `<img class="logo"${attribute('src', logoSource(scope, logo))}${attribute('alt', name.text)}${logoSize(document, logo)}>`
-  const other = document.dark === 'visitor' && mode === 'release' ? logoOn(scope.site, section.tone, true) : undefined
-  const switched = other && other !== logo ? `<picture><source media="(prefers-color-scheme: dark)"${attribute('srcset', logoSource(scope, other))}>${img}</picture>` : img
-  return tag(element, href + factMark(scope, 'name'), switched)
-}
-
-/** The name where a logo would stand: as it is, or as the logo that was set in type. */
-function renderName(scope: PageScope, element: DesignElement, href: string): string {
-  const name = shownFact(scope.site, 'name')
-  const { wordmark } = scope.site.document.brand
-  const words = wordmark?.text ?? name.text
-  const inner = wordmark ? `<span class="wordmark">${escapeText(words)}</span>` : escapeText(words)
-  return tag(element, href + (RIGHT_TO_LEFT.test(words) ? ' dir="auto"' : '') + (wordmark?.text === undefined ? factMark(scope, 'name') : ''), inner)
-}
-
-function logoSource(scope: PageScope, logo: AssetInfo): string {
-  const { width } = logoBox(scope.site.document, logo)
-  const { sources, fallback } = pictureVariants(logo, null, logo.focus)
-  return pictureUrl(scope, logo, sources.find((s) => s.width >= width * 2) ?? sources.at(-1) ?? fallback)
-}
-
-/** The size a logo is shown at on desktop: as large as its area weighs, times what was chosen. */
-export function logoBox(document: SiteDocument, logo: Size): Size {
-  const factor = document.brand['logo-size']?.desktop ?? 1
-  return opticalSize(logo, LOGO_AREA * factor ** 2, { width: LOGO_MOST.width * factor, height: LOGO_MOST.height * factor })
-}
-
-function logoSize(document: SiteDocument, logo: Size): string {
-  const { width, height } = logoBox(document, logo)
-  const size = document.brand['logo-size']
-  return ` width="${width}" height="${height}"${size && size.phone !== size.desktop ? ` style="--logo:${width}px"` : ''}`
 }
 
 function computedEntries(scope: PageScope, each: ComputedList): ComputedEntry[] {

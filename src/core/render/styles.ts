@@ -43,9 +43,9 @@ function toneCss(site: Site, dark: boolean): string {
   }).join('\n')
 }
 
-/** The picture tone's surface, as see-through as the text on it allows over any picture. */
-function veilOf({ surface, text }: Scheme['picture']): string {
-  const opacity = Math.round(veilOpacity(surface, text, VEILED_TEXT) * 255)
+/** The picture tone's surface, as see-through as the text on it allows over any picture, or over one whose colours lie between two. */
+export function veilOf({ surface, text }: Scheme['picture'], bounds?: readonly [string, string]): string {
+  const opacity = Math.round(veilOpacity(surface, text, VEILED_TEXT, bounds) * 255)
   return surface + opacity.toString(16).padStart(2, '0')
 }
 
@@ -64,6 +64,9 @@ button{font:inherit;color:inherit}
 figure img{border-radius:var(--picture,0px);box-shadow:var(--shadow,none)}.button{box-shadow:var(--shadow,none)}
 input,select,textarea{font:inherit;color:var(--text);padding:.6em .75em;min-height:2.75rem;background:none;border:max(1px,var(--line)) solid var(--text);border-radius:var(--corner-small)}
 [class*="tone-"]{background:var(--surface);color:var(--text)}
+.veiled{--veil:var(--veil-1)}
+@media (min-width:46rem){.veiled{--veil:var(--veil-2)}}
+@media (min-width:58rem){.veiled{--veil:var(--veil-3)}}
 :focus-visible{outline:3px solid var(--focus);outline-offset:3px}
 .skip{position:absolute;left:-999rem}.skip:focus{position:static;display:block;padding:.75rem;background:var(--surface);color:var(--text)}
 @media (prefers-reduced-motion:reduce){*,::before,::after{animation:none!important;transition:none!important}html{scroll-behavior:auto}}

@@ -3,17 +3,17 @@ import { dataFolder } from '../data-folder'
 import { db } from '../db'
 import { packAssets, packMediaFile } from '../packs'
 
-type AssetRow = { id: string; hash: string; name: string; type: string; width: number; height: number; bytes: number; alpha: number; focus_x: number; focus_y: number }
-const COLUMNS = 'id, hash, name, type, width, height, bytes, alpha, focus_x, focus_y'
+type AssetRow = { id: string; hash: string; name: string; type: string; width: number; height: number; bytes: number; alpha: number; focus_x: number; focus_y: number; light: string }
+const COLUMNS = 'id, hash, name, type, width, height, bytes, alpha, focus_x, focus_y, light'
 
 function toAsset(row: AssetRow): AssetInfo {
-  return { id: row.id, hash: row.hash, name: row.name, width: row.width, height: row.height, bytes: row.bytes, vector: row.type === 'svg', alpha: row.alpha === 1, focus: { x: row.focus_x, y: row.focus_y } }
+  return { id: row.id, hash: row.hash, name: row.name, width: row.width, height: row.height, bytes: row.bytes, vector: row.type === 'svg', alpha: row.alpha === 1, focus: { x: row.focus_x, y: row.focus_y }, ...(row.light === '' ? {} : { light: row.light }) }
 }
 
 export function insertAsset(job: string | null, asset: AssetInfo, type: string): void {
   db().transaction(() => {
-    db().prepare(`INSERT OR IGNORE INTO asset (${COLUMNS}, added_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`)
-      .run(asset.id, asset.hash, asset.name, type, asset.width, asset.height, asset.bytes, asset.alpha ? 1 : 0, asset.focus.x, asset.focus.y, new Date().toISOString())
+    db().prepare(`INSERT OR IGNORE INTO asset (${COLUMNS}, added_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`)
+      .run(asset.id, asset.hash, asset.name, type, asset.width, asset.height, asset.bytes, asset.alpha ? 1 : 0, asset.focus.x, asset.focus.y, asset.light ?? '', new Date().toISOString())
     if (job) db().prepare('INSERT OR IGNORE INTO job_asset (job, asset) VALUES (?, ?)').run(job, asset.id)
   })()
 }

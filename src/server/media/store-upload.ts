@@ -9,6 +9,7 @@ import { madeFolder } from '../data-folder'
 import { Problem } from '../problems'
 import { insertAsset } from './assets'
 import { cleanSvg } from './clean-svg'
+import { readLightMap } from './light-map'
 
 export const MAX_UPLOAD_BYTES = 40 * 1024 * 1024
 /** In millions. A picture may claim far more than its file's size suggests; nothing is decoded before this is checked. */
@@ -36,7 +37,7 @@ export async function storeUpload(job: string | null, name: string, bytes: Buffe
   }
   const asset: AssetInfo = {
     id: hash.slice(0, 20), hash, name: slugify(name.replace(/\.\w+$/, '')).slice(0, 40) || 'picture', bytes: prepared.bytes.length,
-    vector: prepared.type === 'svg', alpha: prepared.alpha, width: prepared.width, height: prepared.height, focus: prepared.focus,
+    vector: prepared.type === 'svg', alpha: prepared.alpha, width: prepared.width, height: prepared.height, focus: prepared.focus, ...(prepared.type === 'svg' ? {} : { light: await readLightMap(prepared.bytes) }),
   }
   insertAsset(job, asset, prepared.type)
   return asset

@@ -17,7 +17,7 @@ export function LogoSurfaces({ dark }: { dark: boolean }) {
           const logo = logoOn(site, tone, dark)
           return (
             <figure key={tone} className="m-0 flex min-w-0 flex-col justify-between gap-2 border border-s-0 border-ink p-3 first:border-s" style={{ background: scheme[tone].surface, color: scheme[tone].text }}>
-              {logo ? <img src={logoUrl(logo)} alt={`The logo on ${tone}`} width={logoBox(site.document, logo).width} height={logoBox(site.document, logo).height} className="max-w-full object-contain object-left" /> : <span className="truncate text-2xl leading-tight" style={nameStyle(brand)}>{brand.wordmark?.text ?? name}</span>}
+              {logo ? <img src={logoUrl(logo)} alt={`The logo on ${tone}`} width={logoBox(site.document, logo).width} height={logoBox(site.document, logo).height} className="max-w-full object-contain object-left" /> : <span className="text-lg leading-tight wrap-anywhere" style={nameStyle(brand)}>{brand.wordmark?.text ?? name}</span>}
               <figcaption>{tone}{logo && brand['logo-on-dark'] === logo.id ? ', dark version' : ''}</figcaption>
             </figure>
           )

@@ -1,6 +1,6 @@
 'use client'
 import { Popover } from 'radix-ui'
-import { contrastRatio, LEAST_CONTRAST, moveBetween, type Role, type Scheme } from '@/core/colour'
+import { brandMoves, contrastRatio, LEAST_CONTRAST, moveBetween, type Role, type Scheme } from '@/core/colour'
 import { reachOfTone } from '@/core/brand'
 import { siteScheme } from '@/core/render'
 import { TONES, type Tone } from '@/core/site'
@@ -27,6 +27,12 @@ function groundOf(scheme: Scheme, tone: Tone, role: Role): string {
   return role === 'button-text' ? scheme[tone].button : scheme[tone].surface
 }
 
+/** Where the client's colours had to be moved to be read, and by how many points of lightness. */
+function movedWords(moves: ReturnType<typeof brandMoves>): string {
+  if (moves.length === 0) return ''
+  return `Moved to be read: ${moves.map(({ tone, role, lightness }) => `${role} on ${tone} ${lightness === 0 ? 'by a hair' : `${lightness > 0 ? '+' : '−'}${Math.abs(lightness)}`}`).join(', ')} points of lightness.`
+}
+
 /** What the scheme gives each role on each tone, with its contrast there; each can be set by hand. */
 export function PaletteTable({ dark }: { dark: boolean }) {
   const { site, brand } = useBrand()
@@ -34,7 +40,7 @@ export function PaletteTable({ dark }: { dark: boolean }) {
   const own = new Set([brand.colour, brand.second, brand.third].filter((c) => c !== undefined))
   return (
     <table className="w-full table-fixed border-collapse text-xs">
-      <caption className="pb-1 text-start text-sm font-bold">Contrast on each tone <span className="font-normal text-soft">— text needs 4.5, controls 3; ● the client’s colour as it is; ✎ set by hand. Press a figure to set it.</span></caption>
+      <caption className="pb-1 text-start text-sm font-bold">Contrast on each tone <span className="font-normal text-soft">— text needs 4.5, controls 3; ● the client’s colour as it is; ✎ set by hand. Press a figure to set it. {movedWords(brandMoves(scheme, brand))}</span></caption>
       <thead><tr><th scope="col" className="w-24 text-start font-medium text-soft">Role</th>{TONES.map((tone) => <th key={tone} scope="col" className="px-2 py-0.5 text-start font-semibold" style={{ background: scheme[tone].surface, color: scheme[tone].text }}>{tone}</th>)}</tr></thead>
       <tbody>
         {SHOWN.map(({ role, name }) => (
