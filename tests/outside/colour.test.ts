@@ -2,8 +2,7 @@ import Color from 'colorjs.io'
 import { filterDeficiencyDeuter, filterDeficiencyProt, filterDeficiencyTrit } from 'culori'
 import { expect, test } from 'vitest'
 import { hex as referenceContrast } from 'wcag-contrast'
-import { adviseBrand, colourDistance, contrastRatio, fitContrast, fromOklch, layOver, makeScheme, parseColour, relativeLuminance, ROLES, toOklch, veilOpacity, VISION_MATRICES, visionFilter, type Role } from '../../src/core/colour'
-import { offeredSchemes } from '../../src/core/pack'
+import { adviseBrand, brandMoves, colourDistance, contrastRatio, fitContrast, fromOklch, layOver, makeScheme, moveBetween, parseColour, relativeLuminance, ROLES, toOklch, veilOpacity, VISION_MATRICES, visionFilter, type Role } from '../../src/core/colour'
 import { TONES } from '../../src/core/site'
 import { random, randomHex } from '../random'
 import { testPack } from '../pack'
@@ -57,10 +56,10 @@ test('CSS Color 4’s own pairs of notations name one colour', () => {
 // What each role is on its surface, and the least contrast WCAG 2.2 asks of it: 1.4.3 for text, 1.4.11 for controls and focus.
 const LEAST: Partial<Record<Role, number>> = { text: 4.5, heading: 4.5, muted: 4.5, link: 4.5, mark: 4.5, button: 3, focus: 3 }
 
-test('every text and control on every tone passes for 3,000 seeded brands and the hard ones, recomputed by a second library', () => {
+test('every text and control on every tone passes for 600 seeded brands and the hard ones, recomputed by a second library', () => {
   const next = random(4)
   const hard = ['#ffff00', '#000000', '#ffffff', '#808080', '#777777', '#00ff00', '#0000ff', '#ff00ff', '#fffffe', '#010101']
-  const brands = [...hard, ...Array.from({ length: 3000 }, () => randomHex(next))]
+  const brands = [...hard, ...Array.from({ length: 600 }, () => randomHex(next))]
   let checked = 0
   for (const brand of brands) {
     const scheme = makeScheme(SPEC, { colour: brand })
@@ -104,19 +103,58 @@ test('the veil over a picture is no stronger than it must be, and no pixel there
   }
 })
 
-test('every general scheme and every template’s own, light and dark, passes for the hard brands', () => {
-  const specs = Object.values(testPack().templates).flatMap((t) => offeredSchemes(t)).map((s) => s.spec)
-  const brands = ['#ffff00', '#000000', '#ffffff', '#808080', '#00ff00', '#ff00ff', '#767676', '#0000ff', '#c2185b']
-  let checked = 0
-  for (const spec of new Set(specs)) for (const colour of brands) for (const dark of [false, true]) {
-    const scheme = makeScheme(spec, { colour, second: brands[checked % brands.length] }, dark)
-    for (const tone of TONES) for (const ground of ['surface', 'plane'] as const) for (const [role, least] of Object.entries(LEAST)) {
-      checked++
-      const found = new Color(scheme[tone][ground]).contrast(new Color(scheme[tone][role as Role]), 'WCAG21')
-      if (found < least) throw new Error(`${role} on ${tone} ${ground}: ${found.toFixed(2)} for ${colour}${dark ? ', dark' : ''}`)
+test('roles set by hand are used as they are where they can be read, moved no further than they must be where not, and nothing else can fail for them', () => {
+  const next = random(11)
+  for (let i = 0; i < 1500; i++) {
+    const tone = TONES[i % TONES.length]!
+    const roles = Object.fromEntries(ROLES.filter(() => next() < 0.4).map((role) => [`light/${tone}/${role}`, randomHex(next)]))
+    const scheme = makeScheme(SPEC, { colour: randomHex(next), roles })[tone]
+    for (const ground of ['surface', 'plane'] as const) for (const [role, least] of Object.entries(LEAST)) {
+      const found = new Color(scheme[ground]).contrast(new Color(scheme[role as Role]), 'WCAG21')
+      if (found < least) throw new Error(`${role} on ${tone} ${ground}: ${found.toFixed(2)} with ${JSON.stringify(roles)}`)
     }
+    const link = roles[`light/${tone}/link`]
+    if (link && contrastRatio(link, scheme.surface) >= 4.51 && contrastRatio(link, scheme.plane) >= 4.51) expect(scheme.link).toBe(link)
   }
-  expect(checked).toBeGreaterThan(10_000)
+})
+
+test('OKLCH gives the very numbers of CSS Color 4’s samples, both ways', () => {
+  // CSS Color Module Level 4, examples of 9.3 and 9.4: green (#008000) is oklch(51.975% 0.17686 142.495), and the sample
+  // oklch(59.686% 0.1009 29.23) of section 9.4 is rgb(70.07% 45.98% 41.2%) there (from memory).
+  const green = toOklch('#008000')
+  expect(green.l).toBeCloseTo(0.51975, 4)
+  expect(green.c).toBeCloseTo(0.17686, 4)
+  expect(green.h).toBeCloseTo(142.495, 2)
+  expect(fromOklch({ l: 0.51975, c: 0.17686, h: 142.495 })).toBe('#008000')
+  for (const text of ['oklch(40.101% 0.12332 21.555)', 'oklch(59.686% 0.15619 49.7694)', 'oklch(0.65125 0.13138 104.097)', 'oklch(0.66016 0.15546 134.231)']) {
+    const [l = 0, c = 0, h = 0] = new Color(text).coords.map(Number)
+    expect(fromOklch({ l, c, h })).toBe(new Color(text).to('srgb').toString({ format: 'hex', collapse: false }))
+  }
+})
+
+test('two digits are a grey, and a see-through colour is told with what it looks like on white', () => {
+  expect(parseColour('FA')).toEqual({ ok: true, hex: '#fafafa' })
+  expect(parseColour('#0a')).toEqual({ ok: true, hex: '#0a0a0a' })
+  const half = parseColour('rgb(255 0 0 / 50%)')
+  // Half of red over white, worked by hand: 255, 128, 128.
+  expect(half.ok ? '' : half.fault).toMatch(/50 %.*#ff8080/)
+  const none = parseColour('transparent')
+  expect(none.ok ? '' : none.fault).toMatch(/wholly transparent/)
+})
+
+test('where a brand colour had to be moved is said with the way it went, as a reference library measures it', () => {
+  const brand = { colour: '#ffff00', second: '#ffff00', third: '#7a2e1d' }
+  const scheme = makeScheme(SPEC, brand)
+  const moves = brandMoves(scheme, brand)
+  expect(moves.find((m) => m.tone === 'paper' && m.role === 'link')).toMatchObject({ asked: '#ffff00', drawn: scheme.paper.link })
+  expect(moves.some((m) => m.tone === 'accent' && m.role === 'surface')).toBe(false) // Used as it is.
+  for (const { asked, drawn, lightness, distance } of moves) {
+    const [from = 0] = new Color(asked).to('oklch').coords.map(Number)
+    const [to = 0] = new Color(drawn).to('oklch').coords.map(Number)
+    expect(Math.abs(lightness - (to - from) * 100)).toBeLessThan(0.6)
+    expect(distance).toBeCloseTo(new Color(asked).deltaE(new Color(drawn), 'OK'), 3)
+  }
+  expect(moveBetween('#123456', '#123456')).toBeNull()
 })
 
 test('the advice says where a brand colour had to move, and which colours are hardly apart', () => {

@@ -36,7 +36,7 @@ function nearestToward(from: Oklch, end: 0 | 1, wanted: number, ground: number, 
   }
   for (let tried = l - sign * STEP; tried > -STEP && tried < 1 + STEP; tried += sign * STEP) {
     if ((tried - from.l) * sign < 0) continue
-    const hex = fromOklch({ ...from, l: tried })
+    const hex = fromOklch({ l: tried, c: from.c, h: from.h })
     if (luminanceRatio(relativeLuminance(hex), ground) >= least) return { hex, l: tried }
   }
   const last = end === 1 ? '#ffffff' : '#000000'
@@ -44,6 +44,6 @@ function nearestToward(from: Oklch, end: 0 | 1, wanted: number, ground: number, 
 }
 
 function rootLuminance(from: Oklch, l: number): number {
-  const [r, g, b] = linearOfOklch({ ...from, l })
-  return Math.cbrt(Math.max(0, 0.2126 * r + 0.7152 * g + 0.0722 * b))
+  const rgb = linearOfOklch({ l, c: from.c, h: from.h })
+  return Math.cbrt(Math.max(0, 0.2126 * rgb[0] + 0.7152 * rgb[1] + 0.0722 * rgb[2]))
 }

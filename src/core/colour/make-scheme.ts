@@ -1,7 +1,7 @@
 import type { Brand, Role, Tone } from '../site'
 import { contrastRatio } from './contrast-ratio'
 import { fitContrast } from './fit-contrast'
-import { fromOklch, mixToward, toOklch } from './oklch'
+import { fromOklch, mixOklch, mixToward, toOklch } from './oklch'
 import { layOver } from './veil'
 
 export { ROLES, type Role } from '../site'
@@ -49,7 +49,7 @@ export function makeScheme(spec: SchemeSpec, brand: BrandColours, dark = false):
   const own = brand.colour === undefined ? spec : brand
   const colours = { first: own.colour ?? spec.colour, second: own.second ?? own.colour ?? spec.colour, third: own.third ?? own.colour ?? spec.colour }
   const hue = toOklch(colours.first)
-  const surface = (s: SchemeSurface): string => fromOklch({ l: s.l, c: s.h === 'brand' ? Math.min(s.c, hue.c) : s.c, h: s.h === 'brand' ? hue.h : s.h })
+  const surface = (s: SchemeSurface): string => (s.h === 'brand' ? fromOklch({ l: s.l, c: Math.min(s.c, hue.c), h: hue.h }) : fixedSurface(s))
   const night = (l: number): string => surface({ ...spec.ink, c: Math.min(spec.ink.c, DARK_CHROMA), l })
   const words = { dark: surface(spec.ink), light: surface(spec.paper) }
   const [paper, tint, ink] = dark ? [night(DARK.paper), night(DARK.tint), night(DARK.ink)] : [words.light, surface(spec.tint), words.dark]
@@ -60,6 +60,18 @@ export function makeScheme(spec: SchemeSpec, brand: BrandColours, dark = false):
     return makeRoles({ surface: byHand('surface') ?? on, plane, byHand, turn: brand.gradient && GRADIENT_TONES.has(tone) ? brand.gradient.strength : 0 }, words, colours)
   }
   return { paper: roles('paper', paper, tint), tint: roles('tint', tint, paper), accent: roles('accent', colours.second), ink: roles('ink', ink), picture: roles('picture', words.dark) }
+}
+
+const fixed = new WeakMap<SchemeSurface, string>()
+
+/** A surface that owes nothing to the client's colour is the same each time. */
+function fixedSurface(s: SchemeSurface): string {
+  let hex = fixed.get(s)
+  if (hex === undefined) {
+    hex = fromOklch({ l: s.l, c: s.c, h: s.h === 'brand' ? 0 : s.h })
+    fixed.set(s, hex)
+  }
+  return hex
 }
 
 type Words = { readonly dark: string; readonly light: string }
@@ -74,7 +86,7 @@ const PLANE = 0.05
 /** Every role is fitted to all that it can stand on: the surface, the plane on it, the colours it runs through. */
 function makeRoles({ surface, plane: wanted, byHand, turn }: Ground, { dark, light }: Words, { first, third }: Colours): Roles {
   const base = fitContrast(betterOf(dark, light, surface), surface, TEXT)
-  const end = byHand('end') ?? (turn === 0 ? surface : runFrom(surface, base, turn))
+  const end = turn === 0 ? surface : (byHand('end') ?? runFrom(surface, base, turn))
   const run = readableRun(surface, end, base)
   const asked = byHand('plane') ?? wanted
   const plane = asked && contrastRatio(base, asked) >= TEXT ? asked : planeOn(surface, base, dark, light)
@@ -85,6 +97,8 @@ function makeRoles({ surface, plane: wanted, byHand, turn }: Ground, { dark, lig
     return own === undefined ? otherwise() : fit(own, least)
   }
   const text = hand('text', () => base)
+  const surfaceLch = toOklch(surface)
+  const textLch = toOklch(text)
   const button = hand('button', () => (surface === first ? text : fit(first, CONTROL)), CONTROL)
   const link = hand('link', () => fit(first, TEXT))
   return {
@@ -93,12 +107,12 @@ function makeRoles({ surface, plane: wanted, byHand, turn }: Ground, { dark, lig
     plane,
     text,
     heading: hand('heading', () => text),
-    muted: hand('muted', () => fit(mixToward(text, surface, 0.28), TEXT)),
+    muted: hand('muted', () => fit(mixOklch(textLch, surfaceLch, 0.28), TEXT)),
     link,
     mark: hand('mark', () => (third === first ? link : fit(third, TEXT))),
     button,
     'button-text': fitContrast(byHand('button-text') ?? betterOf(dark, light, button), button, TEXT),
-    rule: byHand('rule') ?? mixToward(surface, text, 0.3),
+    rule: byHand('rule') ?? mixOklch(surfaceLch, textLch, 0.3),
     focus: hand('focus', () => (surface === first ? fit(first, CONTROL) : button), CONTROL),
   }
 }

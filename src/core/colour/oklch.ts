@@ -7,7 +7,9 @@ export type LinearRgb = readonly [red: number, green: number, blue: number]
 // Matrices of OKLab as its author gives them, for linear sRGB (bottosson.github.io/posts/oklab; CSS Color 4 follows it).
 export function toOklch(hex: string): Oklch {
   const bytes = bytesOf(hex)
-  const [r, g, b] = [linearOf((bytes >> 16) & 255), linearOf((bytes >> 8) & 255), linearOf(bytes & 255)]
+  const r = linearOf((bytes >> 16) & 255)
+  const g = linearOf((bytes >> 8) & 255)
+  const b = linearOf(bytes & 255)
   const l = Math.cbrt(0.4122214694707629 * r + 0.5363325372617349 * g + 0.0514459932675022 * b)
   const m = Math.cbrt(0.2119034958178251 * r + 0.6806995506452345 * g + 0.1073969535369405 * b)
   const s = Math.cbrt(0.0883024591900564 * r + 0.2817188391361215 * g + 0.6299787016738222 * b)
@@ -23,7 +25,9 @@ function toLinear(lightness: number, a: number, b: number): LinearRgb {
   const rootM = lightness - 0.1055613458156586 * a - 0.0638541728258133 * b
   const rootS = lightness - 0.0894841775298119 * a - 1.2914855480194092 * b
   // A product is many times faster than a power, and this runs some thousand times for a scheme.
-  const [l, m, s] = [rootL * rootL * rootL, rootM * rootM * rootM, rootS * rootS * rootS]
+  const l = rootL * rootL * rootL
+  const m = rootM * rootM * rootM
+  const s = rootS * rootS * rootS
   return [
     4.0767416360759574 * l - 3.3077115392580616 * m + 0.2309699031821044 * s,
     -1.2684379732850317 * l + 2.6097573492876887 * m - 0.3413193760026573 * s,
@@ -33,17 +37,20 @@ function toLinear(lightness: number, a: number, b: number): LinearRgb {
 
 /** Colours on the edge of sRGB come back a hair outside it; to lower their chroma would move a pure blue visibly. */
 const HAIR = 0.001
-const isInside = ([r, g, b]: LinearRgb): boolean => r > -HAIR && r < 1 + HAIR && g > -HAIR && g < 1 + HAIR && b > -HAIR && b < 1 + HAIR
+const isLight = (value: number): boolean => value > -HAIR && value < 1 + HAIR
+const isInside = (rgb: LinearRgb): boolean => isLight(rgb[0]) && isLight(rgb[1]) && isLight(rgb[2])
 
 /** Linear sRGB of a colour; where the chroma cannot be shown at that lightness it is lowered, lightness and hue stay. */
 export function linearOfOklch({ l, c, h }: Oklch): LinearRgb {
   const lightness = Math.min(1, Math.max(0, l))
-  const [cos, sin] = [Math.cos((h * Math.PI) / 180), Math.sin((h * Math.PI) / 180)]
+  const cos = Math.cos((h * Math.PI) / 180)
+  const sin = Math.sin((h * Math.PI) / 180)
   const whole = toLinear(lightness, c * cos, c * sin)
   if (isInside(whole)) return whole
-  let [low, high] = [0, c]
+  let low = 0
+  let high = c
   let found = toLinear(lightness, 0, 0)
-  for (let step = 0; step < 11; step++) {
+  for (let step = 0; step < 10; step++) {
     const middle = (low + high) / 2
     const tried = toLinear(lightness, middle * cos, middle * sin)
     if (isInside(tried)) {
@@ -56,12 +63,16 @@ export function linearOfOklch({ l, c, h }: Oklch): LinearRgb {
 
 /** The sRGB colour as hex; where the chroma cannot be shown at that lightness it is lowered, the hue stays. */
 export function fromOklch(colour: Oklch): string {
-  const [r, g, b] = linearOfOklch(colour)
-  return hexOfLinear(r, g, b)
+  const rgb = linearOfOklch(colour)
+  return hexOfLinear(rgb[0], rgb[1], rgb[2])
 }
 
 /** A share of the way from one colour to another, in OKLCH lightness and chroma; the hue is the first one's. */
 export function mixToward(from: string, to: string, share: number): string {
-  const [a, b] = [toOklch(from), toOklch(to)]
+  return mixOklch(toOklch(from), toOklch(to), share)
+}
+
+/** The same of colours that are in OKLCH already. */
+export function mixOklch(a: Oklch, b: Oklch, share: number): string {
   return fromOklch({ l: a.l + (b.l - a.l) * share, c: a.c + (b.c - a.c) * share, h: a.c > 0.005 ? a.h : b.h })
 }

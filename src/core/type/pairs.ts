@@ -25,7 +25,7 @@ function pairWith(display: Family, text: Family): Pair {
   }
   const apart = Math.abs(display.x / text.x - 1)
   const isSame = display.key === text.key
-  count(0.3, isSame, 'one family for all: told apart by weight and size')
+  count(0.2, isSame, 'one family for all: told apart by weight and size')
   count(0.35, !isSame && isBookish(display) !== isBookish(text), `${wordFor(display)} against ${wordFor(text)}: plainly two`)
   count(0.2, !isSame && isBookish(display) === isBookish(text) && display.width / text.width > 1.12, 'the headings are plainly wider')
   count(0.2, !isSame && isBookish(display) === isBookish(text) && display.width / text.width < 0.88, 'the headings are plainly narrower')

@@ -34,8 +34,8 @@ async function trim(job: string | null, asset: AssetInfo, file: string): Promise
   const box = trimBox(pixels)
   if (!box || marginShare(pixels, box) < LEAST_MARGIN) return null
   const scale = asset.width / pixels.width
-  const [left, top] = [Math.floor(box.left * scale), Math.floor(box.top * scale)]
-  const [width, height] = [Math.min(asset.width - left, Math.ceil(box.width * scale)), Math.min(asset.height - top, Math.ceil(box.height * scale))]
+  const [left, top] = [Math.round(box.left * scale), Math.round(box.top * scale)]
+  const [width, height] = [Math.max(1, Math.min(asset.width - left, Math.round(box.width * scale))), Math.max(1, Math.min(asset.height - top, Math.round(box.height * scale)))]
   const about = { name: asset.name, width, height, alpha: asset.alpha, focus: asset.focus }
   const made = asset.vector
     ? keepMade(job, { ...about, type: 'svg', bytes: Buffer.from(cutDrawing(readFileSync(file, 'utf8'), { left: box.left * scale, top: box.top * scale, width: box.width * scale, height: box.height * scale })) })

@@ -80,7 +80,7 @@ export function BrandSheet({ site }: { site: Site }) {
                 <tr key={style} className="border-b border-seam">
                   <th scope="row" className="w-20 text-start font-normal">{STYLE_WORDS[style]}</th>
                   <td className="max-w-0 truncate" style={{ fontFamily: familyCss(styleFamily(site, s.family)), fontWeight: s.weight, fontSize: `${Math.min(26, s.desktop)}px`, lineHeight: 1.25, letterSpacing: `${s.spacing}em`, textTransform: s.case === 'upper' ? 'uppercase' : 'none', fontVariantCaps: s.case === 'small-caps' ? 'small-caps' : 'normal' }}>{name}</td>
-                  <td className="w-14 font-mono">{s.weight}</td><td className="w-16 font-mono">{s.phone} px</td><td className="w-16 font-mono">{s.desktop} px</td><td className="w-12 font-mono">{s.line}</td><td className="w-16 font-mono">{s.spacing} em</td>
+                  <td className="w-14 font-mono">{s.weight}</td><td className="w-16 font-mono">{s.phone} px</td><td className="w-16 font-mono">{s.desktop} px</td><td className="w-12 font-mono">{s.line}</td><td className="w-20 font-mono">{s.spacing} em</td>
                 </tr>
               )
             })}

@@ -25,8 +25,13 @@ export async function drawnBitmap(url: string, width: number, height: number): P
   image.src = url
   try {
     await image.decode()
+    // Drawn by way of a canvas: an SVG with a view box alone has no size of its own to make a bitmap of.
     const scale = 800 / Math.max(width, height)
-    return await createImageBitmap(image, { resizeWidth: Math.max(1, Math.round(width * scale)), resizeHeight: Math.max(1, Math.round(height * scale)) })
+    const canvas = document.createElement('canvas')
+    canvas.width = Math.max(1, Math.round(width * scale))
+    canvas.height = Math.max(1, Math.round(height * scale))
+    canvas.getContext('2d')?.drawImage(image, 0, 0, canvas.width, canvas.height)
+    return await createImageBitmap(canvas)
   } catch {
     // The picture is gone or cannot be drawn.
     return null

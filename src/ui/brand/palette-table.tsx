@@ -41,7 +41,7 @@ export function PaletteTable({ dark }: { dark: boolean }) {
   return (
     <table className="w-full table-fixed border-collapse text-xs">
       <caption className="pb-1 text-start text-sm font-bold">Contrast on each tone <span className="font-normal text-soft">— text needs 4.5, controls 3; ● the client’s colour as it is; ✎ set by hand. Press a figure to set it. {movedWords(brandMoves(scheme, brand))}</span></caption>
-      <thead><tr><th scope="col" className="w-24 text-start font-medium text-soft">Role</th>{TONES.map((tone) => <th key={tone} scope="col" className="px-2 py-0.5 text-start font-semibold" style={{ background: scheme[tone].surface, color: scheme[tone].text }}>{tone}</th>)}</tr></thead>
+      <thead><tr><th scope="col" className="w-24 text-start font-medium text-soft">Role</th>{TONES.map((tone) => <th key={tone} scope="col" className="px-2 py-0.5 text-start font-semibold" style={{ background: scheme[tone].end === scheme[tone].surface ? scheme[tone].surface : `linear-gradient(90deg,${scheme[tone].surface},${scheme[tone].end})`, color: scheme[tone].text }}>{tone}</th>)}</tr></thead>
       <tbody>
         {SHOWN.map(({ role, name }) => (
           <tr key={role}>
