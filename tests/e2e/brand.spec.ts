@@ -13,7 +13,7 @@ test('a colour, a scheme and the dark form reach all three sheets, each one step
   for (const name of ['desktop', 'tablet', 'phone'] as const) await expect.poll(() => button(name)).toBe('rgb(102, 51, 153)')
   await page.getByRole('radio', { name: 'White and black' }).check()
   for (const name of ['desktop', 'tablet', 'phone'] as const) await expect.poll(() => surface(name)).toBe('rgb(255, 255, 255)')
-  await page.getByRole('checkbox', { name: 'Dark' }).check()
+  await page.getByRole('combobox', { name: 'Light or dark' }).selectOption('dark')
   await expect.poll(async () => Number(/\d+/.exec(await surface('phone'))?.[0])).toBeLessThan(60)
   await page.getByRole('button', { name: 'Undo', exact: true }).click()
   await expect.poll(() => surface('tablet')).toBe('rgb(255, 255, 255)')
@@ -29,12 +29,13 @@ test('a colour, a scheme and the dark form reach all three sheets, each one step
 test('the table says the contrast of every role on every tone, and where the client’s colour stands as it is', async ({ page }) => {
   await page.goto(`${APP}/jobs/${await makeJob({ name: 'Figures', colour: '#ffff00' })}/brand`)
   const table = page.getByRole('table', { name: /Contrast on each tone/ })
-  await expect(table.getByRole('cell')).toHaveCount(30)
-  await expect(table.getByText('fails')).toHaveCount(0)
+  await expect(table.getByRole('cell')).toHaveCount(55)
+  await expect(table.getByRole('button', { name: /fails/ })).toHaveCount(0)
+  await expect(table).toContainText(/Moved to be read: .*link on paper −\d\d/)
   const link = table.getByRole('row', { name: /^link/ })
   await expect(link.getByRole('cell').first()).not.toContainText('●') // Pure yellow cannot be read on paper.
   await expect(link.getByRole('cell').nth(3)).toContainText('●') // On ink it can.
-  for (const cell of await table.getByRole('row', { name: /^(text|muted text|link|mark)/ }).getByRole('cell').allTextContents()) expect(Number.parseFloat(cell)).toBeGreaterThanOrEqual(4.5)
+  for (const cell of await table.getByRole('row', { name: /^(text|muted text|heading|link|mark|button text) / }).getByRole('cell').allTextContents()) expect(Number.parseFloat(cell)).toBeGreaterThanOrEqual(4.5)
   await page.getByRole('combobox', { name: 'Page' }).selectOption('contact')
   await expect(sheet(page, 'desktop').locator('h1')).toHaveText('Ring, write or ring the bell')
 })

@@ -93,7 +93,7 @@ test('a new user goes from a name to a chosen, dressed site: pages, scheme, dark
   await page.getByRole('checkbox', { name: 'Where' }).uncheck()
   await page.getByRole('checkbox', { name: 'New boilers' }).uncheck()
   await page.getByRole('radio', { name: 'Blue enamel' }).check()
-  await page.getByRole('checkbox', { name: 'Dark' }).check()
+  await page.getByRole('combobox', { name: 'Light or dark' }).selectOption('dark')
   const tried = page.frameLocator('iframe[title="The page as it would be"]')
   await expect(tried.getByRole('navigation', { name: 'Pages', exact: true })).not.toContainText('Where')
   await expect.poll(() => tried.locator('.hero-sign').evaluate((e) => getComputedStyle(e).backgroundColor)).toMatch(/^rgb\((\d|[1-4]\d), (\d|[1-4]\d), (\d|[1-4]\d)\)$/)

@@ -1,8 +1,9 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
-import { getTemplate, makeDocument, pageTexts } from '../../src/core/pack'
-import { designCss, openPage, renderBody, tokenCss, type Site } from '../../src/core/render'
-import { testAssets, testPack } from '../pack'
+import { getTemplate } from '../../src/core/pack'
+import type { Site } from '../../src/core/render'
+import { testPack } from '../pack'
+import { pageHtml, PIXEL, siteOn, TEMPLATES } from './template-page'
 
 test.describe.configure({ mode: 'parallel' })
 
@@ -14,26 +15,15 @@ const BRANDS = [
   { brand: { colour: '#ff00ff' }, dark: true },
 ] as const
 const LONG = 'Wolverstone, Abernethy-Featherstonehaugh & Daughters of the Old Rectory Clockmakers, Restorers and Purveyors of Clocks'
-const PIXEL = Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="1440" height="960"><rect width="1440" height="960" fill="#b9a58a"/></svg>')
-
-function siteOn(template: string, { brand, dark }: (typeof BRANDS)[number], name: string): Site {
-  const document = makeDocument(getTemplate(testPack(), template), { name, socials: ['https://example.social/client'] }, brand)
-  return { document: dark ? { ...document, dark: true } : document, pack: testPack(), assets: testAssets(), mode: 'release' }
-}
-
-function pageHtml(site: Site, id: string): string {
-  const page = site.document.pages.find((p) => p.id === id)!
-  return `<!doctype html><html lang="en-GB"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>${pageTexts(site.pack, site.document, page).name}</title><style>${tokenCss(site)}${designCss(site)}</style></head><body>${renderBody(openPage(site, page))}</body></html>`
-}
-
-for (const template of ['tallow', 'limewash', 'windrow', 'gantry', 'blank']) {
+for (const template of TEMPLATES) {
   test(`every page of ${template}, in brands it was not made for, on desktop and phone: axe finds nothing, nothing is wider than the window`, async ({ page }) => {
     test.setTimeout(240_000)
     await page.route('**/*', (route) => (route.request().resourceType() === 'image' ? route.fulfill({ contentType: 'image/svg+xml', body: PIXEL }) : route.abort()))
     let looked = 0
     for (const { id } of getTemplate(testPack(), template).pages.map((p) => ({ id: p.key }))) {
       for (const width of [1280, 390]) {
-        const site = siteOn(template, BRANDS[looked % BRANDS.length]!, looked % 3 === 0 ? LONG : 'Ota & Sons')
+        const { brand, dark } = BRANDS[looked % BRANDS.length]!
+        const site = siteOn(template, brand, looked % 3 === 0 ? LONG : 'Ota & Sons', dark)
         await page.setViewportSize({ width, height: 900 })
         await page.setContent(pageHtml(site, id))
         expect(await page.evaluate(() => document.documentElement.scrollWidth), `${id} at ${width}`).toBeLessThanOrEqual(width)
@@ -50,8 +40,8 @@ for (const width of [820, 1920]) {
   test(`no page of any template is wider than a window of ${width} px, whatever the name and the logo`, async ({ page }) => {
     await page.setViewportSize({ width, height: 900 })
     await page.route('**/*', (route) => (route.request().resourceType() === 'image' ? route.fulfill({ contentType: 'image/svg+xml', body: PIXEL }) : route.abort()))
-    for (const template of ['tallow', 'limewash', 'windrow', 'gantry', 'blank']) {
-      const site = siteOn(template, BRANDS[0], LONG)
+    for (const template of TEMPLATES) {
+      const site = siteOn(template, BRANDS[0].brand, LONG)
       const ribbon = { ...site.assets['tallow/front-door.jpg']!, id: 'ribbon', width: 2400, height: 240 }
       const worn: Site = { ...site, assets: { ...site.assets, ribbon }, document: { ...site.document, brand: { ...site.document.brand, logo: 'ribbon' } } }
       for (const p of site.document.pages) for (const shown of [site, worn]) {

@@ -35,7 +35,9 @@ export function renderLogo(scope: PageScope, element: DesignElement, section: Se
   const img = `<img class="logo"${attribute('src', logoSource(scope, logo))}${attribute('alt', name.text)}${logoSize(document, logo)}>`
   const other = document.dark === 'visitor' && mode === 'release' ? logoOn(scope.site, section.tone, true) : undefined
   const switched = other && other !== logo ? `<picture><source media="(prefers-color-scheme: dark)"${attribute('srcset', logoSource(scope, other))}>${img}</picture>` : img
-  return tag(element, href + factMark(scope, 'name'), switched)
+  // The link must not be wider than its place, or the picture in it has nothing to shrink to.
+  const holder: DesignElement = { ...element, attrs: { ...element.attrs, class: `${element.attrs.class ?? ''} has-logo`.trim() } }
+  return tag(holder, href + factMark(scope, 'name'), switched)
 }
 
 /** The name where a logo would stand: as it is, or as the logo that was set in type. */

@@ -60,6 +60,7 @@ h1,h2,h3,h4,h5,h6,p,ul,ol,dl,dd,figure,blockquote,table{margin:0;padding:0}
 ul,ol{list-style:none}
 img{display:block;max-width:100%;height:auto}
 picture{display:contents}
+.has-logo{display:inline-block;max-width:100%}
 button{font:inherit;color:inherit}
 figure img{border-radius:var(--picture,0px);box-shadow:var(--shadow,none)}.button{box-shadow:var(--shadow,none)}
 input,select,textarea{font:inherit;color:var(--text);padding:.6em .75em;min-height:2.75rem;background:none;border:max(1px,var(--line)) solid var(--text);border-radius:var(--corner-small)}
