@@ -76,12 +76,12 @@ async function toValue(type: string, given: Given, upload: (name: string) => Pro
   return { type: 'link', label: given.label, to }
 }
 
-async function apply(app: string, job: string, edits: EditStep[]): Promise<void> {
+export async function apply(app: string, job: string, edits: EditStep[]): Promise<void> {
   const { revision } = await ask<{ revision: number }>(`${app}/api/jobs/${job}`, 'GET')
   await ask(`${app}/api/jobs/${job}/edits`, 'POST', { base: revision, rows: [{ id: nanoid(), edit: { type: 'batch', edits }, group: nanoid(8), mark: 'do' }] })
 }
 
-async function publish(app: string, job: string, address: string): Promise<void> {
+export async function publish(app: string, job: string, address: string): Promise<void> {
   await ask(`${app}/api/jobs/${job}/address`, 'PUT', { name: address })
   const { release } = await askLong<{ release: string }>(`${app}/api/jobs/${job}/prepare`, {})
   await askLong(`${app}/api/jobs/${job}/publish`, { release })

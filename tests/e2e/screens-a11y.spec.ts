@@ -39,7 +39,13 @@ test('axe finds nothing in the template room, in any of its views, nor on the st
   }
   await page.goto(`${APP}/jobs/${job}/brand`)
   await expect(page.getByRole('table', { name: /Contrast on each tone/ })).toBeVisible()
-  expect(await violations(page), 'brand').toEqual([])
+  for (const part of ['Colour', 'Logo', 'Type', 'Shape', 'In and out']) {
+    await page.getByRole('tab', { name: part }).click()
+    expect(await violations(page), `brand, ${part}`).toEqual([])
+  }
+  await page.goto(`${APP}/brand-sheet/${job}`)
+  await expect(page.getByRole('heading', { name: 'Access Room' })).toBeVisible()
+  expect(await violations(page), 'brand sheet').toEqual([])
   await openContent(page, job)
   await page.getByRole('region', { name: /^Hero/ }).getByRole('button', { name: /^Designs/ }).click()
   await expect(page.getByRole('listbox', { name: 'Designs' })).toBeFocused()

@@ -29,7 +29,7 @@ export function findPalette(pixels: Uint8ClampedArray | Uint8Array, most = 6): P
   const groups = gather(toBoxes(counts))
   const named = groups.map((group) => {
     const chroma = Math.hypot(group.a, group.b)
-    return { group, share: group.count / seen, chroma, weight: (group.count / seen) ** 0.6 * (0.06 + Math.min(1, chroma / 0.15)) }
+    return { group, share: group.count / seen, chroma, weight: (group.count / seen) ** 0.6 * (0.06 + Math.min(1, chroma / 0.06)) }
   }).filter(({ share, chroma }) => share >= (chroma > VIVID ? LEAST_VIVID_SHARE : LEAST_SHARE)).sort((a, b) => b.weight - a.weight).slice(0, most)
   const exact = exactColours(words, named.map(({ group }) => largestBox(group)))
   return named.map(({ group, share, chroma }, i) => ({ hex: exact[i] ?? meanColour(group), share, neutral: chroma < NEUTRAL }))

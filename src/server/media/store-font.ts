@@ -59,8 +59,11 @@ function permissionOf(font: fontkit.Font): number {
   return (fsType.noEmbedding ? 2 : 0) | (fsType.viewOnly ? 4 : 0) | (fsType.editable ? 8 : 0) | (fsType.noSubsetting ? 0x100 : 0) | (fsType.bitmapOnly ? 0x200 : 0)
 }
 
+/** Where a file names no family of its own, the name that older programs read carries the style: “Bitter Thin”. */
+const STYLE_WORDS = /( (thin|hairline|extra ?light|ultra ?light|light|book|regular|medium|semi ?bold|demi ?bold|bold|extra ?bold|ultra ?bold|black|heavy|italic|oblique|variable|vf))+$/i
+
 function describe(font: fontkit.Font, file: string, whole: boolean): OwnFont {
-  const name = (font.getName('preferredFamily') ?? font.familyName ?? 'Own font').slice(0, 100).replaceAll(/["\\<>;{}\n]/g, '')
+  const name = (font.getName('preferredFamily') ?? font.familyName ?? 'Own font').slice(0, 100).replaceAll(/["\\<>;{}\n]/g, '').replace(STYLE_WORDS, '')
   const axis = font.variationAxes.wght
   const { usWeightClass = 400, fsSelection } = os2(font)
   const part = (units: number | undefined, otherwise: number): number => Math.min(2, Math.max(0, Math.round(((units ?? 0) > 0 ? (units ?? 0) / font.unitsPerEm : otherwise) * 1000) / 1000))

@@ -4,7 +4,7 @@ import { isHashed, type SiteStore } from './store'
 
 const TYPES: Record<string, string> = {
   html: 'text/html; charset=utf-8', css: 'text/css; charset=utf-8', xml: 'application/xml; charset=utf-8', txt: 'text/plain; charset=utf-8',
-  svg: 'image/svg+xml', webp: 'image/webp', avif: 'image/avif', jpg: 'image/jpeg', png: 'image/png', ico: 'image/x-icon', woff2: 'font/woff2', json: 'application/json',
+  svg: 'image/svg+xml', webp: 'image/webp', avif: 'image/avif', jpg: 'image/jpeg', png: 'image/png', ico: 'image/x-icon', woff2: 'font/woff2', woff: 'font/woff', ttf: 'font/ttf', otf: 'font/otf', webmanifest: 'application/manifest+json', json: 'application/json',
 }
 
 /** Serves each site under its host name: `http://<label>.localhost:<port>/`. */

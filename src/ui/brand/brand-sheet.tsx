@@ -19,10 +19,10 @@ export function BrandSheet({ site }: { site: Site }) {
   const faces = all.flatMap(familyFaces)
   const colours = (['colour', 'second', 'third'] as const).flatMap((part) => (document.brand[part] === undefined ? [] : [document.brand[part]]))
   return (
-    <div className="min-h-dvh overflow-y-auto py-6 print:min-h-0 print:bg-white print:p-0">
+    <main className="min-h-dvh overflow-y-auto py-6 print:min-h-0 print:bg-white print:p-0">
       <style>{`${fontFaceCss(faces)}@page{size:A4;margin:12mm}@media print{html,body{background:#fff!important;height:auto!important}}`}</style>
       <div className="mx-auto mb-3 flex w-[186mm] items-center justify-between print:hidden"><p className="text-soft">One page. Print it, or choose “save as PDF” where the printer is chosen.</p><PrintButton /></div>
-      <main className="mx-auto box-content w-[186mm] bg-white p-[8mm] text-ink shadow-[0_0_0_1px_var(--color-seam)] [print-color-adjust:exact] print:w-auto print:p-0 print:shadow-none">
+      <article className="mx-auto box-content w-[186mm] bg-white p-[8mm] text-ink shadow-[0_0_0_1px_var(--color-seam)] [print-color-adjust:exact] print:w-auto print:p-0 print:shadow-none">
         <header className="flex items-end justify-between gap-6 border-b-2 border-ink pb-3">
           <h1 className="min-w-0 truncate text-2xl leading-tight" style={{ fontFamily: familyCss(display), fontWeight: styles.h1.weight }}>{name}</h1>
           <p className="shrink-0 text-sm">Brand sheet</p>
@@ -86,7 +86,7 @@ export function BrandSheet({ site }: { site: Site }) {
             })}
           </tbody>
         </table>
-      </main>
-    </div>
+      </article>
+    </main>
   )
 }
