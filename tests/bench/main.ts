@@ -4,13 +4,12 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { chromium, type Page } from '@playwright/test'
-import { makeScheme } from '../../src/core/colour'
 import { getTemplate, makeDocument } from '../../src/core/pack'
 import { makeDraftPainter, renderPage, type ReleaseFiles, type Site } from '../../src/core/render'
 import { applyEdit, homePage, type SectionId } from '../../src/core/site'
 import { testPack, testSite } from '../pack'
-import { random, randomHex } from '../random'
 import { makeRig } from '../rig'
+import { benchBrand, benchPaletteInCore, benchSchemes } from './brand'
 import { line, percentiles, time } from './report'
 import { benchBrief, benchPuttingOn, benchTryOns } from './template-room'
 
@@ -54,13 +53,7 @@ function benchEditing(): void {
   line('a key press, computed: edit and drawing of a 12-section page', percentiles(times), 'within a frame of 16 ms')
 }
 
-function benchColour(): void {
-  const next = random(1)
-  const spec = getTemplate(testPack(), 'tallow').schemes[0]!
-  const brands = Array.from({ length: 2000 }, () => randomHex(next))
-  brands.slice(0, 200).forEach((b) => makeScheme(spec, { colour: b }))
-  const spent = time(() => brands.forEach((b) => makeScheme(spec, { colour: b })))
-  line('schemes from a brand colour, five tones each', `${Math.round(2_000_000 / spent)} a second`, '10,000 a second (a later figure)')
+function benchDocument(): void {
   const document = makeDocument(getTemplate(testPack(), 'tallow'), {}, {})
   line('a new site document', percentiles(Array.from({ length: 200 }, () => time(() => void makeDocument(getTemplate(testPack(), 'tallow'), {}, {})))), `${document.pages.length} pages`)
 }
@@ -125,7 +118,9 @@ console.log(`Baseline: this machine, ${process.platform} ${process.arch}, Node $
 process.env.INSTANT_FIT_DATA = mkdtempSync(path.join(tmpdir(), 'instant-fit-bench-'))
 benchRendering()
 benchEditing()
-benchColour()
+benchSchemes()
+await benchPaletteInCore()
+benchDocument()
 benchPuttingOn()
 const rig = await makeRig()
 try {
@@ -136,6 +131,7 @@ try {
   await benchInterface(page, rig.app)
   await benchBrief(page, rig.app)
   await benchTryOns(page, rig.app)
+  await benchBrand(page, rig.app)
   await browser.close()
   await benchPublishing(rig.app)
 } finally {

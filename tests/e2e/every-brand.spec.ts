@@ -65,7 +65,7 @@ for (const template of TEMPLATES) {
 }
 
 test('every header holds from 240 px to 2400 px with a logo as wide as a ribbon, as tall as a tower, or twice its size', async ({ page }) => {
-  test.setTimeout(120_000)
+  test.setTimeout(240_000)
   await page.route('**/*', (route) => (route.request().resourceType() === 'image' ? route.fulfill({ contentType: 'image/svg+xml', body: PIXEL }) : route.abort()))
   const shapes = [{ width: 2400, height: 200 }, { width: 200, height: 900 }, { width: 500, height: 500 }]
   for (const template of TEMPLATES) for (const [i, shape] of shapes.entries()) {

@@ -9,7 +9,7 @@ async function violations(page: Page): Promise<string[]> {
 }
 
 test('axe finds nothing on the list of jobs, the new job, the brief, the content and the publishing screen', async ({ page }) => {
-  test.setTimeout(120_000)
+  test.setTimeout(240_000)
   await page.goto(APP)
   await expect(page.getByRole('table')).toBeVisible()
   expect(await violations(page)).toEqual([])
@@ -30,7 +30,7 @@ test('axe finds nothing on the list of jobs, the new job, the brief, the content
 })
 
 test('axe finds nothing in the template room, in any of its views, nor on the strip of designs', async ({ page }) => {
-  test.setTimeout(120_000)
+  test.setTimeout(240_000)
   const job = await makeJob({ name: 'Access Room', facts: { trade: 'upholstery' } })
   for (const [show, seen] of [['', 'Tallow'], ['?show=particulars&of=limewash', 'Limewash'], ['?show=beside&of=limewash,gantry', 'Limewash beside Gantry'], ['?show=walk&of=windrow', 'Through Windrow'], ['?show=put-on&of=gantry', 'Start on Gantry']] as const) {
     await page.goto(`${APP}/jobs/${job}/template${show}`)

@@ -4,7 +4,7 @@ import path from 'node:path'
 import * as fontkit from 'fontkit'
 import subsetFont from 'subset-font'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { evaluateLength, FAMILIES, fluidSize, isInRange, lettersInLine, missingLetters, pairFamilies, RANGES, readEmbedding, siteTextStyles, STEPS, stepSize, usualPhoneSize, weightsOf } from '../../src/core/type'
+import { evaluateLength, FAMILIES, fluidSize, isInRange, lettersInLine, missingLetters, pairFamilies, RANGES, readableMeasure, readEmbedding, siteTextStyles, STEPS, stepSize, usualPhoneSize, weightsOf } from '../../src/core/type'
 import { LIMITS, SIZE_LIMITS, TEXT_STYLES } from '../../src/core/site'
 import { projectFolder } from '../../src/server/data-folder'
 import { fontFilePath } from '../../src/server/fonts'
@@ -15,7 +15,10 @@ import { testPack } from '../pack'
 test('there are at least 24 families, each under a licence that its package carries, each file in its place', () => {
   const families = Object.values(FAMILIES)
   expect(families.length).toBeGreaterThanOrEqual(24)
+  const listed = readFileSync(projectFolder('docs', 'fonts.md'), 'utf8')
   for (const family of families) {
+    expect(listed).toContain(`| \`${family.key}\` | ${family.name} |`)
+    expect(listed).toContain(family.licence)
     expect(family.licence).toContain('SIL Open Font Licence 1.1')
     for (const file of family.files) expect(readFileSync(fontFilePath(file)).toString('latin1', 0, 4), file.file).toBe('wOF2')
     expect(readFileSync(projectFolder('node_modules', ...(family.files[0]!.package ?? '').split('/'), 'LICENSE'), 'utf8'), family.name).toMatch(/SIL OPEN FONT LICENSE Version 1\.1/i)
@@ -157,6 +160,19 @@ test('letters in a line follow from the family’s width, within the rule of 45 
   // Common practice, no source. 560 px of Alegreya Sans at 19 px: 560 / (0.388 × 19) = 76.
   expect(lettersInLine(FAMILIES['alegreya-sans']!, 19, 560)).toBe(76)
   expect(lettersInLine(FAMILIES.merriweather!, 18, 560)).toBe(64)
+})
+
+test('whatever the family and the size, a full line of running text holds 45 to 75 letters', () => {
+  // Common practice, no source.
+  let checked = 0
+  for (const family of Object.values(FAMILIES)) for (let size = SIZE_LIMITS.body[0]; size <= SIZE_LIMITS.body[1]; size += 0.5) for (const designed of [300, 540, 560, 900]) {
+    const letters = lettersInLine(family, size, readableMeasure(family, size, designed))
+    expect(letters).toBeGreaterThanOrEqual(45)
+    expect(letters).toBeLessThanOrEqual(75)
+    checked++
+  }
+  expect(checked).toBeGreaterThan(1000)
+  expect(readableMeasure(FAMILIES.lora!, 18, 560)).toBe(560) // 66 letters: as designed.
 })
 
 test('families are paired with reasons that hold: plainly two, and small letters equally high', () => {

@@ -35,10 +35,13 @@ export function readTemplateType(css: string): TemplateType {
   return { steps, styles: Object.fromEntries(TEXT_STYLES.map((name) => [name, name === 'body' ? body : read(name, body)])) as TemplateType['styles'] }
 }
 
-/** The template's own spacing, as its CSS writes it: between sections and between columns. */
-export function readSpace(css: string): { readonly rise: string; readonly gap: string } {
+/** A template's own lengths: spacing as its CSS writes it, between sections and between columns; its longest line of text, in px. */
+export type TemplateSpace = { readonly rise: string; readonly gap: string; readonly measurePx: number }
+
+export function readSpace(css: string): TemplateSpace {
   const { variables } = readRules(css)
-  return { rise: variables.get('--rise') ?? '4rem', gap: variables.get('--gap') ?? '2rem' }
+  const measure = evaluateLength('var(--measure)', { widthPx: DESKTOP_WIDTH, emPx: 16, variables })
+  return { rise: variables.get('--rise') ?? '4rem', gap: variables.get('--gap') ?? '2rem', measurePx: measure ?? 560 }
 }
 
 function tenth(px: number): number {

@@ -3,7 +3,7 @@ import { factsSchema, findSlotType, isSectionKind, richFromPlain, TONES, type Se
 import type { PackFault } from './fault'
 import { readJson } from './json-lines'
 import { parseLinkTarget } from './link-target'
-import { readSpace, readTemplateType } from './read-type'
+import { readSpace, readTemplateType, type TemplateSpace } from './read-type'
 import type { TemplateType } from '../type'
 
 const key = v.pipe(v.string(), v.regex(/^[a-z0-9]+(-[a-z0-9]+)*$/))
@@ -52,7 +52,7 @@ export type Template = Omit<v.InferOutput<typeof templateSchema>, 'header' | 'fo
   /** The template's own CSS: how it sets type, links and buttons. */
   readonly css: string
   readonly type: TemplateType
-  readonly space: { readonly rise: string; readonly gap: string }
+  readonly space: TemplateSpace
   readonly header: TemplateSection
   readonly footer: TemplateSection
   readonly notFound: TemplateSection

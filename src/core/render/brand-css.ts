@@ -1,5 +1,5 @@
 import type { LetterCase, Shape, TextStyleChange, TextStyleName } from '../site'
-import { fluidSize, phoneFor, STEPS, stepSize } from '../type'
+import { fluidSize, phoneFor, readableMeasure, STEPS, stepSize } from '../type'
 import { templateOf, type Site } from './site'
 import { familyCss, siteFamilies, styleFamily, textStylesOf } from './site-type'
 
@@ -25,7 +25,15 @@ function rootCss(site: Site): string {
   const styles = textStylesOf(site)
   if (brand.styles?.body?.phone !== undefined || brand.styles?.body?.desktop !== undefined) tokens.push(`--step-0:${fluidSize(styles.body.phone, styles.body.desktop)}`)
   if (brand.styles?.small?.phone !== undefined || brand.styles?.small?.desktop !== undefined) tokens.push(`--step--1:${fluidSize(styles.small.phone, styles.small.desktop)}`)
+  const setsText = brand.text !== undefined || brand.scale !== undefined || brand.styles?.body !== undefined
+  if (setsText) tokens.push(`--measure:${siteMeasure(site) / 16}rem`)
   return `:root{${tokens.join(';')}}`
+}
+
+/** The longest line of running text, in px on desktop: as designed, while that keeps to what reads well in the site's own type. */
+export function siteMeasure(site: Site): number {
+  const { body } = textStylesOf(site)
+  return readableMeasure(styleFamily(site, body.family), body.desktop, templateOf(site).space.measurePx)
 }
 
 function styleRules(site: Site): string {

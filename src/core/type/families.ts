@@ -109,7 +109,8 @@ export function ownFamilies(fonts: readonly OwnFont[]): Family[] {
     const files = fonts.filter((f) => f.family === key)
     const [first] = files
     return first ? [{
-      key, name: first.name, kind: 'sans' as const, fallback: FALLBACKS.sans, x: first.x, cap: first.cap, width: first.width, manner: '', licence: 'the client’s own',
+      // Of two families of one name a browser would make one.
+      key, name: SHIPPED.some((f) => f.name === first.name) ? `${first.name} own` : first.name, kind: 'sans' as const, fallback: FALLBACKS.sans, x: first.x, cap: first.cap, width: first.width, manner: '', licence: 'the client’s own',
       files: files.map((f) => ({ file: f.file, package: null, weight: f.weight, style: f.style, range: null, whole: f.whole === true })),
     }] : []
   })
@@ -131,6 +132,11 @@ export function weightsOf(family: Family): { readonly least: number; readonly mo
   const all = [...new Set(family.files.map((f) => f.weight))]
   const bounds = all.flatMap((weight) => weight.split(' ').map(Number))
   return { least: Math.min(...bounds), most: Math.max(...bounds), only: all.some((weight) => weight.includes(' ')) ? [] : [...new Set(bounds)].sort((a, b) => a - b) }
+}
+
+/** What travels with published fonts: the licence asks that its notice does. */
+export function fontLicences(families: readonly Family[]): string {
+  return `${families.map(({ name, licence }) => `${name}: ${licence}`).join('\n')}\n\nThe SIL Open Font Licence 1.1 can be read at https://openfontlicense.org\n`
 }
 
 /** A font file as the page's CSS names it: its address and the letters it holds. */

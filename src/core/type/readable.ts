@@ -8,6 +8,12 @@ export function lettersInLine(family: Pick<Family, 'width'>, sizePx: number, wid
   return Math.round(widthPx / (family.width * sizePx))
 }
 
+/** The longest line, in px, for a family at a size: the one that was designed, as far as it holds no fewer and no more letters than read well. */
+export function readableMeasure(family: Pick<Family, 'width'>, sizePx: number, designedPx: number): number {
+  const lineOf = (letters: number): number => letters * family.width * sizePx
+  return Math.round(Math.min(lineOf(MEASURE.most), Math.max(lineOf(MEASURE.least), designedPx)))
+}
+
 /** Letters of a text that a family's files do not hold, each once; `has` answers for one code point. */
 export function missingLetters(texts: Iterable<string>, has: (codePoint: number) => boolean): string[] {
   const missing = new Set<string>()

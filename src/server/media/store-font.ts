@@ -27,7 +27,7 @@ export function storeFont(name: string, bytes: Buffer, texts: readonly string[])
   if (!type) throw new Problem('fontWrong', { name: shown, fault: 'it is no font file. Choose a WOFF2, WOFF, TTF or OTF' })
   const font = open(shown, bytes)
   const embedding = readEmbedding(permissionOf(font))
-  if (!embedding.allowed) throw new Problem('fontForbidden', { name: shown, words: embedding.words })
+  if (!embedding.allowed) throw new Problem('fontForbidden', { name: shown, advice: embedding.words })
   const file = `own-${createHash('sha256').update(bytes).digest('hex').slice(0, 20)}.${type}`
   const kept = `${madeFolder('media')}/${file}`
   if (!existsSync(kept)) writeFileSync(kept, bytes)

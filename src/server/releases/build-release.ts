@@ -4,7 +4,7 @@ import { transform } from 'lightningcss'
 import { renderRobots, renderSitemap, renderWebManifest, type Manifest, type ManifestEntry } from '../../core/release'
 import { businessCard, CARD_FILE, designCss, planIcon, renderPage, shownFact, siteFamilies, siteScheme, tokenCss, type ReleaseFiles, type Site } from '../../core/render'
 import { pageFile } from '../../core/site'
-import { fontFaceCss } from '../../core/type'
+import { fontFaceCss, fontLicences } from '../../core/type'
 import type { PictureVariant } from '../../core/image'
 import { siteFonts } from '../fonts'
 import { makeVariant } from '../media/variants'
@@ -45,6 +45,7 @@ async function addSharedFiles(site: Site, origin: string, add: (path: string, co
   const draft: ReleaseFiles = { origin, stylesheet: 'style.css', preloads: [], icons: { svg: 'favicon.svg', ico: 'favicon.ico', touch: 'apple-touch-icon.png', manifest: 'site.webmanifest' } }
   const fonts = await siteFonts(siteFamilies(site).all, [...site.document.pages, null].map((page) => renderPage(site, page, draft).html))
   fonts.forEach((font) => add(font.path, font.bytes))
+  add('fonts/licences.txt', fontLicences(siteFamilies(site).all))
   const css = minifyCss([fontFaceCss(fonts.map((f) => f.face)), tokenCss(site), designCss(site)].join('\n'))
   const stylesheet = `style-${createHash('sha256').update(css).digest('hex').slice(0, 8)}.css`
   add(stylesheet, css)

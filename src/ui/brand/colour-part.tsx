@@ -1,12 +1,13 @@
 'use client'
 import { findScheme, offeredSchemes } from '@/core/pack'
 import { templateOf } from '@/core/render'
-import type { Dark } from '@/core/site'
+import { allSections, type Dark } from '@/core/site'
 import { BrandColours } from '../brief/brand-colours'
 import { useJobStore } from '../job/job-context'
 import { useGesture } from '../job/use-gesture'
 import { Choice } from '../parts/choice'
 import { NumberField } from '../parts/number-field'
+import { count } from '../parts/words'
 import { SchemeChooser } from '../template/scheme-chooser'
 import { BackToTemplate } from './back-to-template'
 import { PaletteFrom } from './palette-from'
@@ -26,6 +27,7 @@ export function ColourPart() {
   const gradient = brand.gradient
   return (
     <>
+      <p className="mb-3 text-sm text-soft">Changes {count(allSections(document).length, 'section')} on {count(document.pages.length, 'page')}, the icon and the page for wrong addresses.</p>
       <BrandColours brand={brand} spec={findScheme(template, scheme)} onColour={(part, value) => set(part, value, part)} />
       <PaletteFrom />
       <SchemeChooser

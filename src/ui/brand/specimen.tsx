@@ -1,14 +1,14 @@
 'use client'
 import { useMemo } from 'react'
 import { findSpecimen } from '@/core/brand'
-import { familyCss, siteScheme, styleFamily, textStylesOf } from '@/core/render'
+import { familyCss, siteMeasure, siteScheme, styleFamily, textStylesOf } from '@/core/render'
 import { TEXT_STYLES, type Page, type TextStyleName } from '@/core/site'
 import { lettersInLine, MEASURE } from '@/core/type'
 import { STYLE_WORDS } from './style-words'
 import { useBrand } from './use-brand'
 
-/** The text column that templates give running text, in px: on desktop their own measure, on the phone the sheet less its margins. */
-const COLUMN = { desktop: 560, phone: 350 } as const
+/** What the phone's sheet leaves for text between its margins, in px. */
+const PHONE_COLUMN = 350
 
 /** Every text style on words of the client's own; the one pressed is edited beside it. */
 export function SpecimenTable({ page, style, onStyle }: { page: Page; style: TextStyleName; onStyle: (style: TextStyleName) => void }) {
@@ -24,7 +24,7 @@ export function SpecimenTable({ page, style, onStyle }: { page: Page; style: Tex
         {TEXT_STYLES.map((name) => {
           const s = styles[name]
           const family = styleFamily(site, s.family)
-          const [onDesktop, onPhone] = [lettersInLine(family, s.desktop, COLUMN.desktop), lettersInLine(family, s.phone, COLUMN.phone)]
+          const [onDesktop, onPhone] = [lettersInLine(family, s.desktop, siteMeasure(site)), lettersInLine(family, s.phone, PHONE_COLUMN)]
           return (
             <tr key={name} className={`border-b border-seam ${name === style ? 'bg-tape' : ''}`}>
               <th scope="row" className="w-24 p-0 text-start font-semibold"><button type="button" aria-pressed={name === style} className="w-full px-2 py-1 text-start hover:underline" onClick={() => onStyle(name)}>{STYLE_WORDS[name]}</button></th>
