@@ -153,6 +153,7 @@ test('every template’s running text is 16 px or more, and a heading smaller on
   for (const { id, type } of Object.values(testPack().templates)) {
     expect(type.styles.body.phone, id).toBeGreaterThanOrEqual(16)
     expect(type.styles.h1.phone, id).toBeLessThan(type.styles.h1.desktop)
+    expect(type.styles.h1.family, id).toBe('display') // Else another family for headings would reach none of them.
   }
 })
 
