@@ -88,6 +88,27 @@ test('every header holds from 240 px to 2400 px with a logo as wide as a ribbon,
   }
 })
 
+test('menus and quotes are read as the template’s own header and quoting section set them', async ({ page }) => {
+  await page.route('**/*', (route) => route.abort())
+  await page.setViewportSize({ width: 1280, height: 800 })
+  let quotes = 0
+  for (const template of TEMPLATES) {
+    const { type, pages } = getTemplate(testPack(), template)
+    const site = siteOn(template, {}, 'Ota & Sons')
+    const quoting = pages.find((p) => p.sections.some((s) => s.kind === 'quote' || s.kind === 'testimonials'))
+    await page.setContent(pageHtml(site, (quoting ?? pages[0]!).key))
+    const seen = (selector: string): Promise<{ size: number; weight: number }> => page.locator(selector).first().evaluate((e) => ({ size: Number.parseFloat(getComputedStyle(e).fontSize), weight: Number(getComputedStyle(e).fontWeight) }))
+    expect((await seen('header .menu a:not([aria-current])')).weight, template).toBe(type.styles.menu.weight)
+    if (!quoting) continue
+    quotes++
+    // A design may set one quote of several larger or smaller; the others have its plain rule.
+    const sizes = await page.locator('blockquote').evaluateAll((all) => all.map((e) => Number.parseFloat(getComputedStyle(e).fontSize)))
+    expect(sizes.some((size) => Math.abs(size - type.styles.quote.desktop) < 0.1), `${template}: ${sizes.join(', ')}`).toBe(true)
+    expect((await seen('blockquote')).weight, template).toBe(type.styles.quote.weight)
+  }
+  expect(quotes).toBeGreaterThanOrEqual(3)
+})
+
 test('what the application reads out of a template’s CSS is what Chromium makes of it, at 390 and at 1280 px', async ({ page }) => {
   await page.route('**/*', (route) => route.abort())
   for (const template of TEMPLATES) {

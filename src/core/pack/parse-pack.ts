@@ -4,7 +4,8 @@ import { designKey, type Design } from './design'
 import type { PackFault } from './fault'
 import { checkPack, type Pack } from './pack'
 import { parseDesign } from './parse-design'
-import { parseTemplate, type Template } from './template'
+import { readTemplateType } from './read-type'
+import { parseTemplate, templateSections, type Template } from './template'
 
 /** A pack's files: text by path, and the paths of its pictures. */
 export type PackFiles = { readonly texts: ReadonlyMap<string, string>; readonly media: ReadonlySet<string> }
@@ -54,9 +55,17 @@ export function parsePack({ texts, media }: PackFiles, base: Pack = { templates:
   for (const path of texts.keys()) {
     if (path.endsWith('.css') && !texts.has(path.replace(/\.css$/, path.endsWith('template.css') ? '.json' : '.html'))) faults.push({ file: path, line: 0, fault: 'A style without the file that it belongs to.' })
   }
-  const pack: Pack = { templates, designs }
+  const all = { ...base.designs, ...designs }
+  const pack: Pack = { templates: Object.fromEntries(Object.entries(templates).map(([id, t]) => [id, withOwnDesigns(t, all)])), designs }
   const shown = new Set([...media].map((path) => path.replace('/media/', '/')).concat([...baseMedia]))
   const asset = (design: string): string => texts.get(`designs/${design}.html`) ?? ''
-  faults.push(...checkPack({ templates, designs: { ...base.designs, ...designs } }, shown, (template, path) => lines[template]?.(path) ?? 0, asset))
+  faults.push(...checkPack({ templates, designs: all }, shown, (template, path) => lines[template]?.(path) ?? 0, asset))
   return { pack, faults }
+}
+
+/** A template with its type as its own header and its first quoting section set it too. */
+function withOwnDesigns(template: Template, designs: Readonly<Record<string, Design>>): Template {
+  const quoting = templateSections(template).find((s) => s.kind === 'quote' || s.kind === 'testimonials')
+  const own = [template.header, ...(quoting ? [quoting] : [])].map((s) => designs[designKey(s.kind, s.design)]?.css ?? '')
+  return { ...template, type: readTemplateType(template.css, own.join('\n')) }
 }

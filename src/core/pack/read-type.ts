@@ -10,14 +10,18 @@ const BOLD = 700
 
 type Rules = { readonly variables: ReadonlyMap<string, string>; readonly found: Readonly<Record<string, Readonly<Record<string, string>>>> }
 
-/** How a template's CSS sets type: its scale, and each text style's family, weight, sizes at 390 and 1280 px, line, spacing, case. */
-export function readTemplateType(css: string): TemplateType {
-  const rules = readRules(css)
+/**
+ * How a template's CSS sets type: its scale, and each text style's family, weight, sizes at 390 and 1280 px, line, spacing, case.
+ * Menus and quotes are set by its header and by the first of its sections that quotes: `designCss` is theirs.
+ */
+export function readTemplateType(css: string, designCss = ''): TemplateType {
+  const rules = readRules(`${css}\n${designCss}`)
   const at = (text: string, widthPx: number, emPx: number): number => evaluateLength(text, { widthPx, emPx, variables: rules.variables }) ?? emPx
   const both = (text: string, around: { phone: number; desktop: number }): { phone: number; desktop: number } => ({ phone: tenth(at(text, PHONE_WIDTH, around.phone)), desktop: tenth(at(text, DESKTOP_WIDTH, around.desktop)) })
   const steps = Object.fromEntries(STEPS.map((step) => [step, both(`var(--step-${step})`, { phone: 16, desktop: 16 })])) as Record<Step, { phone: number; desktop: number }>
   const read = (name: TextStyleName, around: TextStyle): TextStyle => {
-    const set = rules.found[SELECTORS[name]] ?? {}
+    // Buttons and menus are links, so what a template sets for those holds where they set nothing of their own.
+    const set = { ...(name === 'menu' || name === 'button' ? rules.found.a : {}), ...rules.found[SELECTORS[name]] }
     const isHeading = name.length === 2
     const size = set['font-size'] ?? (OWN_STEP[name] === undefined ? '1em' : `var(--step-${OWN_STEP[name]})`)
     const sizes = both(size, around)
@@ -56,6 +60,12 @@ function caseOf(set: Readonly<Record<string, string>>): LetterCase | undefined {
   return set['text-transform'] === 'uppercase' ? 'upper' : set['font-variant-caps'] === 'small-caps' || set['font-variant'] === 'small-caps' ? 'small-caps' : undefined
 }
 
+/** A design's rule for its menu's links or its quote counts as the template's for all of them. */
+function plainSelector(selector: string): string {
+  if (/^\.header-[\w-]+ \.menu a$/.test(selector)) return SELECTORS.menu
+  return /^\.(quote|testimonials)-[\w-]+ blockquote$/.test(selector) ? SELECTORS.quote : selector
+}
+
 /** Declarations by plain selector, and the custom properties of the root; what stands in a media query is for other widths. */
 function readRules(css: string): Rules {
   const variables = new Map<string, string>()
@@ -64,7 +74,7 @@ function readRules(css: string): Rules {
     visit: 'Rule',
     enter(rule) {
       if (this.atrule || rule.prelude.type !== 'SelectorList') return
-      for (const selector of rule.prelude.children.toArray().map((s) => csstree.generate(s))) {
+      for (const selector of rule.prelude.children.toArray().map((s) => plainSelector(csstree.generate(s)))) {
         rule.block.children.forEach((node) => {
           if (node.type !== 'Declaration') return
           const value = csstree.generate(node.value)
