@@ -1,4 +1,5 @@
 'use client'
+import { useDeferredValue } from 'react'
 import { findScheme, offeredSchemes } from '@/core/pack'
 import { templateOf } from '@/core/render'
 import { allSections, type Dark } from '@/core/site'
@@ -25,13 +26,15 @@ export function ColourPart() {
     store.apply({ type: 'scheme/set', scheme, dark, ...next }, group)
   }
   const gradient = brand.gradient
+  // The sheets are drawn first, then the schemes in small.
+  const shown = useDeferredValue(brand)
   return (
     <>
       <p className="mb-3 text-sm text-soft">Changes {count(allSections(document).length, 'section')} on {count(document.pages.length, 'page')}, the icon and the page for wrong addresses.</p>
       <BrandColours brand={brand} spec={findScheme(template, scheme)} onColour={(part, value) => set(part, value, part)} />
       <PaletteFrom />
       <SchemeChooser
-        offered={offeredSchemes(template)} brand={brand} scheme={scheme} dark={dark}
+        offered={offeredSchemes(template)} brand={shown} scheme={scheme} dark={dark}
         onScheme={(next) => setScheme({ scheme: next }, gesture('scheme'))} onDark={(next) => setScheme({ dark: next })}
       />
       <fieldset className="mt-4 grid gap-2">

@@ -1,8 +1,9 @@
 'use client'
 import { Popover } from 'radix-ui'
+import { memo, useDeferredValue } from 'react'
 import { brandMoves, contrastRatio, LEAST_CONTRAST, moveBetween, type Role, type Scheme } from '@/core/colour'
 import { reachOfTone } from '@/core/brand'
-import { siteScheme } from '@/core/render'
+import { siteScheme, type Site } from '@/core/render'
 import { TONES, type Tone } from '@/core/site'
 import { ColourInput, useColourInput } from '../brief/colour-input'
 import { Button } from '../parts/button'
@@ -33,9 +34,13 @@ function movedWords(moves: ReturnType<typeof brandMoves>): string {
   return `Moved to be read: ${moves.map(({ tone, role, lightness }) => `${role} on ${tone} ${lightness === 0 ? 'by a hair' : `${lightness > 0 ? '+' : '−'}${Math.abs(lightness)}`}`).join(', ')} points of lightness.`
 }
 
-/** What the scheme gives each role on each tone, with its contrast there; each can be set by hand. */
+/** What the scheme gives each role on each tone, with its contrast there; each can be set by hand. The sheets are drawn first, then the figures. */
 export function PaletteTable({ dark }: { dark: boolean }) {
-  const { site, brand } = useBrand()
+  return <Figures site={useDeferredValue(useBrand().site)} dark={dark} />
+}
+
+const Figures = memo(function Figures({ site, dark }: { site: Site; dark: boolean }) {
+  const { brand } = site.document
   const scheme = siteScheme(site, dark)
   const own = new Set([brand.colour, brand.second, brand.third].filter((c) => c !== undefined))
   return (
@@ -48,7 +53,7 @@ export function PaletteTable({ dark }: { dark: boolean }) {
             <th scope="row" className="text-start font-medium">{name}</th>
             {TONES.map((tone) => (
               <td key={tone} className="p-0 font-mono" style={{ background: scheme[tone].surface, color: scheme[tone].text }}>
-                <RoleCell role={role} name={name} tone={tone} dark={dark} scheme={scheme} isOwn={own.has(scheme[tone][role])} />
+                <RoleCell role={role} name={name} tone={tone} dark={dark} scheme={scheme} isOwn={own.has(scheme[tone][role])} isByHand={brand.roles?.[`${dark ? 'dark' : 'light'}/${tone}/${role}`] !== undefined} />
               </td>
             ))}
           </tr>
@@ -56,16 +61,14 @@ export function PaletteTable({ dark }: { dark: boolean }) {
       </tbody>
     </table>
   )
-}
+})
 
-type CellProps = { readonly role: Role; readonly name: string; readonly tone: Tone; readonly dark: boolean; readonly scheme: Scheme; readonly isOwn: boolean }
+type CellProps = { readonly role: Role; readonly name: string; readonly tone: Tone; readonly dark: boolean; readonly scheme: Scheme; readonly isOwn: boolean; readonly isByHand: boolean }
 
-function RoleCell({ role, name, tone, dark, scheme, isOwn }: CellProps) {
-  const { brand } = useBrand()
+function RoleCell({ role, name, tone, dark, scheme, isOwn, isByHand }: CellProps) {
   const colour = scheme[tone][role]
   const least = leastOf(role)
   const ratio = contrastRatio(colour, groundOf(scheme, tone, role))
-  const isByHand = brand.roles?.[`${dark ? 'dark' : 'light'}/${tone}/${role}`] !== undefined
   return (
     <Popover.Root>
       <Popover.Trigger className="block w-full px-2 py-0.5 text-start -outline-offset-2 hover:underline" aria-label={`${name} on ${tone}: ${least === null ? colour : `${ratio.toFixed(1)}, ${ratio >= least ? 'passes' : 'fails'}`}${isOwn ? ', the client’s colour as it is' : ''}${isByHand ? ', set by hand' : ''}`}>
@@ -79,7 +82,7 @@ function RoleCell({ role, name, tone, dark, scheme, isOwn }: CellProps) {
   )
 }
 
-function RoleEditor({ role, name, tone, dark }: Omit<CellProps, 'scheme' | 'isOwn'>) {
+function RoleEditor({ role, name, tone, dark }: Omit<CellProps, 'scheme' | 'isOwn' | 'isByHand'>) {
   const { site, brand, set } = useBrand()
   const key = `${dark ? 'dark' : 'light'}/${tone}/${role}` as const
   const asked = brand.roles?.[key]

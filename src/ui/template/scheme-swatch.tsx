@@ -1,10 +1,11 @@
 import { makeScheme, type BrandColours, type SchemeSpec } from '@/core/colour'
+import { memo } from 'react'
 import type { Tone } from '@/core/site'
 
 const SHOWN: readonly Tone[] = ['paper', 'tint', 'accent', 'ink']
 
 /** A scheme in small: each tone's surface with its text and its mark on it, computed with the client's colours. */
-export function SchemeSwatch({ spec, brand, dark }: { spec: SchemeSpec; brand: BrandColours; dark: boolean }) {
+export const SchemeSwatch = memo(function SchemeSwatch({ spec, brand, dark }: { spec: SchemeSpec; brand: BrandColours; dark: boolean }) {
   const scheme = makeScheme(spec, brand, dark)
   return (
     <span className="inline-flex border border-ink" aria-hidden>
@@ -15,4 +16,4 @@ export function SchemeSwatch({ spec, brand, dark }: { spec: SchemeSpec; brand: B
       ))}
     </span>
   )
-}
+})
