@@ -36,6 +36,22 @@ test('a brand taken out as tokens and brought into a fresh job gives the same lo
   }
 })
 
+test('a size set for desktop takes the phone’s along until that is set too, and a token file keeps both as they were', () => {
+  const size = (styles: Brand['styles']): readonly number[] => {
+    const { phone, desktop } = textStylesOf(siteOf({ styles })).h1
+    return [phone, desktop]
+  }
+  // Common practice, no source: 40 px on desktop is about 28 on the phone.
+  expect(size({ h1: { desktop: 40 } })).toEqual([28, 40])
+  expect(size({ h1: { desktop: 60 } })).toEqual([38, 60])
+  expect(size({ h1: { desktop: 60, phone: 30 } })).toEqual([30, 60])
+  const own = textStylesOf(siteOf({})).h1.phone
+  for (const styles of [{ h1: { desktop: 40 } }, { h1: { desktop: 64, phone: own } }]) {
+    const from = siteOf({ styles })
+    expect(textStylesOf(taken(siteOf({}), JSON.stringify(toDesignTokens(from))))).toEqual(textStylesOf(from))
+  }
+})
+
 test('as CSS variables it brings colours, families and roles back', () => {
   const from = siteOf(FULL)
   const css = toCssVariables(from)

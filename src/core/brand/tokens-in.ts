@@ -118,6 +118,13 @@ function readStyles(site: Site, tokens: readonly ReadToken[]): Partial<Brand> {
     const change = changedStyle(site, style, at as 'phone' | 'desktop', token)
     if (Object.keys(change).length > 0) styles[style] = { ...styles[style], ...change }
   }
+  // A desktop size alone would take the phone's along: what the file says of the phone is kept beside it.
+  for (const token of tokens) {
+    const style = TEXT_STYLES.find((s) => slashed(token.path) === `style/${s}/phone`)
+    const set = style && styles[style]
+    if (!set || set.desktop === undefined || set.phone !== undefined || token.type !== 'typography' || token.px === null) continue
+    styles[style] = { ...set, phone: Math.min(SIZE_LIMITS[style][1], Math.max(SIZE_LIMITS[style][0], token.px)) }
+  }
   return Object.keys(styles).length === 0 ? {} : { styles }
 
   function changedStyle(of: Site, style: TextStyleName, at: 'phone' | 'desktop', token: Extract<ReadToken, { type: 'typography' }>): TextStyleChange {

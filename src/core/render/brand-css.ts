@@ -1,5 +1,5 @@
 import type { LetterCase, Shape, TextStyleChange, TextStyleName } from '../site'
-import { fluidSize, phoneFor, readableMeasure, STEPS, stepSize } from '../type'
+import { fluidSize, readableMeasure, STEPS, stepSize } from '../type'
 import { templateOf, type Site } from './site'
 import { familyCss, siteFamilies, styleFamily, textStylesOf } from './site-type'
 
@@ -44,16 +44,13 @@ function styleRules(site: Site): string {
   }).filter((rule) => rule !== '').join('\n')
 }
 
-/** Only what was set by hand: everything else stays the template's. A size set for one width brings the other along. */
+/** Only what was set by hand: everything else stays the template's. */
 function declarations(site: Site, name: TextStyleName, change: TextStyleChange): string[] {
   const style = textStylesOf(site)[name]
   const lines: string[] = []
   if (change.family !== undefined) lines.push(`font-family:${familyCss(styleFamily(site, change.family))}`)
   if (change.weight !== undefined) lines.push(`font-weight:${change.weight}`)
-  if (change.desktop !== undefined || change.phone !== undefined) {
-    const phone = change.phone ?? phoneFor(name, style.desktop)
-    lines.push(`font-size:${fluidSize(phone, change.desktop ?? Math.max(phone, style.desktop))}`)
-  }
+  if (change.desktop !== undefined || change.phone !== undefined) lines.push(`font-size:${fluidSize(style.phone, style.desktop)}`)
   if (change.line !== undefined) lines.push(`line-height:${change.line}`)
   if (change.spacing !== undefined) lines.push(`letter-spacing:${change.spacing}em`)
   if (change.case !== undefined) lines.push(caseCss(change.case))

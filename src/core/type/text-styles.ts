@@ -1,4 +1,4 @@
-import type { Brand, LetterCase, TextStyleName } from '../site'
+import type { Brand, LetterCase, TextStyleChange, TextStyleName } from '../site'
 import { SIZE_LIMITS, TEXT_STYLES } from '../site'
 import { stepSize, STEPS, usualPhoneSize, type Step } from './fluid'
 
@@ -21,7 +21,16 @@ const STEP_OF: Readonly<Record<TextStyleName, Step>> = { h1: 5, h2: 4, h3: 2, h4
 
 /** A site's text styles: the template's, the client's scale in their place where one is set, and on top what was set by hand. */
 export function siteTextStyles(type: TemplateType, brand: Pick<Brand, 'scale' | 'styles'>): TextStyles {
-  return Object.fromEntries(TEXT_STYLES.map((name) => [name, { ...type.styles[name], ...scaledSize(type, brand.scale, name), ...brand.styles?.[name] }])) as TextStyles
+  return Object.fromEntries(TEXT_STYLES.map((name) => {
+    const own = brand.styles?.[name]
+    return [name, { ...type.styles[name], ...scaledSize(type, brand.scale, name), ...followedSize(name, own), ...own }]
+  })) as TextStyles
+}
+
+/** While only one of a style's two sizes was set by hand, the other follows it. */
+function followedSize(name: TextStyleName, own: TextStyleChange | undefined): { phone?: number; desktop?: number } {
+  if (own?.desktop !== undefined && own.phone === undefined) return { phone: phoneFor(name, own.desktop) }
+  return {}
 }
 
 function scaledSize(type: TemplateType, scale: Brand['scale'], name: TextStyleName): { phone?: number; desktop?: number } {
@@ -38,6 +47,6 @@ function stepLike(type: TemplateType, name: TextStyleName): Step {
 }
 
 /** What a size set for desktop brings to the phone while nothing was set there: as usual, and never more than on desktop. */
-export function phoneFor(name: TextStyleName, desktop: number): number {
+function phoneFor(name: TextStyleName, desktop: number): number {
   return Math.max(SIZE_LIMITS[name][0], Math.min(desktop, usualPhoneSize(desktop)))
 }

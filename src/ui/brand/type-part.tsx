@@ -2,7 +2,7 @@
 import { reachOfStyle } from '@/core/brand'
 import { siteFamilies, styleFamily, templateOf, textStylesOf } from '@/core/render'
 import { LIMITS, SIZE_LIMITS, type TextStyleChange, type TextStyleName } from '@/core/site'
-import { phoneFor, weightsOf } from '@/core/type'
+import { weightsOf } from '@/core/type'
 import { Choice } from '../parts/choice'
 import { inputClass } from '../parts/field'
 import { NumberField } from '../parts/number-field'
@@ -50,7 +50,8 @@ function StyleEditor({ style }: { style: TextStyleName }) {
   }
   const put = <K extends keyof TextStyleChange>(part: K, value: NonNullable<TextStyleChange[K]>): void => change({ ...own, [part]: value }, part)
   const drop = (...parts: (keyof TextStyleChange)[]): void => change(Object.fromEntries(Object.entries(own).filter(([part]) => !parts.includes(part as keyof TextStyleChange))))
-  const setDesktop = (value: number): void => change({ ...own, desktop: value, phone: own.phone === undefined ? phoneFor(style, value) : Math.min(own.phone, value) }, 'size')
+  // While the phone's size was not set by hand, it follows.
+  const setDesktop = (value: number): void => change({ ...own, desktop: value, ...(own.phone === undefined ? {} : { phone: Math.min(own.phone, value) }) }, 'size')
   return (
     <fieldset className="mt-4 grid gap-2 border-t border-seam pt-3">
       <legend className="float-left mb-1 w-full font-bold">{STYLE_WORDS[style]}<span className="ms-2 text-sm font-normal text-soft">{reach.places === 0 ? 'nowhere on this site yet' : `changes ${count(reach.places, 'place')} on ${count(reach.pages, 'page')}`}</span></legend>
