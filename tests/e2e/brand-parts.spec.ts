@@ -218,6 +218,8 @@ test('a logo is trimmed, told of, sized apart on the phone; without one the name
 test('a brand taken out as design tokens comes into another job, seen before it is done', async ({ page }) => {
   const job = await openBrand(page, 'Giver')
   await field(page, 'Brand colour').fill('#34568b')
+  await field(page, 'Second colour').fill('#e0a526')
+  await field(page, 'Third colour').fill('#7a2e1d') // With three colours the sheet is at its longest.
   await page.getByRole('tab', { name: 'In and out' }).click()
   await expect(page.getByRole('region', { name: 'What was computed' })).toContainText('--brand-colour: #34568b;')
   const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save as design tokens (JSON)' }).click()])

@@ -67,7 +67,7 @@ test('a client’s font that may not be cut is published whole, one that may wit
   page.on('response', (response) => { if (response.url().includes('/fonts/')) asked.push(response.url()) })
   await page.goto(siteUrl('own-letters'))
   await page.evaluate(() => document.fonts.ready)
-  expect(await page.evaluate(() => [...document.fonts].filter((f) => f.status === 'loaded').map((f) => f.family.replaceAll('"', '')).sort())).toEqual(['Bitter', 'Oswald'])
+  expect(await page.evaluate(() => [...document.fonts].filter((f) => f.status === 'loaded').map((f) => f.family.replaceAll('"', '')).sort())).toEqual(['Bitter own', 'Oswald own'])
   const uncut = asked.find((url) => url.endsWith('.ttf'))!
   const published = await page.evaluate(async (url) => [...new Uint8Array(await (await fetch(url)).arrayBuffer())], uncut)
   expect(Buffer.from(published).equals(whole)).toBe(true)

@@ -22,7 +22,7 @@ export function BrandSheet({ site }: { site: Site }) {
     <main className="min-h-dvh overflow-y-auto py-6 print:min-h-0 print:bg-white print:p-0">
       <style>{`${fontFaceCss(faces)}@page{size:A4;margin:12mm}@media print{html,body{background:#fff!important;height:auto!important}}`}</style>
       <div className="mx-auto mb-3 flex w-[186mm] items-center justify-between print:hidden"><p className="text-soft">One page. Print it, or choose “save as PDF” where the printer is chosen.</p><PrintButton /></div>
-      <article className="mx-auto box-content w-[186mm] bg-white p-[8mm] text-ink shadow-[0_0_0_1px_var(--color-seam)] [print-color-adjust:exact] print:w-auto print:p-0 print:shadow-none">
+      <article className="mx-auto box-content w-[186mm] bg-white p-[8mm] text-ink shadow-[0_0_0_1px_var(--color-seam)] [print-color-adjust:exact] print:w-auto print:p-0 print:shadow-none print:[zoom:0.86]">
         <header className="flex items-end justify-between gap-6 border-b-2 border-ink pb-3">
           <h1 className="min-w-0 truncate text-2xl leading-tight" style={{ fontFamily: familyCss(display), fontWeight: styles.h1.weight }}>{name}</h1>
           <p className="shrink-0 text-sm">Brand sheet</p>
@@ -62,7 +62,7 @@ export function BrandSheet({ site }: { site: Site }) {
             const logo = logoOn(site, tone, dark === true)
             const box = logo && logoBox(document, logo)
             return (
-              <div key={tone} className="flex h-20 items-center justify-center overflow-hidden border border-s-0 border-ink p-3 first:border-s" style={{ background: scheme[tone].surface, color: scheme[tone].text }}>
+              <div key={tone} className="flex h-16 items-center justify-center overflow-hidden border border-s-0 border-ink p-3 first:border-s" style={{ background: scheme[tone].surface, color: scheme[tone].text }}>
                 {logo && box ? <img src={logoUrl(logo)} alt={`Logo on ${tone}`} width={box.width} height={box.height} className="max-h-full max-w-full object-contain" /> : <span className="truncate" style={{ fontFamily: familyCss(document.brand.wordmark ? styleFamily(site, document.brand.wordmark.family) : display), fontWeight: document.brand.wordmark?.weight ?? 600 }}>{document.brand.wordmark?.text ?? name}</span>}
               </div>
             )
@@ -79,7 +79,7 @@ export function BrandSheet({ site }: { site: Site }) {
               return (
                 <tr key={style} className="border-b border-seam">
                   <th scope="row" className="w-20 text-start font-normal">{STYLE_WORDS[style]}</th>
-                  <td className="max-w-0 truncate" style={{ fontFamily: familyCss(styleFamily(site, s.family)), fontWeight: s.weight, fontSize: `${Math.min(26, s.desktop)}px`, lineHeight: 1.25, letterSpacing: `${s.spacing}em`, textTransform: s.case === 'upper' ? 'uppercase' : 'none', fontVariantCaps: s.case === 'small-caps' ? 'small-caps' : 'normal' }}>{name}</td>
+                  <td className="max-w-0 truncate" style={{ fontFamily: familyCss(styleFamily(site, s.family)), fontWeight: s.weight, fontSize: `${Math.min(20, s.desktop)}px`, lineHeight: 1.2, letterSpacing: `${s.spacing}em`, textTransform: s.case === 'upper' ? 'uppercase' : 'none', fontVariantCaps: s.case === 'small-caps' ? 'small-caps' : 'normal' }}>{name}</td>
                   <td className="w-14 font-mono">{s.weight}</td><td className="w-16 font-mono">{s.phone} px</td><td className="w-16 font-mono">{s.desktop} px</td><td className="w-12 font-mono">{s.line}</td><td className="w-20 font-mono">{s.spacing} em</td>
                 </tr>
               )
