@@ -15,3 +15,8 @@ export function contrastRatio(a: string, b: string): number {
 export function luminanceRatio(a: number, b: number): number {
   return a > b ? (a + 0.05) / (b + 0.05) : (b + 0.05) / (a + 0.05)
 }
+
+/** True of a surface on which white is read better than black: WCAG's two contrasts are equal at a relative luminance of 0.179. */
+export function isDark(hex: string): boolean {
+  return relativeLuminance(hex) < 0.179
+}

@@ -1,4 +1,4 @@
-import { luminanceRatio, relativeLuminance } from './contrast-ratio'
+import { isDark, luminanceRatio, relativeLuminance } from './contrast-ratio'
 import { fromOklch, linearOfOklch, toOklch, type Oklch } from './oklch'
 
 /**
@@ -13,7 +13,7 @@ export function fitContrast(hex: string, surface: string, least: number): string
   const up = lighter <= 1 ? nearestToward(from, 1, lighter, ground, least) : null
   const down = darker >= 0 ? nearestToward(from, 0, darker, ground, least) : null
   if (up && down) return up.l - from.l <= from.l - down.l ? up.hex : down.hex
-  return (up ?? down)?.hex ?? (ground > 0.179 ? '#000000' : '#ffffff')
+  return (up ?? down)?.hex ?? (isDark(surface) ? '#ffffff' : '#000000')
 }
 
 /** So far apart lie two lightnesses that make different bytes, and so far a rounded colour may fall short of its ratio. */

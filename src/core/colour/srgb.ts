@@ -7,17 +7,16 @@ export function bytesOf(hex: string): number {
   return bytes
 }
 
+/** Linear light of an sRGB value, both 0–1. CSS Color 4, 10.2: the threshold is 0.04045. */
+function toLight(value: number): number {
+  return value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4
+}
+
 let table: Float64Array | null = null
 
-/** Linear light (0–1) of an sRGB byte. CSS Color 4, 10.2: the threshold is 0.04045. */
+/** Linear light (0–1) of an sRGB byte. */
 export function linearOf(byte: number): number {
-  if (!table) {
-    table = new Float64Array(256)
-    for (let i = 0; i < 256; i++) {
-      const value = i / 255
-      table[i] = value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4
-    }
-  }
+  table ??= Float64Array.from({ length: 256 }, (_, i) => toLight(i / 255))
   return table[byte] ?? 0
 }
 
@@ -27,8 +26,7 @@ let steps: Steps | null = null
 const GUESSES = 1024
 
 function makeSteps(): Steps {
-  const linear = (value: number): number => (value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4)
-  const edges = Float64Array.from({ length: 256 }, (_, byte) => (byte === 255 ? Number.POSITIVE_INFINITY : linear((byte + 0.5) / 255)))
+  const edges = Float64Array.from({ length: 256 }, (_, byte) => (byte === 255 ? Number.POSITIVE_INFINITY : toLight((byte + 0.5) / 255)))
   const guesses = Uint8Array.from({ length: GUESSES + 1 }, (_, i) => edges.findIndex((edge) => i / GUESSES < edge))
   return { edges, guesses }
 }

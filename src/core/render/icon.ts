@@ -1,6 +1,6 @@
-import { relativeLuminance } from '../colour'
 import type { Brand } from '../site'
 import type { Family } from '../type'
+import { logoOn } from './render-logo'
 import { shownFact } from './shown-fact'
 import { siteFamilies } from './site-type'
 import type { Site } from './site'
@@ -35,6 +35,5 @@ export function planIcon(site: Site): IconPlan {
   const { from, ground = 'ink', form = 'soft', letters } = brand.icon ?? { from: 'mark' }
   const tone = siteScheme(site, false)[ground]
   const family = siteFamilies(site).display
-  const onDark = relativeLuminance(tone.surface) < 0.179 ? brand['logo-on-dark'] : undefined
-  return { letters: letters ?? (initials(shownFact(site, 'name').text) || '•'), mark: from === 'mark' ? (onDark ?? brand.logo ?? null) : null, family, weight: 700, ground: tone.surface, ink: tone.text, form }
+  return { letters: letters ?? (initials(shownFact(site, 'name').text) || '•'), mark: from === 'mark' ? (logoOn(site, ground, false)?.id ?? null) : null, family, weight: 700, ground: tone.surface, ink: tone.text, form }
 }

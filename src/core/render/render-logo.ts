@@ -1,4 +1,4 @@
-import { relativeLuminance } from '../colour'
+import { isDark } from '../colour'
 import { opticalSize, pictureVariants, type AssetInfo, type Size } from '../image'
 import type { DesignElement } from '../pack'
 import { relativePath, type Section, type SiteDocument, type Tone } from '../site'
@@ -12,15 +12,11 @@ import { siteScheme } from './styles'
 const LOGO_AREA = 12_000
 const LOGO_MOST = { width: 340, height: 120 }
 
-/** Below this relative luminance white is read better than black: WCAG's two contrasts are equal at 0.179. */
-const DARK_SURFACE = 0.179
-
 /** The logo for a surface: the version for dark ones where it is dark and there is one. */
 export function logoOn(site: Site, tone: Tone, dark: boolean): AssetInfo | undefined {
   const { brand } = site.document
   const onDark = brand['logo-on-dark']
-  const isDark = onDark !== undefined && relativeLuminance(siteScheme(site, dark)[tone].surface) < DARK_SURFACE
-  const id = isDark ? onDark : brand.logo
+  const id = onDark !== undefined && isDark(siteScheme(site, dark)[tone].surface) ? onDark : brand.logo
   return id === undefined ? undefined : site.assets[id]
 }
 
