@@ -1,7 +1,7 @@
 import { makeScheme, toOklch } from '../colour'
 import { findScheme } from '../pack'
 import { siteFamilies, styleFamily, templateOf, textStylesOf, type Site } from '../render'
-import { LIMITS, ROLES, SIZE_LIMITS, TEXT_STYLES, TONES, type Brand, type EditStep, type Role, type TextStyleChange, type TextStyleName, type Tone } from '../site'
+import { LIMITS, ROLES, SIZE_LIMITS, TEXT_STYLES, TONES, within, type Brand, type EditStep, type Role, type TextStyleChange, type TextStyleName, type Tone } from '../site'
 import { FAMILIES, ownFamilies } from '../type'
 import type { ReadToken } from './read-tokens'
 
@@ -79,12 +79,11 @@ function readFamilies(site: Site, tokens: readonly ReadToken[], notes: string[])
 function readShape(site: Site, tokens: readonly ReadToken[]): Partial<Brand> {
   const at = (path: string): ReadToken | undefined => tokens.find((t) => slashed(t.path) === path)
   const [corner, rule, density, shadow] = [at('shape/corner'), at('shape/rule'), at('shape/density'), at('shape/shadow')]
-  const limit = (value: number, [least, most]: readonly [number, number]): number => Math.min(most, Math.max(least, value))
   const found = {
-    ...(corner?.type === 'size' ? { corner: limit(corner.px, LIMITS.corner) } : {}),
-    ...(rule?.type === 'size' ? { rule: limit(rule.px, LIMITS.rule) } : {}),
-    ...(density?.type === 'number' ? { density: limit(density.value, LIMITS.density) } : {}),
-    ...(shadow?.type === 'shadow' ? { shadow: { x: limit(shadow.x, [-LIMITS.offset[1], LIMITS.offset[1]]), y: limit(shadow.y, [-LIMITS.offset[1], LIMITS.offset[1]]), blur: limit(shadow.blur, LIMITS.blur), strength: limit(shadow.strength, [0, 1]) } } : {}),
+    ...(corner?.type === 'size' ? { corner: within(corner.px, LIMITS.corner) } : {}),
+    ...(rule?.type === 'size' ? { rule: within(rule.px, LIMITS.rule) } : {}),
+    ...(density?.type === 'number' ? { density: within(density.value, LIMITS.density) } : {}),
+    ...(shadow?.type === 'shadow' ? { shadow: { x: within(shadow.x, [-LIMITS.offset[1], LIMITS.offset[1]]), y: within(shadow.y, [-LIMITS.offset[1], LIMITS.offset[1]]), blur: within(shadow.blur, LIMITS.blur), strength: within(shadow.strength, [0, 1]) } } : {}),
   }
   return Object.keys(found).length === 0 ? {} : { shape: { ...site.document.brand.shape, ...found } }
 }
@@ -123,21 +122,20 @@ function readStyles(site: Site, tokens: readonly ReadToken[]): Partial<Brand> {
     const style = TEXT_STYLES.find((s) => slashed(token.path) === `style/${s}/phone`)
     const set = style && styles[style]
     if (!set || set.desktop === undefined || set.phone !== undefined || token.type !== 'typography' || token.px === null) continue
-    styles[style] = { ...set, phone: Math.min(SIZE_LIMITS[style][1], Math.max(SIZE_LIMITS[style][0], token.px)) }
+    styles[style] = { ...set, phone: within(token.px, SIZE_LIMITS[style]) }
   }
   return Object.keys(styles).length === 0 ? {} : { styles }
 
   function changedStyle(of: Site, style: TextStyleName, at: 'phone' | 'desktop', token: Extract<ReadToken, { type: 'typography' }>): TextStyleChange {
     const now = all[style]
-    const limit = (value: number, [least, most]: readonly [number, number]): number => Math.min(most, Math.max(least, value))
-    const spacing = token.spacingPx === null || token.px === null ? now.spacing : Math.round((token.spacingPx / token.px) * 1000) / 1000
+      const spacing = token.spacingPx === null || token.px === null ? now.spacing : Math.round((token.spacingPx / token.px) * 1000) / 1000
     const named = [...ownFamilies(of.document.brand.fonts ?? []), ...Object.values(FAMILIES)].find((f) => f.name.toLowerCase() === token.names[0]?.toLowerCase())
     return {
       ...(named && named.key !== styleFamily(of, now.family).key ? { family: named.key } : {}),
-      ...(token.px !== null && token.px !== now[at] ? { [at]: limit(token.px, SIZE_LIMITS[style]) } : {}),
-      ...(token.weight !== null && token.weight !== now.weight ? { weight: limit(token.weight, LIMITS.weight) } : {}),
-      ...(token.line !== null && token.line !== now.line ? { line: limit(token.line, LIMITS.line) } : {}),
-      ...(Math.abs(spacing - now.spacing) > 0.0011 ? { spacing: limit(spacing, LIMITS.spacing) } : {}),
+      ...(token.px !== null && token.px !== now[at] ? { [at]: within(token.px, SIZE_LIMITS[style]) } : {}),
+      ...(token.weight !== null && token.weight !== now.weight ? { weight: within(token.weight, LIMITS.weight) } : {}),
+      ...(token.line !== null && token.line !== now.line ? { line: within(token.line, LIMITS.line) } : {}),
+      ...(Math.abs(spacing - now.spacing) > 0.0011 ? { spacing: within(spacing, LIMITS.spacing) } : {}),
     }
   }
 }

@@ -20,6 +20,11 @@ export const SIZE_LIMITS: Readonly<Record<TextStyleName, readonly [least: number
 }
 export const LIMITS = { line: [0.8, 2.2], spacing: [-0.08, 0.3], weight: [100, 1000], ratio: [1.05, 1.6], base: SIZE_LIMITS.body, logoSize: [0.4, 2.5], corner: [0, 48], rule: [0, 12], density: [0.5, 1.6], blur: [0, 60], offset: [0, 30] } as const
 
+/** The nearest value that is allowed. */
+export function within(value: number, [least, most]: readonly [least: number, most: number]): number {
+  return Math.min(most, Math.max(least, value))
+}
+
 const textStyleSchema = (name: TextStyleName) => v.partial(v.strictObject({
   /** `display` or `text`, or the key of a family. */
   family: familyKey,

@@ -1,3 +1,4 @@
+import { within } from '../site'
 import type { Family } from './families'
 
 /** Letters in a line of running text. Common practice, no source: 45 to 75; the phone's lines are shorter by nature. */
@@ -11,7 +12,7 @@ export function lettersInLine(family: Pick<Family, 'width'>, sizePx: number, wid
 /** The longest line, in px, for a family at a size: the one that was designed, as far as it holds no fewer and no more letters than read well. */
 export function readableMeasure(family: Pick<Family, 'width'>, sizePx: number, designedPx: number): number {
   const lineOf = (letters: number): number => letters * family.width * sizePx
-  return Math.round(Math.min(lineOf(MEASURE.most), Math.max(lineOf(MEASURE.least), designedPx)))
+  return Math.round(within(designedPx, [lineOf(MEASURE.least), lineOf(MEASURE.most)]))
 }
 
 /** Letters of a text that a family's files do not hold, each once; `has` answers for one code point. */

@@ -1,5 +1,5 @@
 import type { Brand, LetterCase, TextStyleChange, TextStyleName } from '../site'
-import { SIZE_LIMITS, TEXT_STYLES } from '../site'
+import { SIZE_LIMITS, TEXT_STYLES, within } from '../site'
 import { stepSize, STEPS, usualPhoneSize, type Step } from './fluid'
 
 /** One text style in full. Sizes in px at 390 and at 1280 px, letter spacing in em; `family` is `display`, `text` or a family's key. */
@@ -36,8 +36,7 @@ function followedSize(name: TextStyleName, own: TextStyleChange | undefined): { 
 function scaledSize(type: TemplateType, scale: Brand['scale'], name: TextStyleName): { phone?: number; desktop?: number } {
   if (!scale) return {}
   const step = stepLike(type, name)
-  const limit = (size: number): number => Math.min(SIZE_LIMITS[name][1], Math.max(SIZE_LIMITS[name][0], size))
-  return { phone: limit(stepSize(scale.phone, step)), desktop: limit(stepSize(scale.desktop, step)) }
+  return { phone: within(stepSize(scale.phone, step), SIZE_LIMITS[name]), desktop: within(stepSize(scale.desktop, step), SIZE_LIMITS[name]) }
 }
 
 /** The step that a style stands on in a template: the one whose sizes it has, or the usual one. */

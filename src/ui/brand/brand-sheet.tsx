@@ -1,8 +1,9 @@
 import { contrastRatio, LEAST_CONTRAST, toOklch, type Role } from '@/core/colour'
-import { familyCss, familyFaces, logoBox, logoOn, shownFact, siteFamilies, siteScheme, styleFamily, textStylesOf, type Site } from '@/core/render'
+import { familyCss, familyFaces, logoBox, logoOn, shownFact, siteFamilies, siteScheme, textStylesOf, type Site } from '@/core/render'
 import { TEXT_STYLES, TONES } from '@/core/site'
 import { fontFaceCss } from '@/core/type'
 import { logoUrl } from '../brief/logo-url'
+import { letterLook, nameLook } from './letter-look'
 import { PrintButton } from './print-button'
 import { STYLE_WORDS } from './style-words'
 
@@ -16,6 +17,7 @@ export function BrandSheet({ site }: { site: Site }) {
   const { display, text, all } = siteFamilies(site)
   const styles = textStylesOf(site)
   const name = shownFact(site, 'name').text
+  const spelled = nameLook(site)
   const faces = all.flatMap(familyFaces)
   const colours = (['colour', 'second', 'third'] as const).flatMap((part) => (document.brand[part] === undefined ? [] : [document.brand[part]]))
   return (
@@ -63,7 +65,7 @@ export function BrandSheet({ site }: { site: Site }) {
             const box = logo && logoBox(document, logo)
             return (
               <div key={tone} className="flex h-16 items-center justify-center overflow-hidden border border-s-0 border-ink p-3 first:border-s" style={{ background: scheme[tone].surface, color: scheme[tone].text }}>
-                {logo && box ? <img src={logoUrl(logo)} alt={`Logo on ${tone}`} width={box.width} height={box.height} className="max-h-full max-w-full object-contain" /> : <span className="truncate" style={{ fontFamily: familyCss(document.brand.wordmark ? styleFamily(site, document.brand.wordmark.family) : display), fontWeight: document.brand.wordmark?.weight ?? 600 }}>{document.brand.wordmark?.text ?? name}</span>}
+                {logo && box ? <img src={logoUrl(logo)} alt={`Logo on ${tone}`} width={box.width} height={box.height} className="max-h-full max-w-full object-contain" /> : <span className="truncate" style={spelled.look}>{spelled.words}</span>}
               </div>
             )
           })}
@@ -79,7 +81,7 @@ export function BrandSheet({ site }: { site: Site }) {
               return (
                 <tr key={style} className="border-b border-seam">
                   <th scope="row" className="w-20 text-start font-normal">{STYLE_WORDS[style]}</th>
-                  <td className="max-w-0 truncate" style={{ fontFamily: familyCss(styleFamily(site, s.family)), fontWeight: s.weight, fontSize: `${Math.min(20, s.desktop)}px`, lineHeight: 1.2, letterSpacing: `${s.spacing}em`, textTransform: s.case === 'upper' ? 'uppercase' : 'none', fontVariantCaps: s.case === 'small-caps' ? 'small-caps' : 'normal' }}>{name}</td>
+                  <td className="max-w-0 truncate" style={{ ...letterLook(site, s), fontSize: `${Math.min(20, s.desktop)}px`, lineHeight: 1.2 }}>{name}</td>
                   <td className="w-14 font-mono">{s.weight}</td><td className="w-16 font-mono">{s.phone} px</td><td className="w-16 font-mono">{s.desktop} px</td><td className="w-12 font-mono">{s.line}</td><td className="w-20 font-mono">{s.spacing} em</td>
                 </tr>
               )

@@ -1,8 +1,9 @@
 'use client'
-import { familyCss, logoBox, logoOn, planIcon, shownFact, siteFamilies, siteScheme, styleFamily } from '@/core/render'
-import { TONES, type Brand } from '@/core/site'
+import { logoBox, logoOn, planIcon, shownFact, siteScheme } from '@/core/render'
+import { TONES } from '@/core/site'
 import { useJobStore } from '../job/job-context'
 import { logoUrl } from '../brief/logo-url'
+import { nameLook } from './letter-look'
 import { useBrand } from './use-brand'
 
 /** The logo on every surface at the size it has on desktop, and the icon as a browser and a phone show it. */
@@ -10,6 +11,7 @@ export function LogoSurfaces({ dark }: { dark: boolean }) {
   const { site, brand } = useBrand()
   const scheme = siteScheme(site, dark)
   const name = shownFact(site, 'name').text
+  const spelled = nameLook(site)
   return (
     <div className="flex items-stretch gap-4 text-xs">
       <div className="grid min-w-0 flex-1 grid-cols-5" role="group" aria-label="The logo on each surface">
@@ -17,7 +19,7 @@ export function LogoSurfaces({ dark }: { dark: boolean }) {
           const logo = logoOn(site, tone, dark)
           return (
             <figure key={tone} className="m-0 flex min-w-0 flex-col justify-between gap-2 border border-s-0 border-ink p-3 first:border-s" style={{ background: scheme[tone].surface, color: scheme[tone].text }}>
-              {logo ? <img src={logoUrl(logo)} alt={`The logo on ${tone}`} width={logoBox(site.document, logo).width} height={logoBox(site.document, logo).height} className="max-w-full object-contain object-left" /> : <span className="text-lg leading-tight wrap-anywhere" style={nameStyle(brand)}>{brand.wordmark?.text ?? name}</span>}
+              {logo ? <img src={logoUrl(logo)} alt={`The logo on ${tone}`} width={logoBox(site.document, logo).width} height={logoBox(site.document, logo).height} className="max-w-full object-contain object-left" /> : <span className="text-lg leading-tight wrap-anywhere" style={spelled.look}>{spelled.words}</span>}
               <figcaption>{tone}{logo && brand['logo-on-dark'] === logo.id ? ', dark version' : ''}</figcaption>
             </figure>
           )
@@ -26,11 +28,6 @@ export function LogoSurfaces({ dark }: { dark: boolean }) {
       <IconPreview name={name} />
     </div>
   )
-
-  function nameStyle({ wordmark }: Brand): React.CSSProperties {
-    if (!wordmark) return { fontFamily: familyCss(siteFamilies(site).display), fontWeight: 600 }
-    return { fontFamily: familyCss(styleFamily(site, wordmark.family)), fontWeight: wordmark.weight, letterSpacing: `${wordmark.spacing}em`, textTransform: wordmark.case === 'upper' ? 'uppercase' : 'none', fontVariantCaps: wordmark.case === 'small-caps' ? 'small-caps' : 'normal' }
-  }
 }
 
 /** The icon in a light and a dark tab at its true 16 px, and large on a home screen. */

@@ -1,6 +1,6 @@
 'use client'
 import { templateOf } from '@/core/render'
-import { LIMITS } from '@/core/site'
+import { LIMITS, within } from '@/core/site'
 import { Choice } from '../parts/choice'
 import { NumberField } from '../parts/number-field'
 import { useBrand } from './use-brand'
@@ -11,7 +11,7 @@ export function ScaleInput() {
   const { steps } = templateOf(site).type
   const { scale } = brand
   // The template's own sizes as a base and the mean ratio of its steps: where a scale of one's own begins.
-  const like = (at: 'phone' | 'desktop'): { base: number; ratio: number } => ({ base: clamp(Math.round(steps[0][at] * 2) / 2, LIMITS.base), ratio: clamp(Math.round((steps[4][at] / steps[0][at]) ** (1 / 4) * 100) / 100, LIMITS.ratio) })
+  const like = (at: 'phone' | 'desktop'): { base: number; ratio: number } => ({ base: within(Math.round(steps[0][at] * 2) / 2, LIMITS.base), ratio: within(Math.round((steps[4][at] / steps[0][at]) ** (1 / 4) * 100) / 100, LIMITS.ratio) })
   const change = (at: 'phone' | 'desktop', part: 'base' | 'ratio', value: number): void => {
     if (scale) set('scale', { ...scale, [at]: { ...scale[at], [part]: value } }, `scale ${at} ${part}`)
   }
@@ -27,8 +27,4 @@ export function ScaleInput() {
       ))}
     </fieldset>
   )
-}
-
-function clamp(value: number, [least, most]: readonly [number, number]): number {
-  return Math.min(most, Math.max(least, value))
 }

@@ -1,9 +1,10 @@
 'use client'
 import { useMemo } from 'react'
 import { findSpecimen } from '@/core/brand'
-import { familyCss, siteMeasure, siteScheme, styleFamily, textStylesOf } from '@/core/render'
+import { siteMeasure, siteScheme, styleFamily, textStylesOf } from '@/core/render'
 import { TEXT_STYLES, type Page, type TextStyleName } from '@/core/site'
 import { lettersInLine, MEASURE } from '@/core/type'
+import { letterLook } from './letter-look'
 import { STYLE_WORDS } from './style-words'
 import { useBrand } from './use-brand'
 
@@ -29,7 +30,7 @@ export function SpecimenTable({ page, style, onStyle }: { page: Page; style: Tex
             <tr key={name} className={`border-b border-seam ${name === style ? 'bg-tape' : ''}`}>
               <th scope="row" className="w-24 p-0 text-start font-semibold"><button type="button" aria-pressed={name === style} className="w-full px-2 py-1 text-start hover:underline" onClick={() => onStyle(name)}>{STYLE_WORDS[name]}</button></th>
               <td className="max-w-0 p-0" style={{ background: paper.surface, color: paper.text }}>
-                <button type="button" tabIndex={-1} aria-hidden className="block w-full truncate px-2 py-0.5 text-start" onClick={() => onStyle(name)} style={{ fontFamily: familyCss(family), fontWeight: s.weight, fontSize: `${Math.min(44, s.desktop)}px`, lineHeight: Math.max(1.15, s.line), letterSpacing: `${s.spacing}em`, textTransform: s.case === 'upper' ? 'uppercase' : 'none', fontVariantCaps: s.case === 'small-caps' ? 'small-caps' : 'normal' }}>{words[name] || 'no words in this style yet'}</button>
+                <button type="button" tabIndex={-1} aria-hidden className="block w-full truncate px-2 py-0.5 text-start" onClick={() => onStyle(name)} style={{ ...letterLook(site, s), fontSize: `${Math.min(44, s.desktop)}px`, lineHeight: Math.max(1.15, s.line) }}>{words[name] || 'no words in this style yet'}</button>
               </td>
               <td className="w-64 px-2 font-mono text-xs">
                 {s.phone} → {s.desktop} px

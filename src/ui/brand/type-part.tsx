@@ -1,7 +1,7 @@
 'use client'
 import { reachOfStyle } from '@/core/brand'
 import { siteFamilies, styleFamily, templateOf, textStylesOf } from '@/core/render'
-import { LIMITS, SIZE_LIMITS, type TextStyleChange, type TextStyleName } from '@/core/site'
+import { LIMITS, SIZE_LIMITS, within, type TextStyleChange, type TextStyleName } from '@/core/site'
 import { weightsOf } from '@/core/type'
 import { Choice } from '../parts/choice'
 import { inputClass } from '../parts/field'
@@ -63,7 +63,7 @@ function StyleEditor({ style }: { style: TextStyleName }) {
       </label>
       {weights.only.length > 0
         ? <Choice label="Weight" value={String(nearest(weights.only, now.weight))} options={weights.only.map((w) => [String(w), String(w)] as const)} onValue={(w) => put('weight', Number(w))} />
-        : <NumberField label="Weight" least={weights.least} most={weights.most} step={10} value={Math.min(weights.most, Math.max(weights.least, now.weight))} usual={usual.weight} onValue={(value) => put('weight', value)} onUsual={() => drop('weight')} />}
+        : <NumberField label="Weight" least={weights.least} most={weights.most} step={10} value={within(now.weight, [weights.least, weights.most])} usual={usual.weight} onValue={(value) => put('weight', value)} onUsual={() => drop('weight')} />}
       <NumberField label="On desktop" unit="px" least={least} most={most} step={1} value={now.desktop} usual={usual.desktop} onValue={setDesktop} onUsual={() => drop('desktop', 'phone')} />
       <NumberField label="On the phone" unit="px" least={least} most={most} step={1} value={now.phone} usual={usual.phone} onValue={(value) => change({ ...own, phone: value, desktop: own.desktop ?? Math.max(value, now.desktop) }, 'size')} onUsual={() => drop('desktop', 'phone')} />
       <NumberField label="Line height" least={LIMITS.line[0]} most={LIMITS.line[1]} step={0.01} value={now.line} usual={usual.line} onValue={(value) => put('line', value)} onUsual={() => drop('line')} />

@@ -1,5 +1,6 @@
 'use client'
 import { useId, useState } from 'react'
+import { within } from '@/core/site'
 import { inputClass } from './field'
 
 type Props = {
@@ -21,7 +22,7 @@ export function NumberField({ label, value, least, most, step, unit = '', usual,
   const [draft, setDraft] = useState<string | null>(null)
   const typed = draft === null ? null : Number(draft.replace(',', '.'))
   const isOut = typed !== null && (Number.isNaN(typed) || typed < least || typed > most)
-  const change = (next: number): void => onValue(Number(Math.min(most, Math.max(least, next)).toFixed(4)))
+  const change = (next: number): void => onValue(Number(within(next, [least, most]).toFixed(4)))
   return (
     <div>
       <div className="flex items-center gap-2">
