@@ -20,7 +20,7 @@ const taken = (site: Site, text: string): Site => {
 
 const FULL: Brand = {
   colour: '#7a2e1d', second: '#24505a', third: '#a07a1f', roles: { 'light/paper/link': '#552200', 'light/tint/surface': '#f2e6d0' },
-  display: 'lora', text: 'inter', styles: { h1: { weight: 600, desktop: 64, phone: 40, spacing: -0.01 }, body: { desktop: 19, phone: 18, line: 1.6 } },
+  gradient: { angle: 120, strength: 0.4 }, display: 'lora', text: 'inter', styles: { h1: { weight: 600, desktop: 64, phone: 40, spacing: -0.01 }, body: { desktop: 19, phone: 18, line: 1.6 } },
   shape: { corner: 10, rule: 2, density: 0.9, shadow: { x: 0, y: 4, blur: 12, strength: 0.2 } },
 }
 
@@ -52,13 +52,16 @@ test('a size set for desktop takes the phone’s along until that is set too, an
   }
 })
 
-test('as CSS variables it brings colours, families and roles back', () => {
+test('as CSS variables it comes back just as whole', () => {
   const from = siteOf(FULL)
   const css = toCssVariables(from)
   expect(css).toContain('--brand-colour: #7a2e1d;')
   expect(css).toContain('--style-h1-desktop-size: 64px;')
   const to = taken(siteOf({}), css)
   expect(siteScheme(to)).toEqual(siteScheme(from))
+  expect(textStylesOf(to)).toEqual(textStylesOf(from))
+  expect(to.document.brand.shape).toEqual(FULL.shape)
+  expect(to.document.brand.gradient).toEqual(FULL.gradient)
   expect([to.document.brand.display, to.document.brand.text]).toEqual(['lora', 'inter'])
 })
 
@@ -74,6 +77,11 @@ test('another’s token file is understood by its names, with aliases, groups’
   const plan = planTokens(siteOf({}), read.tokens)
   expect(plan.edits.map((edit) => edit.type === 'brand/set' && [edit.part, edit.value])).toEqual([['colour', '#b0472c'], ['second', expect.stringMatching(/^#[0-9a-f]{6}$/)], ['display', 'playfair-display']])
   expect(plan.notes).toEqual(['There is no family “Nobody Sans” here. Bring its font file in, or choose another.'])
+})
+
+test('in CSS digits alone are numbers, never colours', () => {
+  const read = readTokens(':root { --a: 120; --b: 600; --c: 40; --d: #120; --e: teal; --f: "Lora", serif; --g: 12px }')
+  expect(read.ok && read.tokens.map((t) => [t.path, t.type])).toEqual([['a', 'number'], ['b', 'number'], ['c', 'number'], ['d', 'colour'], ['e', 'colour'], ['f', 'families'], ['g', 'size']])
 })
 
 test('a file that holds no tokens is refused with what is wrong', () => {

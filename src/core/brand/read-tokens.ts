@@ -116,6 +116,8 @@ function toHex(value: unknown): string | null {
 }
 
 function opaque(text: string): string | null {
+  // Digits alone are a colour where a person types them, never in a file: there they are a number.
+  if (/^[0-9a-f]{2,6}$/i.test(text.trim())) return null
   const parsed = parseColour(text)
   return parsed.ok ? parsed.hex : null
 }
@@ -151,7 +153,21 @@ function readCssTokens(text: string): TokensRead {
     if (shown === undefined) notes.push(`--${name}: it stands for --${meant}, and there is no such property.`)
     return shown === undefined ? [] : cssToken(name, shown)
   })
-  return { ok: true, tokens, notes }
+  return { ok: true, tokens: gatherStyles(tokens), notes }
+}
+
+/** CSS has no property for a whole text style: five that share a name, as we write them, are one. */
+function gatherStyles(tokens: readonly ReadToken[]): ReadToken[] {
+  const at = (path: string): ReadToken | undefined => tokens.find((t) => t.path === path)
+  const styles = tokens.flatMap((size): ReadToken[] => {
+    const path = /^(.+)-size$/.exec(size.path)?.[1]
+    const family = path === undefined ? undefined : at(`${path}-family`)
+    if (path === undefined || size.type !== 'size' || family?.type !== 'families') return []
+    const [weight, line, spacing] = [at(`${path}-weight`), at(`${path}-line`), at(`${path}-spacing`)]
+    return [{ path, type: 'typography', names: family.names, px: size.px, weight: weight?.type === 'number' ? weight.value : null, line: line?.type === 'number' ? line.value : null, spacingPx: spacing?.type === 'size' ? spacing.px : null }]
+  })
+  const parts = new Set(styles.flatMap(({ path }) => ['family', 'size', 'weight', 'line', 'spacing'].map((part) => `${path}-${part}`)))
+  return [...tokens.filter((t) => !parts.has(t.path)), ...styles]
 }
 
 function cssToken(path: string, value: string): ReadToken[] {
@@ -159,6 +175,8 @@ function cssToken(path: string, value: string): ReadToken[] {
   if (hex !== null) return [{ path, type: 'colour', hex }]
   const px = toPx(value)
   if (px !== null) return [{ path, type: 'size', px }]
+  const [, x, y, blur, alpha] = /^(-?[\d.]+px) (-?[\d.]+px) ([\d.]+px) rgb\(0 0 0 \/ ([\d.]+)\)$/.exec(value) ?? []
+  if (x && y && blur) return [{ path, type: 'shadow', x: Number.parseFloat(x), y: Number.parseFloat(y), blur: Number.parseFloat(blur), strength: Number(alpha) }]
   if (/^-?[\d.]+$/.test(value)) return [{ path, type: 'number', value: Number(value) }]
   return /["']|,|^[A-Z]/.test(value) && !value.includes('(') ? [{ path, type: 'families', names: families(value.split(',')) }] : []
 }

@@ -16,7 +16,7 @@ export type TokensPlan = { readonly edits: readonly EditStep[]; readonly sets: r
 export function planTokens(site: Site, tokens: readonly ReadToken[]): TokensPlan {
   const notes: string[] = []
   const brand: Partial<Record<keyof Brand, unknown>> = {}
-  Object.assign(brand, readColours(tokens), readFamilies(site, tokens, notes), readShape(site, tokens))
+  Object.assign(brand, readColours(tokens), readGradient(tokens), readFamilies(site, tokens, notes), readShape(site, tokens))
   const next: Brand = { ...site.document.brand, ...brand } as Brand
   const after: Site = { ...site, document: { ...site.document, brand: next } }
   Object.assign(brand, readRoles(after, tokens), readStyles(after, tokens))
@@ -25,7 +25,7 @@ export function planTokens(site: Site, tokens: readonly ReadToken[]): TokensPlan
   return { edits, sets: edits.flatMap((edit) => (edit.type === 'brand/set' ? [inWords(edit.part, edit.value)] : [])), notes: [...notes, ...unused] }
 }
 
-const WORDS: Partial<Record<keyof Brand, string>> = { colour: 'brand colour', second: 'second colour', third: 'third colour', display: 'family for headings', text: 'family for text', shape: 'shape' }
+const WORDS: Partial<Record<keyof Brand, string>> = { colour: 'brand colour', second: 'second colour', third: 'third colour', display: 'family for headings', text: 'family for text', shape: 'shape', gradient: 'grounds that run from colour to colour' }
 
 function inWords(part: keyof Brand, value: unknown): string {
   const count = typeof value === 'object' && value !== null ? Object.keys(value).length : 0
@@ -57,6 +57,11 @@ function readColours(tokens: readonly ReadToken[]): Partial<Brand> {
   if (named.some(([part]) => part === 'colour')) return Object.fromEntries(named)
   const vivid = [...new Set(colours.filter((t) => toOklch(t.hex).c > VIVID).map((t) => t.hex))]
   return Object.fromEntries((['colour', 'second', 'third'] as const).flatMap((part, i) => (vivid[i] === undefined ? [] : [[part, vivid[i]] as const])))
+}
+
+function readGradient(tokens: readonly ReadToken[]): Partial<Brand> {
+  const [angle, strength] = ['gradient/angle', 'gradient/strength'].map((path) => tokens.find((t) => slashed(t.path) === path))
+  return angle?.type === 'number' && strength?.type === 'number' ? { gradient: { angle: within(angle.value, [0, 360]), strength: within(strength.value, [0, 1]) } } : {}
 }
 
 function readFamilies(site: Site, tokens: readonly ReadToken[], notes: string[]): Partial<Brand> {

@@ -19,6 +19,7 @@ export function toDesignTokens(site: Site): TokenGroup {
     ...(dark === 'visitor' ? { 'tone-dark': { $type: 'color', ...tones(site, true) } } : {}),
     family: { $type: 'fontFamily', display: { $value: [display.name, ...generic(display.fallback)] }, text: { $value: [text.name, ...generic(text.fallback)] } },
     style: styles(site),
+    ...(brand.gradient ? { gradient: { $type: 'number', angle: { $value: brand.gradient.angle }, strength: { $value: brand.gradient.strength } } } : {}),
     ...shape(brand.shape),
   }
 }
