@@ -22,6 +22,7 @@ export function TypePart({ style }: { style: TextStyleName }) {
   const { display, text } = siteFamilies(site)
   return (
     <>
+      <p className="mb-3 text-sm text-soft">Families and sizes change {count(site.document.pages.length, 'page')}; a style, what is said beside it.</p>
       <div className="grid gap-2">
         <FamilyChooser label="Headings" family={display} usual={template.fonts.display} onFamily={(key) => set('display', key)} />
         <FamilyChooser label="Text" family={text} beside={display} usual={template.fonts.text} onFamily={(key) => set('text', key)} />
