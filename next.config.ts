@@ -3,18 +3,30 @@ import type { NextConfig } from 'next'
 
 const config: NextConfig = {
   turbopack: { root: path.resolve() },
-  serverExternalPackages: ['better-sqlite3', 'sharp', 'subset-font', 'fontkit', 'lightningcss', 'isomorphic-dompurify', 'svgo', 'css-tree', 'file-type'],
+  serverExternalPackages: [
+    'better-sqlite3',
+    'sharp',
+    'subset-font',
+    'fontkit',
+    'lightningcss',
+    'isomorphic-dompurify',
+    'svgo',
+    'css-tree',
+    'file-type',
+  ],
   devIndicators: false,
   poweredByHeader: false,
   typescript: { ignoreBuildErrors: true },
-  headers: async () => [{
-    source: '/((?!draft/|media/).*)',
-    headers: [
-      { key: 'x-content-type-options', value: 'nosniff' },
-      { key: 'referrer-policy', value: 'same-origin' },
-      { key: 'x-frame-options', value: 'SAMEORIGIN' },
-    ],
-  }],
+  headers: async () => [
+    {
+      source: '/((?!draft/|media/).*)',
+      headers: [
+        { key: 'x-content-type-options', value: 'nosniff' },
+        { key: 'referrer-policy', value: 'same-origin' },
+        { key: 'x-frame-options', value: 'SAMEORIGIN' },
+      ],
+    },
+  ],
 }
 
 export default config

@@ -8,11 +8,20 @@ const APP_PORT = process.env.INSTANT_FIT_PORT ?? '4310'
 const HOST_PORT = process.env.WEB_HOST_PORT ?? '4380'
 const CONTROL_PORT = process.env.WEB_HOST_CONTROL_PORT ?? '4381'
 const data = process.env.INSTANT_FIT_DATA ?? path.join(root, 'data')
-const env = { ...process.env, INSTANT_FIT_DATA: data, WEB_HOST_PORT: HOST_PORT, WEB_HOST_CONTROL_PORT: CONTROL_PORT, WEB_HOST_DATA: path.join(data, 'web-host'), NEXT_TELEMETRY_DISABLED: '1' }
+const env = {
+  ...process.env,
+  INSTANT_FIT_DATA: data,
+  WEB_HOST_PORT: HOST_PORT,
+  WEB_HOST_CONTROL_PORT: CONTROL_PORT,
+  WEB_HOST_DATA: path.join(data, 'web-host'),
+  NEXT_TELEMETRY_DISABLED: '1',
+}
 
 for (const port of [APP_PORT, HOST_PORT, CONTROL_PORT]) {
   if (await answers(port)) {
-    console.error(`Port ${port} is taken. Is the demo running already? Stop it, or set INSTANT_FIT_PORT, WEB_HOST_PORT and WEB_HOST_CONTROL_PORT.`)
+    console.error(
+      `Port ${port} is taken. Is the demo running already? Stop it, or set INSTANT_FIT_PORT, WEB_HOST_PORT and WEB_HOST_CONTROL_PORT.`,
+    )
     process.exit(1)
   }
 }
@@ -26,18 +35,24 @@ const isNew = !existsSync(path.join(data, 'instant-fit.sqlite'))
 
 const children = [
   spawn(process.execPath, ['--import', 'tsx', 'src/standins/web-host/main.ts'], { cwd: root, env, stdio: ['ignore', 'ignore', 'inherit'] }),
-  spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '--port', APP_PORT, '--hostname', '127.0.0.1'], { cwd: root, env, stdio: ['ignore', 'ignore', 'inherit'] }),
+  spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '--port', APP_PORT, '--hostname', '127.0.0.1'], {
+    cwd: root,
+    env,
+    stdio: ['ignore', 'ignore', 'inherit'],
+  }),
 ]
 process.on('exit', () => children.forEach((child) => child.kill()))
 const stop = () => process.exit(0)
 process.on('SIGINT', stop)
 process.on('SIGTERM', stop)
-children.forEach((child) => child.on('exit', (code) => {
-  if (code) {
-    console.error('A server ended; the demo stops.')
-    stop()
-  }
-}))
+children.forEach((child) =>
+  child.on('exit', (code) => {
+    if (code) {
+      console.error('A server ended; the demo stops.')
+      stop()
+    }
+  }),
+)
 
 for (const port of [CONTROL_PORT, APP_PORT]) await untilAnswers(port)
 if (isNew) {
@@ -53,7 +68,10 @@ console.log(`
 function answers(port) {
   return new Promise((resolve) => {
     const socket = connect(Number(port), '127.0.0.1')
-    socket.once('connect', () => { socket.destroy(); resolve(true) })
+    socket.once('connect', () => {
+      socket.destroy()
+      resolve(true)
+    })
     socket.once('error', () => resolve(false))
   })
 }

@@ -45,7 +45,11 @@ export function buildApplication() {
   const wanted = hashOf(['src', 'package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json'])
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return
   say('Building the application, about a minute.')
-  const { status } = spawnSync('npx', ['next', 'build'], { cwd: root, stdio: 'inherit', env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } })
+  const { status } = spawnSync('npx', ['next', 'build'], {
+    cwd: root,
+    stdio: 'inherit',
+    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
+  })
   if (status !== 0) {
     rmSync(path.join(root, '.next'), { recursive: true, force: true }) // A failed build poisons the next one.
     process.exit(status ?? 1)

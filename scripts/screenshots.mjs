@@ -5,13 +5,29 @@ import { root } from './prepare.mjs'
 /** Takes the README's pictures from a fresh demo that is running: npm run demo -- --fresh, then npm run screenshots. */
 const app = `http://127.0.0.1:${process.env.INSTANT_FIT_PORT ?? '4310'}`
 const site = `http://tolliver-and-wren.localhost:${process.env.WEB_HOST_PORT ?? '4380'}`
-const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-quic', '--no-first-run'] })
-const shoot = (page, name) => page.screenshot({ path: path.join(root, 'docs', 'screenshots', `${name}.png`) })
-const settle = (page) => page.evaluate(async () => {
-  const frames = [document, ...[...document.querySelectorAll('iframe')].map((f) => f.contentDocument).filter(Boolean)]
-  await Promise.all(frames.flatMap((d) => [d.fonts.ready, ...[...d.images].filter((i) => i.loading !== 'lazy').map((i) => i.decode().catch(() => undefined))]))
-  await new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve)))
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+    '--disable-quic',
+    '--no-first-run',
+  ],
 })
+const shoot = (page, name) => page.screenshot({ path: path.join(root, 'docs', 'screenshots', `${name}.png`) })
+const settle = (page) =>
+  page.evaluate(async () => {
+    const frames = [document, ...[...document.querySelectorAll('iframe')].map((f) => f.contentDocument).filter(Boolean)]
+    await Promise.all(
+      frames.flatMap((d) => [
+        d.fonts.ready,
+        ...[...d.images].filter((i) => i.loading !== 'lazy').map((i) => i.decode().catch(() => undefined)),
+      ]),
+    )
+    await new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve)))
+  })
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
 const heading = (sheet) => page.frameLocator(`iframe[title^="Page, ${sheet}"]`).locator('h1')
 
@@ -92,7 +108,10 @@ await page.screenshot({ path: path.join(root, 'docs', 'screenshots', 'brand-shee
 await page.goto(app)
 await page.getByRole('link', { name: 'Tarrow Electrical' }).click()
 await heading('desktop').waitFor()
-await page.getByRole('region', { name: /^Hero/ }).getByRole('button', { name: /^Designs/ }).click()
+await page
+  .getByRole('region', { name: /^Hero/ })
+  .getByRole('button', { name: /^Designs/ })
+  .click()
 await page.getByRole('listbox', { name: 'Designs' }).focus()
 await page.keyboard.press('ArrowRight')
 await page.frameLocator('iframe[title="window"]').locator('h1').waitFor()

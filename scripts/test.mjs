@@ -39,7 +39,13 @@ function read(file) {
 
 /** Chromium, a Java for the Nu HTML checker, and xmllint, from Debian's packages where they are missing. */
 function installTools() {
-  const wanted = [['chromium', '/usr/bin/chromium'], ['default-jre-headless', '/usr/bin/java'], ['libxml2-utils', '/usr/bin/xmllint']].filter(([, file]) => !existsSync(file)).map(([name]) => name)
+  const wanted = [
+    ['chromium', '/usr/bin/chromium'],
+    ['default-jre-headless', '/usr/bin/java'],
+    ['libxml2-utils', '/usr/bin/xmllint'],
+  ]
+    .filter(([, file]) => !existsSync(file))
+    .map(([name]) => name)
   if (wanted.length === 0) return
   say(`Installing ${wanted.join(', ')} with apt-get.`)
   const apt = process.getuid?.() === 0 ? ['apt-get'] : ['sudo', 'apt-get']

@@ -1,9 +1,9 @@
 import path from 'node:path'
+import { makeDocument, type Site } from '../src/core/fill'
 import type { AssetTable } from '../src/core/image'
-import { getTemplate, makeDocument, type Pack } from '../src/core/pack'
-import type { Site } from '../src/core/render'
+import { getTemplate, type Pack } from '../src/core/pack'
 import type { Brand, Facts } from '../src/core/site'
-import { readPack } from '../src/server/packs'
+import { readPack } from '../src/server/packs/packs'
 
 let read: Pack | null = null
 
@@ -14,10 +14,27 @@ export function testPack(): Pack {
 
 /** The templates' pictures with sizes that need no decoding: enough for the renderer, which never opens one. */
 export function testAssets(): AssetTable {
-  return Object.fromEntries(Object.values(testPack().templates).flatMap((t) => Object.entries(t.media).map(([file, { focus }]) => {
-    const id = `${t.id}/${file}`
-    return [id, { id, hash: 'ab'.repeat(32), name: file.replace(/\.\w+$/, ''), width: 1440, height: 960, bytes: 1000, vector: false, alpha: false, focus }]
-  })))
+  return Object.fromEntries(
+    Object.values(testPack().templates).flatMap((t) =>
+      Object.entries(t.media).map(([file, { focus }]) => {
+        const id = `${t.id}/${file}`
+        return [
+          id,
+          {
+            id,
+            hash: 'ab'.repeat(32),
+            name: file.replace(/\.\w+$/, ''),
+            width: 1440,
+            height: 960,
+            bytes: 1000,
+            vector: false,
+            alpha: false,
+            focus,
+          },
+        ]
+      }),
+    ),
+  )
 }
 
 export function testSite(facts: Facts = {}, brand: Brand = {}, mode: Site['mode'] = 'release'): Site {

@@ -10,5 +10,7 @@ export function random(seed: number): () => number {
 }
 
 export function randomHex(next: () => number): string {
-  return `#${Math.floor(next() * 0x1000000).toString(16).padStart(6, '0')}`
+  return `#${Math.floor(next() * 0x1000000)
+    .toString(16)
+    .padStart(6, '0')}`
 }

@@ -23,7 +23,14 @@ export type Rig = {
 export async function makeRig(): Promise<Rig> {
   const [appPort, hostPort, controlPort] = [await freePort(), await freePort(), await freePort()]
   const data = mkdtempSync(path.join(tmpdir(), 'instant-fit-'))
-  const env = { ...process.env, INSTANT_FIT_DATA: data, WEB_HOST_DATA: path.join(data, 'web-host'), WEB_HOST_PORT: String(hostPort), WEB_HOST_CONTROL_PORT: String(controlPort), NEXT_TELEMETRY_DISABLED: '1' }
+  const env = {
+    ...process.env,
+    INSTANT_FIT_DATA: data,
+    WEB_HOST_DATA: path.join(data, 'web-host'),
+    WEB_HOST_PORT: String(hostPort),
+    WEB_HOST_CONTROL_PORT: String(controlPort),
+    NEXT_TELEMETRY_DISABLED: '1',
+  }
   let app: ChildProcess | null = null
   let host: ChildProcess | null = null
   const rig: Rig = {
@@ -32,11 +39,19 @@ export async function makeRig(): Promise<Rig> {
     data,
     siteUrl: (name) => `http://${name}.localhost:${hostPort}`,
     startApp: async () => {
-      app = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '--port', String(appPort), '--hostname', '127.0.0.1'], { cwd: root, env, stdio: ['ignore', 'ignore', 'inherit'] })
+      app = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '--port', String(appPort), '--hostname', '127.0.0.1'], {
+        cwd: root,
+        env,
+        stdio: ['ignore', 'ignore', 'inherit'],
+      })
       await untilAnswers(appPort)
     },
     startHost: async (quotaBytes) => {
-      host = spawn(process.execPath, ['--import', 'tsx', 'src/standins/web-host/main.ts'], { cwd: root, env: { ...env, ...(quotaBytes === undefined ? {} : { WEB_HOST_QUOTA: String(quotaBytes) }) }, stdio: ['ignore', 'ignore', 'inherit'] })
+      host = spawn(process.execPath, ['--import', 'tsx', 'src/standins/web-host/main.ts'], {
+        cwd: root,
+        env: { ...env, ...(quotaBytes === undefined ? {} : { WEB_HOST_QUOTA: String(quotaBytes) }) },
+        stdio: ['ignore', 'ignore', 'inherit'],
+      })
       await untilAnswers(controlPort)
     },
     killApp: () => end(app, 'SIGKILL'),
@@ -76,7 +91,10 @@ async function untilAnswers(port: number): Promise<void> {
 function answers(port: number): Promise<boolean> {
   return new Promise((resolve) => {
     const socket = connect(port, '127.0.0.1')
-    socket.once('connect', () => { socket.destroy(); resolve(true) })
+    socket.once('connect', () => {
+      socket.destroy()
+      resolve(true)
+    })
     socket.once('error', () => setTimeout(() => resolve(false), 100))
   })
 }

@@ -1,7 +1,12 @@
 declare module 'tr46' {
   type Options = {
-    checkBidi?: boolean; checkHyphens?: boolean; checkJoiners?: boolean; useSTD3ASCIIRules?: boolean
-    transitionalProcessing?: boolean; verifyDNSLength?: boolean; ignoreInvalidPunycode?: boolean
+    checkBidi?: boolean
+    checkHyphens?: boolean
+    checkJoiners?: boolean
+    useSTD3ASCIIRules?: boolean
+    transitionalProcessing?: boolean
+    verifyDNSLength?: boolean
+    ignoreInvalidPunycode?: boolean
   }
   export function toASCII(domain: string, options?: Options): string | null
   export function toUnicode(domain: string, options?: Options): { domain: string; error: boolean }
@@ -12,9 +17,19 @@ declare module 'subset-font' {
 }
 
 declare module 'fontkit' {
-  export type Glyph = { id: number; advanceWidth: number; bbox: { minX: number; maxX: number; minY: number; maxY: number }; path: { toSVG(): string } | undefined }
+  export type Glyph = {
+    id: number
+    advanceWidth: number
+    bbox: { minX: number; maxX: number; minY: number; maxY: number }
+    path: { toSVG(): string } | undefined
+  }
   export type Font = {
-    unitsPerEm: number; xHeight: number; capHeight: number; italicAngle: number; familyName: string | null; characterSet: number[]
+    unitsPerEm: number
+    xHeight: number
+    capHeight: number
+    italicAngle: number
+    familyName: string | null
+    characterSet: number[]
     variationAxes: Partial<Record<string, { min: number; max: number; default: number }>>
     layout(text: string): { glyphs: Glyph[]; advanceWidth: number }
     hasGlyphForCodePoint(point: number): boolean

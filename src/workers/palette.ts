@@ -3,7 +3,9 @@ import { findPalette, type PaletteColour } from '../core/image'
 /** The longest side that a picture is looked at with, in px: shares of colours do not need more. */
 const LOOK_PX = 1200
 
-export type PaletteReply = { readonly id: number; readonly ok: true; readonly colours: readonly PaletteColour[]; readonly spentMs: number } | { readonly id: number; readonly ok: false }
+export type PaletteReply =
+  | { readonly id: number; readonly ok: true; readonly colours: readonly PaletteColour[]; readonly spentMs: number }
+  | { readonly id: number; readonly ok: false }
 
 /** Finds the colours of a picture off the main thread: a file in, the few that matter out. */
 self.addEventListener('message', (event: MessageEvent<{ readonly id: number; readonly file: Blob | ImageBitmap }>) => {

@@ -4,62 +4,86 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { chromium, type Page } from '@playwright/test'
-import { getTemplate, makeDocument } from '../../src/core/pack'
-import { makeDraftPainter, renderPage, type ReleaseFiles, type Site } from '../../src/core/render'
-import { applyEdit, homePage, type SectionId } from '../../src/core/site'
-import { testPack, testSite } from '../pack'
+import { countLeftovers, makeDocument, type Site } from '../../src/core/fill'
+import { getTemplate } from '../../src/core/pack'
+import { makeDraftPainter, renderPage, type ReleaseFiles } from '../../src/core/render'
+import { homePage, pagesOf, sectionsOn, type Edit, type SectionId } from '../../src/core/site'
+import { siteOfPages } from '../large-site'
+import { testPack } from '../pack'
 import { makeRig } from '../rig'
+import { edited, setText } from '../site'
 import { benchBrand, benchPaletteInCore, benchSchemes } from './brand'
+import { benchLargeJob, benchJobList } from './large-job'
 import { line, percentiles, time } from './report'
 import { benchBrief, benchPuttingOn, benchTryOns } from './template-room'
 
-const FILES: ReleaseFiles = { origin: 'https://client.example', stylesheet: 'style.css', preloads: [], icons: { svg: 'a.svg', ico: 'a.ico', touch: 'a.png', manifest: 'site.webmanifest' } }
-
-/** A site of many pages: the template's five, again and again. */
-function siteOfPages(count: number): Site {
-  const site = testSite({ name: 'Bench' })
-  const pages = Array.from({ length: count }, (_, i) => {
-    const page = site.document.pages[i % site.document.pages.length]!
-    return i < 5 ? page : { ...page, id: `p${i}` as never, segment: `p${i}`, sections: page.sections.map((s) => ({ ...s, id: `p${i}.${s.id}` as SectionId })) }
-  })
-  return { ...site, document: { ...site.document, pages } }
+const FILES: ReleaseFiles = {
+  origin: 'https://client.example',
+  stylesheet: 'style.css',
+  preloads: [],
+  icons: { svg: 'a.svg', ico: 'a.ico', touch: 'a.png', manifest: 'site.webmanifest' },
 }
 
 function benchRendering(): void {
-  const render = (site: Site): void => site.document.pages.forEach((page) => void renderPage(site, page, FILES))
+  const render = (site: Site): void => pagesOf(site.document).forEach((page) => void renderPage(site, page, FILES))
   const small = siteOfPages(5)
-  const sites = (count: number): number => time(() => { for (let i = 0; i < count; i++) render(small) }) / (count * 5)
+  const sites = (count: number): number =>
+    time(() => {
+      for (let i = 0; i < count; i++) render(small)
+    }) /
+    (count * 5)
   sites(100)
   const [few, many] = [sites(20), sites(200)]
   line('rendering on one core, 1,000 pages of five-page sites', `${Math.round(1000 / many)} pages a second`, '1,000 a second')
   line('cost of a page, among 1,000 against among 100', `${(many / few).toFixed(2)} times`, 'about 1, linear')
   const large = siteOfPages(1000)
   render(large)
-  line('one site of 1,000 pages, every page in its two menus', `${Math.round(1_000_000 / time(() => render(large)))} pages a second`, 'the menus alone are 2 million links')
+  line(
+    'one site of 1,000 pages, every page in its two menus',
+    `${Math.round(1_000_000 / time(() => render(large)))} pages a second`,
+    'the menus alone are 2 million links',
+  )
+}
+
+/** A key press on the home page, twelve sections long: the edit, the drawing and the counts that the bar shows. */
+function keyPresses(site: Site): number[] {
+  const home = homePage(site.document)
+  const twice = sectionsOn(site.document, home.id).map((s, i): Edit => ({
+    type: 'section/insert',
+    section: { ...s, id: `more.${i}` as SectionId, rank: `b0${i}` },
+  }))
+  let now: Site = { ...site, document: edited(site.document, ...twice) }
+  const paint = makeDraftPainter()
+  const press = (i: number): void => {
+    now = { ...now, document: edited(now.document, setText('home.hero', 'heading', `Heading ${i}`)) }
+    paint(now, homePage(now.document))
+    countLeftovers(now.pack, now.document)
+  }
+  for (let i = 0; i < 100; i++) press(i)
+  return Array.from({ length: 500 }, (_, i) => time(() => press(i)))
 }
 
 function benchEditing(): void {
-  const base = testSite({ name: 'Bench' }, {}, 'draft')
-  const home = homePage(base.document)
-  const twice = { ...home, sections: [...home.sections, ...home.sections.map((s) => ({ ...s, id: `more.${s.id}` as SectionId }))] }
-  let site: Site = { ...base, document: { ...base.document, pages: [twice, ...base.document.pages.slice(1)] } }
-  const paint = makeDraftPainter()
-  paint(site, homePage(site.document))
-  const times = Array.from({ length: 500 }, (_, i) => time(() => {
-    const applied = applyEdit(site.document, { type: 'slot/set', section: 'home.hero' as SectionId, slot: 'heading', value: { type: 'text', text: `Heading ${i}` } })
-    if (applied.ok) site = { ...site, document: applied.document }
-    paint(site, homePage(site.document))
-  }))
-  line('a key press, computed: edit and drawing of a 12-section page', percentiles(times), 'within a frame of 16 ms')
+  const draft = (pages: number): Site => ({ ...siteOfPages(pages), mode: 'draft' })
+  const [small, large] = [keyPresses(draft(5)), keyPresses(draft(200))]
+  line('a key press, computed: edit, drawing of a 12-section page, counts', percentiles(small), 'within a frame of 16 ms')
+  line('the same on a site of 200 pages', percentiles(large), 'as on one of five')
+  const median = (of: readonly number[]): number => of.toSorted((a, b) => a - b)[Math.floor(of.length / 2)] ?? 0
+  line('a key press among 200 pages against among five, medians', `${(median(large) / median(small)).toFixed(2)} times`, '1.3 at most')
 }
 
 function benchDocument(): void {
-  const document = makeDocument(getTemplate(testPack(), 'tallow'), {}, {})
-  line('a new site document', percentiles(Array.from({ length: 200 }, () => time(() => void makeDocument(getTemplate(testPack(), 'tallow'), {}, {})))), `${document.pages.length} pages`)
+  const tallow = getTemplate(testPack(), 'tallow')
+  const times = Array.from({ length: 200 }, () => time(() => void makeDocument(tallow, {}, {})))
+  line('a new site document', percentiles(times), `${tallow.pages.length} pages`)
 }
 
 async function benchInterface(page: Page, app: string): Promise<void> {
-  const response = await fetch(`${app}/api/jobs`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ template: 'tallow', facts: { name: 'Bench' }, brand: {} }) })
+  const response = await fetch(`${app}/api/jobs`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ template: 'tallow', facts: { name: 'Bench' }, brand: {} }),
+  })
   const { job } = (await response.json()) as { job: string }
   await page.goto(`${app}/jobs/${job}/content`)
   const cell = page.getByRole('textbox', { name: 'Hero: Heading', exact: true })
@@ -69,21 +93,25 @@ async function benchInterface(page: Page, app: string): Promise<void> {
     const sheets = [...document.querySelectorAll('iframe')].map((f) => f.contentDocument!)
     const bench: { drawn: number[]; painted: number[] } = { drawn: [], painted: [] }
     ;(window as unknown as { bench: typeof bench }).bench = bench
-    window.addEventListener('beforeinput', () => {
-      const start = performance.now()
-      const wait = new MutationObserver(() => {
-        wait.disconnect()
-        const words = sheets.map((d) => d.querySelector('h1')!.textContent)
-        if (new Set(words).size === 1) bench.drawn.push(performance.now() - start)
-        requestAnimationFrame(() => {
-          const channel = new MessageChannel()
-          channel.port1.addEventListener('message', () => bench.painted.push(performance.now() - start), { once: true })
-          channel.port1.start()
-          channel.port2.postMessage(0)
+    window.addEventListener(
+      'beforeinput',
+      () => {
+        const start = performance.now()
+        const wait = new MutationObserver(() => {
+          wait.disconnect()
+          const words = sheets.map((d) => d.querySelector('h1')!.textContent)
+          if (new Set(words).size === 1) bench.drawn.push(performance.now() - start)
+          requestAnimationFrame(() => {
+            const channel = new MessageChannel()
+            channel.port1.addEventListener('message', () => bench.painted.push(performance.now() - start), { once: true })
+            channel.port1.start()
+            channel.port2.postMessage(0)
+          })
         })
-      })
-      wait.observe(sheets[2]!.querySelector('h1')!, { childList: true, characterData: true, subtree: true })
-    }, true)
+        wait.observe(sheets[2]!.querySelector('h1')!, { childList: true, characterData: true, subtree: true })
+      },
+      true,
+    )
   })
   await cell.pressSequentially('It is the hour before the shop opens and everything is still to do', { delay: 120 })
   const found = await page.evaluate(() => (window as unknown as { bench: { drawn: number[]; painted: number[] } }).bench)
@@ -92,21 +120,36 @@ async function benchInterface(page: Page, app: string): Promise<void> {
 }
 
 async function benchPublishing(app: string): Promise<void> {
-  const ask = async (url: string, method: string, body: unknown): Promise<string> => (await fetch(app + url, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })).text()
-  const { job } = JSON.parse(await ask('/api/jobs', 'POST', { template: 'tallow', facts: { name: 'Bench Publishing' }, brand: {} })) as { job: string }
+  const ask = async (url: string, method: string, body: unknown): Promise<string> =>
+    (await fetch(app + url, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })).text()
+  const { job } = JSON.parse(await ask('/api/jobs', 'POST', { template: 'tallow', facts: { name: 'Bench Publishing' }, brand: {} })) as {
+    job: string
+  }
   await ask(`/api/jobs/${job}/address`, 'PUT', { name: 'bench' })
   const publish = async (): Promise<{ sentFiles: number }> => {
-    const prepared = JSON.parse((await ask(`/api/jobs/${job}/prepare`, 'POST', {})).trim().split('\n').at(-1) ?? '') as { result: { release: string } }
-    const sent = JSON.parse((await ask(`/api/jobs/${job}/publish`, 'POST', { release: prepared.result.release })).trim().split('\n').at(-1) ?? '') as { result: { sentFiles: number } }
+    const prepared = JSON.parse((await ask(`/api/jobs/${job}/prepare`, 'POST', {})).trim().split('\n').at(-1) ?? '') as {
+      result: { revision: number }
+    }
+    const sent = JSON.parse(
+      (await ask(`/api/jobs/${job}/publish`, 'POST', { revision: prepared.result.revision })).trim().split('\n').at(-1) ?? '',
+    ) as { result: { sentFiles: number } }
     return sent.result
   }
   const firstStart = performance.now()
   const first = await publish()
-  line('first publishing of the eight-page site, pictures made', `${((performance.now() - firstStart) / 1000).toFixed(1)} s, ${first.sentFiles} files`, 'no figure')
+  line(
+    'first publishing of the eight-page site, pictures made',
+    `${((performance.now() - firstStart) / 1000).toFixed(1)} s, ${first.sentFiles} files`,
+    'no figure',
+  )
   const times: number[] = []
   let files = 0
   for (let i = 0; i < 15; i++) {
-    await ask(`/api/jobs/${job}/edits`, 'POST', { base: i, rows: [{ id: `bench-row-${i}`, edit: { type: 'slot/set', section: 'home.hero', slot: 'heading', value: { type: 'text', text: `Heading ${i}` } }, group: `g${i}`, mark: 'do' }] })
+    await ask(`/api/jobs/${job}/edits`, 'POST', {
+      base: i,
+      who: null,
+      rows: [{ id: `bench-row-${i}`, gesture: `g${i}`, undoes: null, edit: setText('home.hero', 'heading', `Heading ${i}`) }],
+    })
     const start = performance.now()
     files = (await publish()).sentFiles
     times.push(performance.now() - start)
@@ -114,7 +157,9 @@ async function benchPublishing(app: string): Promise<void> {
   line(`publishing again after one changed text (${files} file sent)`, percentiles(times), 'under 500 ms')
 }
 
-console.log(`Baseline: this machine, ${process.platform} ${process.arch}, Node ${process.version}, headless Chromium without a graphics card.\n`)
+console.log(
+  `Baseline: this machine, ${process.platform} ${process.arch}, Node ${process.version}, headless Chromium without a graphics card.\n`,
+)
 process.env.INSTANT_FIT_DATA = mkdtempSync(path.join(tmpdir(), 'instant-fit-bench-'))
 benchRendering()
 benchEditing()
@@ -122,13 +167,25 @@ benchSchemes()
 await benchPaletteInCore()
 benchDocument()
 benchPuttingOn()
+await benchLargeJob()
 const rig = await makeRig()
 try {
   await rig.startHost()
   await rig.startApp()
-  const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-quic', '--no-first-run'] })
+  const browser = await chromium.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: [
+      '--no-sandbox',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+      '--disable-quic',
+      '--no-first-run',
+    ],
+  })
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
   await benchInterface(page, rig.app)
+  await benchJobList(rig)
   await benchBrief(page, rig.app)
   await benchTryOns(page, rig.app)
   await benchBrand(page, rig.app)

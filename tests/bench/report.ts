@@ -1,7 +1,8 @@
 import { performance } from 'node:perf_hooks'
 
 /** Prints one figure beside what is wanted. Nothing is asserted. */
-export const line = (what: string, found: string, wanted: string): void => console.log(`${what.padEnd(64)} ${found.padEnd(34)} wanted: ${wanted}`)
+export const line = (what: string, found: string, wanted: string): void =>
+  console.log(`${what.padEnd(64)} ${found.padEnd(34)} wanted: ${wanted}`)
 const at = (sorted: readonly number[], share: number): number => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))] ?? 0
 export const percentiles = (times: readonly number[], unit = 'ms'): string => {
   const sorted = [...times].sort((a, b) => a - b)

@@ -3,7 +3,7 @@ import { expect, test, type Locator, type Page } from '@playwright/test'
 import sharp from 'sharp'
 import subsetFont from 'subset-font'
 import { FAMILIES } from '../../src/core/type'
-import { fontFilePath } from '../../src/server/fonts'
+import { fontFilePath } from '../../src/server/media/fonts'
 import { APP, makeJob, saved, sheet } from './screen'
 
 test.describe.configure({ mode: 'parallel' })
@@ -17,12 +17,15 @@ async function openBrand(page: Page, name: string, part?: string): Promise<strin
   if (part) await page.getByRole('tab', { name: part }).click()
   return job
 }
-const style = (of: Locator, property: string): Promise<string> => of.evaluate((e, name) => getComputedStyle(e).getPropertyValue(name), property)
+const style = (of: Locator, property: string): Promise<string> =>
+  of.evaluate((e, name) => getComputedStyle(e).getPropertyValue(name), property)
 const number = async (of: Locator, property: string): Promise<number> => Number.parseFloat(await style(of, property))
 const undo = (page: Page): Promise<void> => page.getByRole('button', { name: 'Undo', exact: true }).click()
 const field = (page: Page, name: string): Locator => page.getByRole('textbox', { name, exact: true })
 
-test('a role set by hand is used where it can be read; where not, the nearest colour that passes is drawn and offered', async ({ page }) => {
+test('a role set by hand is used where it can be read; where not, the nearest colour that passes is drawn and offered', async ({
+  page,
+}) => {
   await openBrand(page, 'By hand')
   const link = sheet(page, 'phone').locator('main a:not(.button)').first()
   const before = await style(link, 'color')
@@ -57,9 +60,13 @@ test('two digits are taken as a grey, and a see-through colour is told with what
   await expect(page.getByRole('alert').filter({ hasText: /see-through \(40 %\).*looks like #9da1e9/ })).toBeVisible()
 })
 
-test('the few colours of a photo are found off the main thread, with their shares, and become the brand’s in one step', async ({ page }) => {
+test('the few colours of a photo are found off the main thread, with their shares, and become the brand’s in one step', async ({
+  page,
+}) => {
   await openBrand(page, 'From a photo')
-  const flag = Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="4000" height="3000"><rect width="4000" height="3000" fill="#1d4e5f"/><rect width="4000" height="900" fill="#e0a526"/><rect y="2700" width="4000" height="300" fill="#ffffff"/></svg>')
+  const flag = Buffer.from(
+    '<svg xmlns="http://www.w3.org/2000/svg" width="4000" height="3000"><rect width="4000" height="3000" fill="#1d4e5f"/><rect width="4000" height="900" fill="#e0a526"/><rect y="2700" width="4000" height="300" fill="#ffffff"/></svg>',
+  )
   const photo = await sharp(flag).png().toBuffer()
   await page.getByLabel('Photo to take colours from').setInputFiles({ name: 'shop-front.png', mimeType: 'image/png', buffer: photo })
   const list = page.getByRole('group', { name: 'Colours from a picture' }).getByRole('listitem')
@@ -72,7 +79,9 @@ test('the few colours of a photo are found off the main thread, with their share
   await expect(field(page, 'Second colour')).toHaveValue('#e0a526')
   await undo(page)
   await expect(field(page, 'Brand colour')).toHaveValue('')
-  await page.getByLabel('Photo to take colours from').setInputFiles({ name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('no picture') })
+  await page
+    .getByLabel('Photo to take colours from')
+    .setInputFiles({ name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('no picture') })
   await expect(page.getByRole('alert').filter({ hasText: 'No colours could be read from “notes.txt”' })).toBeVisible()
 })
 
@@ -119,13 +128,16 @@ test('a size set for desktop brings the phone along, both within limits, on all 
   await expect.poll(() => number(heading('desktop'), 'font-size')).toBe(own)
 })
 
-test('families are offered with reasons and licences, reach every sheet, and weight, case and spacing reach buttons and menus', async ({ page }) => {
+test('families are offered with reasons and licences, reach every sheet, and weight, case and spacing reach buttons and menus', async ({
+  page,
+}) => {
   await openBrand(page, 'Families', 'Type')
   await page.getByRole('button', { name: 'Headings: Vollkorn' }).click()
   const list = page.getByRole('dialog', { name: 'Headings' })
   await expect(list.getByRole('listitem')).toHaveCount(Object.keys(FAMILIES).length)
   await list.getByRole('button', { name: /^Playfair Display/ }).click()
-  for (const name of SHEETS) await expect.poll(() => style(sheet(page, name).locator('h1').first(), 'font-family')).toContain('Playfair Display')
+  for (const name of SHEETS)
+    await expect.poll(() => style(sheet(page, name).locator('h1').first(), 'font-family')).toContain('Playfair Display')
   await page.getByRole('button', { name: 'Text: Alegreya Sans' }).click()
   const best = page.getByRole('dialog', { name: 'Text' }).getByRole('listitem').first()
   await expect(best).toContainText(/Goes with Playfair Display: serifs against plain letters: plainly two; small letters equally high/)
@@ -141,16 +153,21 @@ test('families are offered with reasons and licences, reach every sheet, and wei
   await saved(page)
 })
 
-test('the client’s own font files come in with what they permit and lack, are worn, and are refused when they must be', async ({ page }) => {
+test('the client’s own font files come in with what they permit and lack, are worn, and are refused when they must be', async ({
+  page,
+}) => {
   await openBrand(page, 'Łukasz Ślęczka', 'Type')
   const source = readFileSync(fontFilePath(FAMILIES.fraunces!.files[0]!))
   const sound = Buffer.from(await subsetFont(source, 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz .,', { targetFormat: 'sfnt' }))
   const closed = Buffer.from(sound)
-  for (let i = 0; i < closed.readUInt16BE(4); i++) if (closed.toString('latin1', 12 + 16 * i, 16 + 16 * i) === 'OS/2') closed.writeUInt16BE(2, closed.readUInt32BE(20 + 16 * i) + 8)
+  for (let i = 0; i < closed.readUInt16BE(4); i++)
+    if (closed.toString('latin1', 12 + 16 * i, 16 + 16 * i) === 'OS/2') closed.writeUInt16BE(2, closed.readUInt32BE(20 + 16 * i) + 8)
   const own = page.getByRole('group', { name: 'The client’s own fonts' })
   await page.getByLabel('Font files').setInputFiles([
-    { name: 'own.ttf', mimeType: 'font/ttf', buffer: sound }, { name: 'closed.ttf', mimeType: 'font/ttf', buffer: closed },
-    { name: 'torn.ttf', mimeType: 'font/ttf', buffer: sound.subarray(0, 900) }, { name: 'many.ttc', mimeType: 'font/collection', buffer: Buffer.from(`ttcf${'\0'.repeat(60)}`) },
+    { name: 'own.ttf', mimeType: 'font/ttf', buffer: sound },
+    { name: 'closed.ttf', mimeType: 'font/ttf', buffer: closed },
+    { name: 'torn.ttf', mimeType: 'font/ttf', buffer: sound.subarray(0, 900) },
+    { name: 'many.ttc', mimeType: 'font/collection', buffer: Buffer.from(`ttcf${'\0'.repeat(60)}`) },
   ])
   await expect(own.getByText(/lacks \d+ letters that this site uses: .*Ł/)).toBeVisible()
   await expect(own.getByRole('alert')).toHaveCount(3)
@@ -158,10 +175,20 @@ test('the client’s own font files come in with what they permit and lack, are 
   await expect(own.getByRole('alert').nth(1)).toContainText('damaged')
   await expect(own.getByRole('alert').nth(2)).toContainText('collection')
   await page.getByRole('button', { name: 'Headings: Vollkorn' }).click()
-  await page.getByRole('dialog', { name: 'Headings' }).getByRole('button', { name: /^Fraunces/ }).first().click()
+  await page
+    .getByRole('dialog', { name: 'Headings' })
+    .getByRole('button', { name: /^Fraunces/ })
+    .first()
+    .click()
   const heading = sheet(page, 'desktop').locator('h1').first()
   await expect.poll(() => style(heading, 'font-family')).toContain('Fraunces')
-  await expect.poll(() => sheet(page, 'desktop').locator('body').evaluate((body) => [...body.ownerDocument.fonts].some((face) => face.family.includes('Fraunces') && face.status === 'loaded'))).toBe(true)
+  await expect
+    .poll(() =>
+      sheet(page, 'desktop')
+        .locator('body')
+        .evaluate((body) => [...body.ownerDocument.fonts].some((face) => face.family.includes('Fraunces') && face.status === 'loaded')),
+    )
+    .toBe(true)
   await own.getByRole('button', { name: 'Take out Fraunces' }).click()
   await expect.poll(() => style(heading, 'font-family')).toContain('Vollkorn')
   await undo(page)
@@ -198,7 +225,8 @@ test('a logo is trimmed, told of, sized apart on the phone; without one the name
   await page.getByRole('radio', { name: 'set as a logo' }).click()
   await field(page, 'Words').fill('H & S')
   await expect(sheet(page, 'phone').locator('.wordmark').first()).toHaveText('H & S')
-  const svg = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 300 120"><circle cx="60" cy="60" r="30" fill="#1c6b70"/><rect x="130" y="45" width="60" height="30" fill="#1c6b70"/><rect x="198" y="45" width="60" height="30" fill="#1c6b70"/></svg>'
+  const svg =
+    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 300 120"><circle cx="60" cy="60" r="30" fill="#1c6b70"/><rect x="130" y="45" width="60" height="30" fill="#1c6b70"/><rect x="198" y="45" width="60" height="30" fill="#1c6b70"/></svg>'
   await page.getByLabel('Logo file').setInputFiles({ name: 'logo.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) })
   await expect(page.getByText(/Its empty margins, \d+ % of it, were cut off/)).toBeVisible()
   const logo = (name: (typeof SHEETS)[number]): Locator => sheet(page, name).locator('header img.logo')
@@ -210,7 +238,9 @@ test('a logo is trimmed, told of, sized apart on the phone; without one the name
   await page.getByRole('radio', { name: 'letters' }).click()
   await field(page, 'Letters').fill('Q')
   await expect.poll(() => icon.getAttribute('src')).toMatch(/letters=Q.*mark=&/)
-  const drawn = await page.request.get(`${APP}/api/jobs/${job}/icon?letters=Q&mark=&family=vollkorn&ground=%23102030&ink=%23ffffff&form=round`)
+  const drawn = await page.request.get(
+    `${APP}/api/jobs/${job}/icon?letters=Q&mark=&family=vollkorn&ground=%23102030&ink=%23ffffff&form=round`,
+  )
   expect(await drawn.text()).toContain('rx="32"')
   await saved(page)
 })
@@ -222,7 +252,10 @@ test('a brand taken out as design tokens comes into another job, seen before it 
   await field(page, 'Third colour').fill('#7a2e1d') // With three colours the sheet is at its longest.
   await page.getByRole('tab', { name: 'In and out' }).click()
   await expect(page.getByRole('region', { name: 'What was computed' })).toContainText('--brand-colour: #34568b;')
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save as design tokens (JSON)' }).click()])
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save as design tokens (JSON)' }).click(),
+  ])
   expect(download.suggestedFilename()).toBe('giver.tokens.json')
   const file = await download.path()
   await saved(page)
@@ -236,7 +269,8 @@ test('a brand taken out as design tokens comes into another job, seen before it 
   await expect(page.getByText('brand colour: #34568b')).toBeVisible()
   expect(await style(sheet(page, 'phone').locator('.button').first(), 'background-color')).not.toBe('rgb(52, 86, 139)')
   await page.getByRole('button', { name: 'Set these' }).click()
-  for (const name of SHEETS) await expect.poll(() => style(sheet(page, name).locator('.button').first(), 'background-color')).toBe('rgb(52, 86, 139)')
+  for (const name of SHEETS)
+    await expect.poll(() => style(sheet(page, name).locator('.button').first(), 'background-color')).toBe('rgb(52, 86, 139)')
   await undo(page)
   await expect.poll(() => style(sheet(page, 'phone').locator('.button').first(), 'background-color')).not.toBe('rgb(52, 86, 139)')
   await page.getByRole('textbox', { name: 'Tokens as text' }).fill('{"a": 1')

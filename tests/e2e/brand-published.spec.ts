@@ -4,11 +4,11 @@ import { expect, test, type Page } from '@playwright/test'
 import sharp from 'sharp'
 import subsetFont from 'subset-font'
 import { apply, publish } from '../../scripts/seed'
+import { contrastRatio } from '../../src/core/colour'
 import type { AssetInfo } from '../../src/core/image'
 import type { OwnFont, SectionId } from '../../src/core/site'
 import { FAMILIES } from '../../src/core/type'
-import { fontFilePath } from '../../src/server/fonts'
-import { contrastRatio } from '../../src/core/colour'
+import { fontFilePath } from '../../src/server/media/fonts'
 import { APP, askHost, makeJob, siteUrl } from './screen'
 
 test.describe.configure({ mode: 'parallel' })
@@ -24,8 +24,15 @@ test('a site that leaves light or dark to its visitors reads well in both, and w
   const job = await makeJob({ name: 'Dusk and Dawn', facts: { phone: '01632 960111' }, colour: '#8a2d5c' })
   const svg = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 200 50"><path fill="#301020" d="M0 0h40v50H0zM60 10h140v30H60z"/></svg>'
   const { asset: logo } = await send<{ asset: AssetInfo }>(`${APP}/api/jobs/${job}/assets?as=logo&name=logo.svg`, svg)
-  const { asset: onDark } = await send<{ asset: AssetInfo }>(`${APP}/api/assets/one-colour`, JSON.stringify({ asset: logo.id, colour: '#ffffff', job }))
-  await apply(APP, job, [{ type: 'scheme/set', scheme: null, dark: 'visitor' }, { type: 'brand/set', part: 'logo', value: logo.id }, { type: 'brand/set', part: 'logo-on-dark', value: onDark.id }])
+  const { asset: onDark } = await send<{ asset: AssetInfo }>(
+    `${APP}/api/assets/one-colour`,
+    JSON.stringify({ asset: logo.id, colour: '#ffffff', job }),
+  )
+  await apply(APP, job, [
+    { type: 'dress/set', part: 'dark', value: 'visitor' },
+    { type: 'brand/set', part: 'logo', value: logo.id },
+    { type: 'brand/set', part: 'logo-on-dark', value: onDark.id },
+  ])
   await publish(APP, job, 'dusk-and-dawn')
   const seen: Record<string, string> = {}
   for (const colorScheme of ['light', 'dark'] as const) {
@@ -42,32 +49,60 @@ test('a site that leaves light or dark to its visitors reads well in both, and w
   expect(light(seen.dark!)).toBeLessThan(60)
   expect(seen['light logo']).not.toBe(seen['dark logo'])
   const home = await askHost(siteUrl('dusk-and-dawn'), '/')
-  expect(home.text).toMatch(/theme-color" content="#\w{6}" media="\(prefers-color-scheme: light\)".*\n?.*theme-color" content="#\w{6}" media="\(prefers-color-scheme: dark\)"/)
-  for (const [file, type] of [['/favicon.svg', 'image/svg+xml'], ['/favicon.ico', 'image/'], ['/apple-touch-icon.png', 'image/png'], ['/icon-192.png', 'image/png'], ['/icon-512.png', 'image/png'], ['/icon-maskable-512.png', 'image/png'], ['/site.webmanifest', 'manifest']] as const) {
+  expect(home.text).toMatch(
+    /theme-color" content="#\w{6}" media="\(prefers-color-scheme: light\)".*\n?.*theme-color" content="#\w{6}" media="\(prefers-color-scheme: dark\)"/,
+  )
+  for (const [file, type] of [
+    ['/favicon.svg', 'image/svg+xml'],
+    ['/favicon.ico', 'image/'],
+    ['/apple-touch-icon.png', 'image/png'],
+    ['/icon-192.png', 'image/png'],
+    ['/icon-512.png', 'image/png'],
+    ['/icon-maskable-512.png', 'image/png'],
+    ['/site.webmanifest', 'manifest'],
+  ] as const) {
     const answer = await askHost(siteUrl('dusk-and-dawn'), file)
     expect(answer.status, file).toBe(200)
     expect(String(answer.headers['content-type']), file).toContain(type)
   }
 })
 
-test('a client’s font that may not be cut is published whole, one that may with the letters used alone, and both are loaded', async ({ page }) => {
+test('a client’s font that may not be cut is published whole, one that may with the letters used alone, and both are loaded', async ({
+  page,
+}) => {
   test.setTimeout(240_000)
   const job = await makeJob({ name: 'Own Letters' })
   const letters = 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789 .,;:!?’&-–£'
   const file = async (key: string, fsType: number): Promise<Buffer> => {
     const font = Buffer.from(await subsetFont(readFileSync(fontFilePath(FAMILIES[key]!.files[0]!)), letters, { targetFormat: 'sfnt' }))
-    for (let i = 0; i < font.readUInt16BE(4); i++) if (font.toString('latin1', 12 + 16 * i, 16 + 16 * i) === 'OS/2') font.writeUInt16BE(fsType, font.readUInt32BE(20 + 16 * i) + 8)
+    for (let i = 0; i < font.readUInt16BE(4); i++)
+      if (font.toString('latin1', 12 + 16 * i, 16 + 16 * i) === 'OS/2') font.writeUInt16BE(fsType, font.readUInt32BE(20 + 16 * i) + 8)
     return font
   }
   const [whole, free] = [await file('oswald', 0x100), await file('bitter', 0)]
-  const fonts = await Promise.all([whole, free].map(async (bytes) => (await send<{ font: OwnFont }>(`${APP}/api/jobs/${job}/fonts?name=own.ttf`, bytes)).font))
-  await apply(APP, job, [{ type: 'brand/set', part: 'fonts', value: fonts }, { type: 'brand/set', part: 'display', value: fonts[0]!.family }, { type: 'brand/set', part: 'text', value: fonts[1]!.family }])
+  const fonts = await Promise.all(
+    [whole, free].map(async (bytes) => (await send<{ font: OwnFont }>(`${APP}/api/jobs/${job}/fonts?name=own.ttf`, bytes)).font),
+  )
+  await apply(APP, job, [
+    { type: 'brand/set', part: 'fonts', value: fonts },
+    { type: 'brand/set', part: 'display', value: fonts[0]!.family },
+    { type: 'brand/set', part: 'text', value: fonts[1]!.family },
+  ])
   await publish(APP, job, 'own-letters')
   const asked: string[] = []
-  page.on('response', (response) => { if (response.url().includes('/fonts/')) asked.push(response.url()) })
+  page.on('response', (response) => {
+    if (response.url().includes('/fonts/')) asked.push(response.url())
+  })
   await page.goto(siteUrl('own-letters'))
   await page.evaluate(() => document.fonts.ready)
-  expect(await page.evaluate(() => [...document.fonts].filter((f) => f.status === 'loaded').map((f) => f.family.replaceAll('"', '')).sort())).toEqual(['Bitter own', 'Oswald own'])
+  expect(
+    await page.evaluate(() =>
+      [...document.fonts]
+        .filter((f) => f.status === 'loaded')
+        .map((f) => f.family.replaceAll('"', ''))
+        .sort(),
+    ),
+  ).toEqual(['Bitter own', 'Oswald own'])
   const uncut = asked.find((url) => url.endsWith('.ttf'))!
   const published = await page.evaluate(async (url) => [...new Uint8Array(await (await fetch(url)).arrayBuffer())], uncut)
   expect(Buffer.from(published).equals(whole)).toBe(true)
@@ -76,29 +111,39 @@ test('a client’s font that may not be cut is published whole, one that may wit
 
 /** Every pixel under the words of an element, the words themselves unseen. */
 async function groundOf(page: Page, selector: string): Promise<Buffer> {
-  const hide = await page.addStyleTag({ content: `${selector},${selector} *{color:transparent!important;text-decoration-color:transparent!important}${selector} .button{visibility:hidden}` })
+  const hide = await page.addStyleTag({
+    content: `${selector},${selector} *{color:transparent!important;text-decoration-color:transparent!important}${selector} .button{visibility:hidden}`,
+  })
   const shot = await page.locator(selector).screenshot()
   await hide.evaluate((style) => (style as HTMLElement).remove())
   // Its outermost pixels are shared with what lies beside it, where it ends between two.
   const { width, height } = await sharp(shot).metadata()
-  return sharp(shot).extract({ left: 2, top: 2, width: width - 4, height: height - 4 }).removeAlpha().raw().toBuffer()
+  return sharp(shot)
+    .extract({ left: 2, top: 2, width: width - 4, height: height - 4 })
+    .removeAlpha()
+    .raw()
+    .toBuffer()
 }
 
-test('over a picture half white and half black the words can be read at every width, and over a dark one the veil is thinner', async ({ page }) => {
+test('over a picture half white and half black the words can be read at every width, and over a dark one the veil is thinner', async ({
+  page,
+}) => {
   test.setTimeout(240_000)
   // No colour on its way while the words are hidden.
   await page.emulateMedia({ reducedMotion: 'reduce' })
   const job = await makeJob({ name: 'Half and half' })
-  const { document } = (await (await fetch(`${APP}/api/jobs/${job}`)).json()) as { document: { pages: { sections: { id: string }[] }[] } }
-  const hero = document.pages[0]!.sections[0]!.id as SectionId
+  const hero = 'home.hero' as SectionId
   const picture = async (rects: string): Promise<string> => {
-    const bytes = await sharp(Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" width="1800" height="1200">${rects}</svg>`)).jpeg({ quality: 95 }).toBuffer()
+    const bytes = await sharp(Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" width="1800" height="1200">${rects}</svg>`))
+      .jpeg({ quality: 95 })
+      .toBuffer()
     return (await send<{ asset: AssetInfo }>(`${APP}/api/jobs/${job}/assets?name=half.jpg`, bytes)).asset.id
   }
   const wear = async (asset: string): Promise<void> => {
     await apply(APP, job, [
-      { type: 'section/set', section: hero, part: 'design', value: 'gate' }, { type: 'section/set', section: hero, part: 'tone', value: 'picture' },
-      { type: 'slot/set', section: hero, slot: 'picture', value: { type: 'image', asset, alt: '' } },
+      { type: 'section/set', section: hero, part: 'design', value: 'gate' },
+      { type: 'section/set', section: hero, part: 'tone', value: 'picture' },
+      { type: 'slot/set', section: hero, entry: null, slot: 'picture', value: { type: 'image', asset, alt: '' } },
     ])
     await publish(APP, job, 'half-and-half')
   }
@@ -112,7 +157,8 @@ test('over a picture half white and half black the words can be read at every wi
     const hex = (...rgb: (number | undefined)[]): string => `#${rgb.map((v) => (v ?? 0).toString(16).padStart(2, '0')).join('')}`
     const ground = await groundOf(page, '.hero-gate .words')
     let least = 21
-    for (let i = 0; i + 2 < ground.length; i += 3 * 37) least = Math.min(least, contrastRatio(hex(r, g, b), hex(ground[i], ground[i + 1], ground[i + 2])))
+    for (let i = 0; i + 2 < ground.length; i += 3 * 37)
+      least = Math.min(least, contrastRatio(hex(r, g, b), hex(ground[i], ground[i + 1], ground[i + 2])))
     expect(least, `at ${width}`).toBeGreaterThanOrEqual(4.5)
     return Number(alpha ?? 1)
   }

@@ -3,10 +3,18 @@ import { APP, makeJob, saved, sheet } from './screen'
 
 test.describe.configure({ mode: 'parallel' })
 
-test('a colour, a scheme and the dark form reach all three sheets, each one step to undo, and the template’s own come back', async ({ page }) => {
+test('a colour, a scheme and the dark form reach all three sheets, each one step to undo, and the template’s own come back', async ({
+  page,
+}) => {
   await page.goto(`${APP}/jobs/${await makeJob({ name: 'Branded' })}/brand`)
-  const surface = (name: 'desktop' | 'tablet' | 'phone'): Promise<string> => sheet(page, name).locator('body').evaluate((e) => getComputedStyle(e).backgroundColor)
-  const button = (name: 'desktop' | 'tablet' | 'phone'): Promise<string> => sheet(page, name).getByRole('link', { name: 'See what repairs cost' }).evaluate((e) => getComputedStyle(e).backgroundColor)
+  const surface = (name: 'desktop' | 'tablet' | 'phone'): Promise<string> =>
+    sheet(page, name)
+      .locator('body')
+      .evaluate((e) => getComputedStyle(e).backgroundColor)
+  const button = (name: 'desktop' | 'tablet' | 'phone'): Promise<string> =>
+    sheet(page, name)
+      .getByRole('link', { name: 'See what repairs cost' })
+      .evaluate((e) => getComputedStyle(e).backgroundColor)
   await expect(sheet(page, 'desktop').locator('h1')).toBeVisible()
   const own = await surface('desktop')
   await page.getByRole('textbox', { name: 'Brand colour' }).fill('rebeccapurple')
@@ -35,7 +43,11 @@ test('the table says the contrast of every role on every tone, and where the cli
   const link = table.getByRole('row', { name: /^link/ })
   await expect(link.getByRole('cell').first()).not.toContainText('●') // Pure yellow cannot be read on paper.
   await expect(link.getByRole('cell').nth(3)).toContainText('●') // On ink it can.
-  for (const cell of await table.getByRole('row', { name: /^(text|muted text|heading|link|mark|button text) / }).getByRole('cell').allTextContents()) expect(Number.parseFloat(cell)).toBeGreaterThanOrEqual(4.5)
+  for (const cell of await table
+    .getByRole('row', { name: /^(text|muted text|heading|link|mark|button text) / })
+    .getByRole('cell')
+    .allTextContents())
+    expect(Number.parseFloat(cell)).toBeGreaterThanOrEqual(4.5)
   await page.getByRole('combobox', { name: 'Page' }).selectOption('contact')
   await expect(sheet(page, 'desktop').locator('h1')).toHaveText('Ring, write or ring the bell')
 })

@@ -31,7 +31,10 @@ test('the home page follows purposes, colours, profiles and a right-to-left name
   await expect(page.getByText(/prices set out as a list/)).toBeVisible()
   await page.getByLabel('Profiles elsewhere').fill('example.social/light\nnot an address')
   await expect(page.getByText('“not an address” is not a web address.')).toBeVisible()
-  await expect(home.getByRole('contentinfo').getByRole('link', { name: 'example.social/light' })).toHaveAttribute('href', 'https://example.social/light')
+  await expect(home.getByRole('contentinfo').getByRole('link', { name: 'example.social/light' })).toHaveAttribute(
+    'href',
+    'https://example.social/light',
+  )
 })
 
 test('three colours, each understood in its own notation, with advice where they are alike or cannot be read', async ({ page }) => {
@@ -53,7 +56,9 @@ test('times that overlap and numbers that cannot exist are said beside their fie
   await page.getByLabel('Country').fill('Germany')
   await page.getByLabel('Telephone').fill('030 901820')
   await expect(page.getByText(/too few digits/)).toBeHidden()
-  await expect(page.frameLocator('iframe[title^="Home page, desktop"]').getByRole('banner').getByRole('link', { name: '030 901820' })).toHaveAttribute('href', 'tel:+4930901820')
+  await expect(
+    page.frameLocator('iframe[title^="Home page, desktop"]').getByRole('banner').getByRole('link', { name: '030 901820' }),
+  ).toHaveAttribute('href', 'tel:+4930901820')
   await page.getByText('Opening hours', { exact: true }).click()
   await page.getByLabel('Wed').fill('9–13, 12–17')
   await expect(page.getByText('“12–17” overlaps the times before it.')).toBeVisible()
@@ -61,10 +66,25 @@ test('times that overlap and numbers that cannot exist are said beside their fie
 
 test('advice is given while a logo is chosen: a white one, a ribbon, none', async ({ page }) => {
   await page.goto(`${APP}/new`)
-  const white = await sharp({ create: { width: 300, height: 200, channels: 4, background: '#ffffff' } }).composite([{ input: { create: { width: 300, height: 80, channels: 4, background: { r: 0, g: 0, b: 0, alpha: 0 } } }, blend: 'dest-in', left: 0, top: 0 }]).png().toBuffer()
-  const svg = Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 300 200"><circle cx="150" cy="100" r="80" fill="#fff"/></svg>')
-  const ribbon = Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 2000 200"><rect width="1900" height="160" fill="#a33"/></svg>')
-  const choose = (name: string, buffer: Buffer): Promise<void> => page.getByLabel('Logo file').setInputFiles({ name, mimeType: name.endsWith('svg') ? 'image/svg+xml' : 'image/png', buffer })
+  const white = await sharp({ create: { width: 300, height: 200, channels: 4, background: '#ffffff' } })
+    .composite([
+      {
+        input: { create: { width: 300, height: 80, channels: 4, background: { r: 0, g: 0, b: 0, alpha: 0 } } },
+        blend: 'dest-in',
+        left: 0,
+        top: 0,
+      },
+    ])
+    .png()
+    .toBuffer()
+  const svg = Buffer.from(
+    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 300 200"><circle cx="150" cy="100" r="80" fill="#fff"/></svg>',
+  )
+  const ribbon = Buffer.from(
+    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 2000 200"><rect width="1900" height="160" fill="#a33"/></svg>',
+  )
+  const choose = (name: string, buffer: Buffer): Promise<void> =>
+    page.getByLabel('Logo file').setInputFiles({ name, mimeType: name.endsWith('svg') ? 'image/svg+xml' : 'image/png', buffer })
   await choose('white.svg', svg)
   await expect(page.getByText('It is light all over: on a light header it cannot be seen.')).toBeVisible()
   await choose('ribbon.svg', ribbon)
@@ -80,7 +100,9 @@ test('a dark logo gets a white version for dark surfaces, and each header takes 
   await page.getByLabel('Client’s name').fill('Two Logos')
   await page.getByLabel('Trade').fill('Plant nursery') // Windrow: its header stands on ink.
   const header = page.frameLocator('iframe[title^="Home page, desktop"]').getByRole('banner')
-  const svg = Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 300 200"><rect width="300" height="120" fill="#123a2c"/><circle cx="150" cy="60" r="40" fill="#fff"/><path d="M0 190h300v10H0z" fill="#123a2c"/></svg>')
+  const svg = Buffer.from(
+    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 300 200"><rect width="300" height="120" fill="#123a2c"/><circle cx="150" cy="60" r="40" fill="#fff"/><path d="M0 190h300v10H0z" fill="#123a2c"/></svg>',
+  )
   await page.getByLabel('Logo file').setInputFiles({ name: 'dark.svg', mimeType: 'image/svg+xml', buffer: svg })
   await expect(page.getByText('on dark: the same')).toBeVisible()
   const before = await header.getByRole('img').getAttribute('src')
@@ -96,7 +118,9 @@ test('a dark logo gets a white version for dark surfaces, and each header takes 
   await expect(header.getByRole('img')).toHaveAttribute('src', before!)
   await page.getByRole('button', { name: 'Use the same on dark' }).click()
   await expect(page.getByText('on dark: the same')).toBeVisible()
-  const flat = await sharp({ create: { width: 200, height: 100, channels: 3, background: '#224466' } }).png().toBuffer()
+  const flat = await sharp({ create: { width: 200, height: 100, channels: 3, background: '#224466' } })
+    .png()
+    .toBuffer()
   await page.getByLabel('Logo file').setInputFiles({ name: 'flat.png', mimeType: 'image/png', buffer: flat })
   await expect(page.getByText('200 × 100 px, ')).toBeVisible()
   await page.getByRole('button', { name: 'Make a white one for dark surfaces' }).click()

@@ -54,7 +54,10 @@ test('a fact is changed once and shown everywhere; text on any brand colour stay
   await openContent(page, await makeJob({ name: 'Facts Once' }))
   await tab(page, 'Every page').click()
   await cell(page, 'Client facts: Telephone').fill('01632 960999')
-  await expect(sheet(page, 'desktop').getByRole('banner').getByRole('link', { name: '01632 960999' })).toHaveAttribute('href', 'tel:+441632960999')
+  await expect(sheet(page, 'desktop').getByRole('banner').getByRole('link', { name: '01632 960999' })).toHaveAttribute(
+    'href',
+    'tel:+441632960999',
+  )
   await expect(sheet(page, 'phone').getByRole('contentinfo')).toContainText('01632 960999')
   await page.getByRole('textbox', { name: 'Brand: colour' }).fill('yellow')
   const button = sheet(page, 'desktop').getByRole('link', { name: 'See what repairs cost' })
@@ -70,7 +73,11 @@ async function contrastOf(element: import('@playwright/test').Locator): Promise<
       const colour = parse(getComputedStyle(of).backgroundColor)
       return colour.length > 3 && colour[3] === 0 && of.parentElement ? ground(of.parentElement) : colour
     }
-    const light = ([r = 0, g = 0, b = 0]: number[]): number => [r, g, b].map((v) => v / 255).map((v) => (v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4)).reduce((sum, v, i) => sum + v * [0.2126, 0.7152, 0.0722][i]!, 0)
+    const light = ([r = 0, g = 0, b = 0]: number[]): number =>
+      [r, g, b]
+        .map((v) => v / 255)
+        .map((v) => (v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4))
+        .reduce((sum, v, i) => sum + v * [0.2126, 0.7152, 0.0722][i]!, 0)
     const [a, b] = [light(parse(getComputedStyle(e).color)), light(ground(e))]
     return (Math.max(a, b) + 0.05) / (Math.min(a, b) + 0.05)
   })
@@ -164,7 +171,7 @@ test('pasted markup and script become plain words; several lines fill several pl
   await page.keyboard.press('Control+v')
   await expect(sheet(page, 'desktop').locator('.services-entries li').first()).toContainText('Worn heels made level.')
   await expect(cell(page, 'Services: 1 price')).toHaveValue('from £18')
-  await page.getByRole('button', { name: 'Undo' }).click()
+  await page.getByRole('banner').getByRole('button', { name: 'Undo', exact: true }).click()
   await expect(cell(page, 'Services: 1 price')).toHaveValue('')
 })
 

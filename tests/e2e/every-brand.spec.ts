@@ -3,7 +3,7 @@ import { createRequire } from 'node:module'
 import { expect, test, type Page } from '@playwright/test'
 import { getTemplate } from '../../src/core/pack'
 import { tokenCss } from '../../src/core/render'
-import type { Brand, Dark } from '../../src/core/site'
+import { homePage, type Brand, type Dark } from '../../src/core/site'
 import { testPack } from '../pack'
 import { pageHtml, PIXEL, siteOn, TEMPLATES } from './template-page'
 
@@ -21,8 +21,24 @@ const HOSTILE: readonly { readonly brand: Brand; readonly dark?: Dark; readonly 
   { why: 'pure blue, underlined buttons', brand: { colour: '#0000ff', shape: { button: 'underline', rule: 6 } } },
   { why: 'near-black by night', brand: { colour: '#0a0a0a', second: '#111111' }, dark: true },
   { why: 'the edge of 4.5', brand: { colour: '#767676', second: '#949494', third: '#595959' } },
-  { why: 'red beside green, round buttons', brand: { colour: '#d4201c', second: '#1c8a2b', third: '#d4201c', shape: { button: 'round', density: 0.6 } } },
-  { why: 'roles by hand that cannot be read', brand: { colour: '#7a2e1d', roles: { 'light/paper/text': '#fafafa', 'light/paper/link': '#fff6a0', 'light/ink/text': '#222222', 'light/tint/surface': '#303030', 'light/accent/muted': '#888888', 'light/paper/button-text': '#7a2e1d' } } },
+  {
+    why: 'red beside green, round buttons',
+    brand: { colour: '#d4201c', second: '#1c8a2b', third: '#d4201c', shape: { button: 'round', density: 0.6 } },
+  },
+  {
+    why: 'roles by hand that cannot be read',
+    brand: {
+      colour: '#7a2e1d',
+      roles: {
+        'light/paper/text': '#fafafa',
+        'light/paper/link': '#fff6a0',
+        'light/ink/text': '#222222',
+        'light/tint/surface': '#303030',
+        'light/accent/muted': '#888888',
+        'light/paper/button-text': '#7a2e1d',
+      },
+    },
+  },
   { why: 'white on yellow by night', brand: { colour: '#ffff00', second: '#ffffff', roles: { 'dark/paper/link': '#111111' } }, dark: true },
 ]
 
@@ -33,7 +49,11 @@ type Axe = { run: (on: Document, options: unknown) => Promise<{ violations: Foun
 
 function measureContrast(page: Page): Promise<{ faults: string[]; judged: number }> {
   return page.evaluate(async () => {
-    const { violations, passes } = await (window as unknown as { axe: Axe }).axe.run(document, { runOnly: ['color-contrast', 'link-in-text-block'], resultTypes: ['violations', 'passes'], preload: false })
+    const { violations, passes } = await (window as unknown as { axe: Axe }).axe.run(document, {
+      runOnly: ['color-contrast', 'link-in-text-block'],
+      resultTypes: ['violations', 'passes'],
+      preload: false,
+    })
     return {
       faults: violations.flatMap((v) => v.nodes.map((n) => `${v.id} ${n.target.join(' ')} ${n.failureSummary ?? ''}`)),
       judged: passes.find((p) => p.id === 'color-contrast')?.nodes.length ?? 0,
@@ -42,18 +62,27 @@ function measureContrast(page: Page): Promise<{ faults: string[]; judged: number
 }
 
 for (const template of TEMPLATES) {
-  test(`no text on any page of ${template} fails for a dozen brands it was never made for, by axe’s own measure, and links are told apart by more than colour`, async ({ page }) => {
+  test(`no text on any page of ${template} fails for a dozen brands it was never made for, by axe’s own measure, and links are told apart by more than colour`, async ({
+    page,
+  }) => {
     test.setTimeout(300_000)
     await page.setViewportSize({ width: 1280, height: 900 })
     // No colour on its way from one brand to the next.
     await page.emulateMedia({ reducedMotion: 'reduce' })
-    await page.route('**/*', (route) => (route.request().resourceType() === 'image' ? route.fulfill({ contentType: 'image/svg+xml', body: PIXEL }) : route.abort()))
+    await page.route('**/*', (route) =>
+      route.request().resourceType() === 'image' ? route.fulfill({ contentType: 'image/svg+xml', body: PIXEL }) : route.abort(),
+    )
     let looked = 0
     for (const { key } of getTemplate(testPack(), template).pages) {
       await page.setContent(pageHtml(siteOn(template, {}, 'Ota & Sons'), key))
       await page.evaluate(AXE)
       for (const { brand, dark = false, why } of HOSTILE) {
-        await page.locator('#tokens').evaluate((style, css) => { style.textContent = css }, tokenCss(siteOn(template, brand, 'Ota & Sons', dark)))
+        await page.locator('#tokens').evaluate(
+          (style, css) => {
+            style.textContent = css
+          },
+          tokenCss(siteOn(template, brand, 'Ota & Sons', dark)),
+        )
         const { faults, judged } = await measureContrast(page)
         expect(faults, `${key}, ${why}`).toEqual([])
         expect(judged, `${key}, ${why}`).toBeGreaterThan(5)
@@ -64,28 +93,49 @@ for (const template of TEMPLATES) {
   })
 }
 
-test('every header holds from 240 px to 2400 px with a logo as wide as a ribbon, as tall as a tower, or twice its size', async ({ page }) => {
+test('every header holds from 240 px to 2400 px with a logo as wide as a ribbon, as tall as a tower, or twice its size', async ({
+  page,
+}) => {
   test.setTimeout(240_000)
-  await page.route('**/*', (route) => (route.request().resourceType() === 'image' ? route.fulfill({ contentType: 'image/svg+xml', body: PIXEL }) : route.abort()))
-  const shapes = [{ width: 2400, height: 200 }, { width: 200, height: 900 }, { width: 500, height: 500 }]
-  for (const template of TEMPLATES) for (const [i, shape] of shapes.entries()) {
-    const site = siteOn(template, {}, 'Ota & Sons')
-    const logo = { ...site.assets['tallow/front-door.jpg']!, ...shape, id: 'logo' }
-    const brand: Brand = { logo: 'logo', 'logo-size': i === 0 ? { desktop: 2.5, phone: 2.5 } : { desktop: 1, phone: 0.6 } }
-    const worn = { ...site, assets: { ...site.assets, logo }, document: { ...site.document, brand } }
-    await page.setContent(pageHtml(worn, worn.document.pages[0]!.id))
-    for (const width of [240, 320, 390, 560, 735, 736, 927, 928, 1024, 1280, 2400]) {
-      await page.setViewportSize({ width, height: 900 })
-      const found = await page.evaluate(() => {
-        const [header, logoBox] = [document.querySelector('header')!.getBoundingClientRect(), document.querySelector('header img.logo')!.getBoundingClientRect()]
-        const others = [...document.querySelectorAll('header .open, header .ring, header nav a, header .book')].map((e) => e.getBoundingClientRect()).filter((r) => r.width > 0)
-        const laps = others.some((r) => r.left < logoBox.right - 1 && r.right > logoBox.left + 1 && r.top < logoBox.bottom - 1 && r.bottom > logoBox.top + 1)
-        return { over: document.querySelector('header')!.scrollWidth - Math.ceil(header.width), inside: logoBox.left >= header.left - 1 && logoBox.right <= header.right + 1 && logoBox.bottom <= header.bottom + 1, seen: logoBox.width > 8 && logoBox.height > 8, laps }
-      })
-      expect(found, `${template}, ${shape.width} × ${shape.height}, at ${width}`).toMatchObject({ inside: true, seen: true, laps: false })
-      expect(found.over, `${template}, ${shape.width} × ${shape.height}, at ${width}`).toBeLessThanOrEqual(0)
+  await page.route('**/*', (route) =>
+    route.request().resourceType() === 'image' ? route.fulfill({ contentType: 'image/svg+xml', body: PIXEL }) : route.abort(),
+  )
+  const shapes = [
+    { width: 2400, height: 200 },
+    { width: 200, height: 900 },
+    { width: 500, height: 500 },
+  ]
+  for (const template of TEMPLATES)
+    for (const [i, shape] of shapes.entries()) {
+      const site = siteOn(template, {}, 'Ota & Sons')
+      const logo = { ...site.assets['tallow/front-door.jpg']!, ...shape, id: 'logo' }
+      const brand: Brand = { logo: 'logo', 'logo-size': i === 0 ? { desktop: 2.5, phone: 2.5 } : { desktop: 1, phone: 0.6 } }
+      const worn = { ...site, assets: { ...site.assets, logo }, document: { ...site.document, brand } }
+      await page.setContent(pageHtml(worn, homePage(worn.document).id))
+      for (const width of [240, 320, 390, 560, 735, 736, 927, 928, 1024, 1280, 2400]) {
+        await page.setViewportSize({ width, height: 900 })
+        const found = await page.evaluate(() => {
+          const [header, logoBox] = [
+            document.querySelector('header')!.getBoundingClientRect(),
+            document.querySelector('header img.logo')!.getBoundingClientRect(),
+          ]
+          const others = [...document.querySelectorAll('header .open, header .ring, header nav a, header .book')]
+            .map((e) => e.getBoundingClientRect())
+            .filter((r) => r.width > 0)
+          const laps = others.some(
+            (r) => r.left < logoBox.right - 1 && r.right > logoBox.left + 1 && r.top < logoBox.bottom - 1 && r.bottom > logoBox.top + 1,
+          )
+          return {
+            over: document.querySelector('header')!.scrollWidth - Math.ceil(header.width),
+            inside: logoBox.left >= header.left - 1 && logoBox.right <= header.right + 1 && logoBox.bottom <= header.bottom + 1,
+            seen: logoBox.width > 8 && logoBox.height > 8,
+            laps,
+          }
+        })
+        expect(found, `${template}, ${shape.width} × ${shape.height}, at ${width}`).toMatchObject({ inside: true, seen: true, laps: false })
+        expect(found.over, `${template}, ${shape.width} × ${shape.height}, at ${width}`).toBeLessThanOrEqual(0)
+      }
     }
-  }
 })
 
 test('menus and quotes are read as the template’s own header and quoting section set them', async ({ page }) => {
@@ -97,13 +147,20 @@ test('menus and quotes are read as the template’s own header and quoting secti
     const site = siteOn(template, {}, 'Ota & Sons')
     const quoting = pages.find((p) => p.sections.some((s) => s.kind === 'quote' || s.kind === 'testimonials'))
     await page.setContent(pageHtml(site, (quoting ?? pages[0]!).key))
-    const seen = (selector: string): Promise<{ size: number; weight: number }> => page.locator(selector).first().evaluate((e) => ({ size: Number.parseFloat(getComputedStyle(e).fontSize), weight: Number(getComputedStyle(e).fontWeight) }))
+    const seen = (selector: string): Promise<{ size: number; weight: number }> =>
+      page
+        .locator(selector)
+        .first()
+        .evaluate((e) => ({ size: Number.parseFloat(getComputedStyle(e).fontSize), weight: Number(getComputedStyle(e).fontWeight) }))
     expect((await seen('header .menu a:not([aria-current])')).weight, template).toBe(type.styles.menu.weight)
     if (!quoting) continue
     quotes++
     // A design may set one quote of several larger or smaller; the others have its plain rule.
     const sizes = await page.locator('blockquote').evaluateAll((all) => all.map((e) => Number.parseFloat(getComputedStyle(e).fontSize)))
-    expect(sizes.some((size) => Math.abs(size - type.styles.quote.desktop) < 0.1), `${template}: ${sizes.join(', ')}`).toBe(true)
+    expect(
+      sizes.some((size) => Math.abs(size - type.styles.quote.desktop) < 0.1),
+      `${template}: ${sizes.join(', ')}`,
+    ).toBe(true)
     expect((await seen('blockquote')).weight, template).toBe(type.styles.quote.weight)
   }
   expect(quotes).toBeGreaterThanOrEqual(3)
@@ -115,13 +172,30 @@ test('what the application reads out of a template’s CSS is what Chromium make
     const { styles } = getTemplate(testPack(), template).type
     const site = siteOn(template, {}, 'Ota & Sons')
     const css = `${tokenCss(site)}${getTemplate(testPack(), template).css}`
-    for (const [width, at] of [[390, 'phone'], [1280, 'desktop']] as const) {
+    for (const [width, at] of [
+      [390, 'phone'],
+      [1280, 'desktop'],
+    ] as const) {
       await page.setViewportSize({ width, height: 800 })
-      await page.setContent(`<!doctype html><html><head><style>${css}</style></head><body><h1>A</h1><h2>A</h2><h3>A</h3><p>A</p><a class="button" href="#">A</a></body></html>`)
-      for (const [name, selector] of [['h1', 'h1'], ['h2', 'h2'], ['h3', 'h3'], ['body', 'p'], ['button', '.button']] as const) {
+      await page.setContent(
+        `<!doctype html><html><head><style>${css}</style></head><body><h1>A</h1><h2>A</h2><h3>A</h3><p>A</p><a class="button" href="#">A</a></body></html>`,
+      )
+      for (const [name, selector] of [
+        ['h1', 'h1'],
+        ['h2', 'h2'],
+        ['h3', 'h3'],
+        ['body', 'p'],
+        ['button', '.button'],
+      ] as const) {
         const seen = await page.locator(selector).evaluate((e) => {
           const { fontSize, fontWeight, lineHeight, letterSpacing, textTransform } = getComputedStyle(e)
-          return { size: Number.parseFloat(fontSize), weight: Number(fontWeight), line: Number.parseFloat(lineHeight) / Number.parseFloat(fontSize), spacing: (Number.parseFloat(letterSpacing) || 0) / Number.parseFloat(fontSize), upper: textTransform === 'uppercase' }
+          return {
+            size: Number.parseFloat(fontSize),
+            weight: Number(fontWeight),
+            line: Number.parseFloat(lineHeight) / Number.parseFloat(fontSize),
+            spacing: (Number.parseFloat(letterSpacing) || 0) / Number.parseFloat(fontSize),
+            upper: textTransform === 'uppercase',
+          }
         })
         const ours = styles[name]
         expect(Math.abs(seen.size - ours[at]), `${template} ${name} at ${width}: ${seen.size}`).toBeLessThan(0.1)

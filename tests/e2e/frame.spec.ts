@@ -22,11 +22,20 @@ test('undo brings what it changed into sight, whichever page it is on', async ({
 })
 
 test('a name of 120 characters breaks no sheet, and the list of jobs keeps its shape', async ({ page }) => {
-  const name = 'The Extraordinarily Long-Established Company of Restorers, Gilders, Upholsterers & Cabinet-Makers of Greater Aldermere Ltd'.slice(0, 120)
+  const name =
+    'The Extraordinarily Long-Established Company of Restorers, Gilders, Upholsterers & Cabinet-Makers of Greater Aldermere Ltd'.slice(
+      0,
+      120,
+    )
   await openContent(page, await makeJob({ name }))
   for (const width of ['desktop', 'tablet', 'phone'] as const) {
     await expect(sheet(page, width).getByRole('banner')).toContainText('Extraordinarily')
-    expect(await sheet(page, width).locator('html').evaluate((e) => e.scrollWidth - e.clientWidth), width).toBeLessThanOrEqual(0)
+    expect(
+      await sheet(page, width)
+        .locator('html')
+        .evaluate((e) => e.scrollWidth - e.clientWidth),
+      width,
+    ).toBeLessThanOrEqual(0)
   }
   await page.goto(APP)
   expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0)

@@ -17,7 +17,21 @@ async function takeAddress(page: Page, name: string): Promise<void> {
 
 const FIGURES = ['new', 'changed', 'removed'] as const
 async function figures(page: Page): Promise<Record<string, number>> {
-  const pairs = await Promise.all(FIGURES.map(async (word) => [word, Number(await page.locator('dl div').filter({ has: page.getByText(word, { exact: true }) }).locator('dd').textContent())] as const))
+  const pairs = await Promise.all(
+    FIGURES.map(
+      async (word) =>
+        [
+          word,
+          Number(
+            await page
+              .locator('dl div')
+              .filter({ has: page.getByText(word, { exact: true }) })
+              .locator('dd')
+              .textContent(),
+          ),
+        ] as const,
+    ),
+  )
   return Object.fromEntries(pairs)
 }
 
@@ -72,7 +86,14 @@ test('a name is judged while it is typed, and others are offered', async ({ page
   await expect(answer).toContainText('is taken by another site')
   await page.getByRole('button', { name: 'tolliver-and-wren-eastmere' }).click()
   await expect(answer).toContainText('Free.')
-  for (const [typed, said] of [['admin', 'kept by the web host'], ['two words', 'letters, digits and hyphens only'], ['-edge', 'neither begins nor ends with a hyphen'], ['a'.repeat(64), '63 characters'], ['a.b', 'letters, digits and hyphens only'], ['', 'Choose a name']] as const) {
+  for (const [typed, said] of [
+    ['admin', 'kept by the web host'],
+    ['two words', 'letters, digits and hyphens only'],
+    ['-edge', 'neither begins nor ends with a hyphen'],
+    ['a'.repeat(64), '63 characters'],
+    ['a.b', 'letters, digits and hyphens only'],
+    ['', 'Choose a name'],
+  ] as const) {
     await field.fill(typed)
     await expect(answer).toContainText(said)
     await expect(page.getByRole('button', { name: 'Take this address' })).toBeDisabled()
@@ -83,7 +104,11 @@ test('a name is judged while it is typed, and others are offered', async ({ page
 
 test('a site at an address in another script is served under its ASCII name', async ({ page }) => {
   const job = await makeJob({ name: 'Süd' })
-  const response = await fetch(`${APP}/api/jobs/${job}/address`, { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ name: 'süd-laden' }) })
+  const response = await fetch(`${APP}/api/jobs/${job}/address`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ name: 'süd-laden' }),
+  })
   const { label } = (await response.json()) as { label: string }
   expect(label).toBe(new URL('http://süd-laden.localhost').host.split('.')[0])
   await page.goto(siteUrl(label))
@@ -103,7 +128,9 @@ test('a site moves to another address, and visitors of the old one are sent on',
   await expect(page.getByText('Visitors of the old address will be sent on to it.')).toBeVisible()
   await page.getByRole('button', { name: 'Move to this address' }).click()
   await expect(page.getByText('This is the job’s address.')).toBeVisible()
-  await expect.poll(() => figures(page).catch(() => ({ new: 0 })), { timeout: 30_000 }).toMatchObject({ changed: 0, removed: 0, new: expect.any(Number) })
+  await expect
+    .poll(() => figures(page).catch(() => ({ new: 0 })), { timeout: 30_000 })
+    .toMatchObject({ changed: 0, removed: 0, new: expect.any(Number) })
   await expect(publish).toBeEnabled({ timeout: 30_000 })
   await publish.click()
   await expect(page.getByRole('main').getByRole('link', { name: siteUrl('mover-second') })).toBeVisible({ timeout: 60_000 })

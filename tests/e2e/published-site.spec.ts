@@ -13,9 +13,16 @@ for (const width of [390, 820, 1280, 1920]) {
       expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(width)
       const pictures = await page.evaluate(async () => {
         const all = [...document.images]
-        all.forEach((img) => { img.loading = 'eager' })
+        all.forEach((img) => {
+          img.loading = 'eager'
+        })
         await Promise.all(all.map((img) => img.decode()))
-        return all.map((img) => ({ sized: img.hasAttribute('width') && img.hasAttribute('height'), loaded: img.naturalWidth > 0, webp: img.currentSrc.endsWith('.webp'), alt: img.hasAttribute('alt') }))
+        return all.map((img) => ({
+          sized: img.hasAttribute('width') && img.hasAttribute('height'),
+          loaded: img.naturalWidth > 0,
+          webp: img.currentSrc.endsWith('.webp'),
+          alt: img.hasAttribute('alt'),
+        }))
       })
       for (const picture of pictures) expect(picture, path).toEqual({ sized: true, loaded: true, webp: true, alt: true })
     }
@@ -56,7 +63,10 @@ test('what is published is plain: no script that runs, nothing of ours, nothing 
     expect(html).not.toContain(new URL(APP).host)
     const addresses = [...html.matchAll(/(?:href|src|srcset)="([^"]+)"/g)].map((m) => m[1] ?? '')
     expect(addresses.length).toBeGreaterThan(10)
-    for (const address of addresses) expect(address).toMatch(/^(\.{1,2}\/|[a-z]+[-/.\w]*|#main|tel:|mailto:|https:\/\/www\.openstreetmap\.org|http:\/\/tolliver-and-wren\.localhost)/)
+    for (const address of addresses)
+      expect(address).toMatch(
+        /^(\.{1,2}\/|[a-z]+[-/.\w]*|#main|tel:|mailto:|https:\/\/www\.openstreetmap\.org|http:\/\/tolliver-and-wren\.localhost)/,
+      )
   }
 })
 
@@ -69,7 +79,8 @@ test('the host serves each kind of file as it should', async () => {
   expect(missing.status).toBe(404)
   expect(missing.text).toContain('There is nothing at this address')
   expect((await askHost(SITE, '/about')).headers.location).toBe('/about/')
-  for (const path of ['/../../site.json', '/%2e%2e/%2e%2e/site.json', '/..%2f..%2fsite.json', '/%00', '/%zz']) expect((await askHost(SITE, path)).status, path).toBeGreaterThanOrEqual(400)
+  for (const path of ['/../../site.json', '/%2e%2e/%2e%2e/site.json', '/..%2f..%2fsite.json', '/%00', '/%zz'])
+    expect((await askHost(SITE, path)).status, path).toBeGreaterThanOrEqual(400)
   expect((await askHost(SITE, '/', { headers: { 'if-none-match': String(home.headers.etag) } })).status).toBe(304)
   expect((await askHost(SITE, '/', { method: 'POST' })).status).toBe(405)
   expect((await askHost(SITE.replace('tolliver-and-wren', 'nobody'), '/')).status).toBe(404)

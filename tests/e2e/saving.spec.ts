@@ -24,7 +24,10 @@ test('both tabs typing at once in different places lose nothing', async ({ conte
   const [one, two] = [await context.newPage(), await context.newPage()]
   await openContent(one, job)
   await openContent(two, job)
-  await Promise.all([cell(one, 'Hero: Heading').pressSequentially('Left hand', { delay: 25 }), cell(two, 'Services: Heading').pressSequentially('Right hand', { delay: 25 })])
+  await Promise.all([
+    cell(one, 'Hero: Heading').pressSequentially('Left hand', { delay: 25 }),
+    cell(two, 'Services: Heading').pressSequentially('Right hand', { delay: 25 }),
+  ])
   await saved(one)
   await saved(two)
   for (const page of [one, two]) {
@@ -35,7 +38,11 @@ test('both tabs typing at once in different places lose nothing', async ({ conte
 
 test('an edit on a revision that is gone is made again on the newest, and nothing is lost', async ({ page }) => {
   const job = await makeJob({ name: 'Gone Revision' })
-  const refused = await fetch(`${APP}/api/jobs/${job}/edits`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ base: 99, rows: [] }) })
+  const refused = await fetch(`${APP}/api/jobs/${job}/edits`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ base: 99, who: null, rows: [] }),
+  })
   expect(refused.status).toBe(409)
   const told = (await refused.json()) as { problem: { code: string; sentence: string } }
   expect(told.problem.code).toBe('revisionUnknown')

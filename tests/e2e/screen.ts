@@ -10,7 +10,11 @@ type NewJob = { readonly name: string; readonly facts?: Record<string, unknown>;
 
 /** A job made through the application's own door, so that a test begins where it matters. */
 export async function makeJob({ name, facts = {}, colour }: NewJob, app = APP): Promise<string> {
-  const response = await fetch(`${app}/api/jobs`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ template: 'tallow', facts: { name, ...facts }, brand: colour ? { colour } : {} }) })
+  const response = await fetch(`${app}/api/jobs`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ template: 'tallow', facts: { name, ...facts }, brand: colour ? { colour } : {} }),
+  })
   return ((await response.json()) as { job: string }).job
 }
 
@@ -38,11 +42,18 @@ export async function saved(page: Page): Promise<void> {
 
 /** The number of leftovers that the stage bar shows. */
 export async function leftovers(page: Page): Promise<number> {
-  const text = await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: /^Content/ }).textContent()
+  const text = await page
+    .getByRole('navigation', { name: 'Stages' })
+    .getByRole('link', { name: /^Content/ })
+    .textContent()
   return Number(/\d+/.exec(text ?? '')?.[0] ?? 0)
 }
 
-export type Answer = { readonly status: number; readonly headers: Readonly<Record<string, string | string[] | undefined>>; readonly text: string }
+export type Answer = {
+  readonly status: number
+  readonly headers: Readonly<Record<string, string | string[] | undefined>>
+  readonly text: string
+}
 
 /** Asks the web host for a path exactly as written, as no browser would; Node does not resolve *.localhost, so the name travels in the Host header. */
 export function askHost(site: string, path: string, options: { method?: string; headers?: Record<string, string> } = {}): Promise<Answer> {
@@ -50,7 +61,14 @@ export function askHost(site: string, path: string, options: { method?: string; 
   return new Promise((resolve, reject) => {
     request({ host: '127.0.0.1', port, path, method: options.method ?? 'GET', headers: { host, ...options.headers } }, (response) => {
       let text = ''
-      response.setEncoding('utf8').on('data', (part: string) => { text += part }).on('end', () => resolve({ status: response.statusCode ?? 0, headers: response.headers, text }))
-    }).on('error', reject).end()
+      response
+        .setEncoding('utf8')
+        .on('data', (part: string) => {
+          text += part
+        })
+        .on('end', () => resolve({ status: response.statusCode ?? 0, headers: response.headers, text }))
+    })
+      .on('error', reject)
+      .end()
   })
 }

@@ -32,7 +32,13 @@ test('axe finds nothing on the list of jobs, the new job, the brief, the content
 test('axe finds nothing in the template room, in any of its views, nor on the strip of designs', async ({ page }) => {
   test.setTimeout(240_000)
   const job = await makeJob({ name: 'Access Room', facts: { trade: 'upholstery' } })
-  for (const [show, seen] of [['', 'Tallow'], ['?show=particulars&of=limewash', 'Limewash'], ['?show=beside&of=limewash,gantry', 'Limewash beside Gantry'], ['?show=walk&of=windrow', 'Through Windrow'], ['?show=put-on&of=gantry', 'Start on Gantry']] as const) {
+  for (const [show, seen] of [
+    ['', 'Tallow'],
+    ['?show=particulars&of=limewash', 'Limewash'],
+    ['?show=beside&of=limewash,gantry', 'Limewash beside Gantry'],
+    ['?show=walk&of=windrow', 'Through Windrow'],
+    ['?show=put-on&of=gantry', 'Start on Gantry'],
+  ] as const) {
     await page.goto(`${APP}/jobs/${job}/template${show}`)
     await expect(page.getByRole('heading', { name: seen, exact: true }).first()).toBeVisible()
     expect(await violations(page), show).toEqual([])
@@ -47,7 +53,10 @@ test('axe finds nothing in the template room, in any of its views, nor on the st
   await expect(page.getByRole('heading', { name: 'Access Room' })).toBeVisible()
   expect(await violations(page), 'brand sheet').toEqual([])
   await openContent(page, job)
-  await page.getByRole('region', { name: /^Hero/ }).getByRole('button', { name: /^Designs/ }).click()
+  await page
+    .getByRole('region', { name: /^Hero/ })
+    .getByRole('button', { name: /^Designs/ })
+    .click()
   await expect(page.getByRole('listbox', { name: 'Designs' })).toBeFocused()
   expect(await violations(page)).toEqual([])
 })

@@ -96,7 +96,9 @@ test('a new user goes from a name to a chosen, dressed site: pages, scheme, dark
   await page.getByRole('combobox', { name: 'Light or dark' }).selectOption('dark')
   const tried = page.frameLocator('iframe[title="The page as it would be"]')
   await expect(tried.getByRole('navigation', { name: 'Pages', exact: true })).not.toContainText('Where')
-  await expect.poll(() => tried.locator('.hero-sign').evaluate((e) => getComputedStyle(e).backgroundColor)).toMatch(/^rgb\((\d|[1-4]\d), (\d|[1-4]\d), (\d|[1-4]\d)\)$/)
+  await expect
+    .poll(() => tried.locator('.hero-sign').evaluate((e) => getComputedStyle(e).backgroundColor))
+    .toMatch(/^rgb\((\d|[1-4]\d), (\d|[1-4]\d), (\d|[1-4]\d)\)$/)
   await page.getByRole('button', { name: 'Keep this' }).click()
   await expect(page).toHaveURL(/\/content/)
   await expect(tab(page, 'Where')).toHaveCount(0)
@@ -151,14 +153,20 @@ test('a section’s designs are walked with the arrow keys on the page itself; E
   await expect(strip).toBeHidden()
   await page.keyboard.press('Control+z')
   await expect(sheet(page, 'desktop').locator('.hero-bench')).toHaveClass(/tone-paper/)
-  await page.getByRole('region', { name: /^Hero/ }).getByRole('button', { name: /^Designs/ }).click()
+  await page
+    .getByRole('region', { name: /^Hero/ })
+    .getByRole('button', { name: /^Designs/ })
+    .click()
   await page.keyboard.press('ArrowLeft')
   await expect(sheet(page, 'desktop').locator('.hero-window')).toBeVisible()
   await page.keyboard.press('Escape')
   await expect(sheet(page, 'desktop').locator('.hero-bench')).toBeVisible()
   // Header and footer stand on every page, and say so.
   await tab(page, 'Every page').click()
-  await page.getByRole('region', { name: /^Header/ }).getByRole('button', { name: /^Designs/ }).click()
+  await page
+    .getByRole('region', { name: /^Header/ })
+    .getByRole('button', { name: /^Designs/ })
+    .click()
   await expect(page.getByRole('region', { name: 'Designs of the section header' })).toContainText('changes every page')
 })
 
@@ -187,7 +195,10 @@ test('three answers make a draft of every page; each draft is a state of its own
   await expect(page.frameLocator('iframe[title^="Home page, desktop"]').getByText('Open until nine on Thursdays.').first()).toBeVisible()
   await page.getByRole('button', { name: 'Make the job' }).click()
   await page.waitForURL(/\/template/)
-  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: /^Content/ }).click()
+  await page
+    .getByRole('navigation', { name: 'Stages' })
+    .getByRole('link', { name: /^Content/ })
+    .click()
   const heading = sheet(page, 'desktop').locator('h1')
   await expect(heading).toHaveAttribute('data-draft', '')
   const row = page.getByRole('region', { name: /^Hero/ }).locator('[data-row$="hero heading"]')
@@ -222,14 +233,21 @@ test('start over empties the pages, keeps brief and brand, and can be undone; st
 
 test('a pack is brought in through the screen, worn, and taken out; a bad one is refused with a list of its faults', async ({ page }) => {
   await openRoom(page, await makeJob({ name: 'Packer' }))
-  const zip = (files: Record<string, string>): Buffer => Buffer.from(zipSync(Object.fromEntries(Object.entries(files).map(([name, text]) => [name, strToU8(text)]))))
-  const bad = { ...smallPack('handmade'), 'designs/hero/handmade-sheet.html': '<section class="hero-handmade-sheet">\n<script>x()</script></section>', '../out.html': 'x' }
+  const zip = (files: Record<string, string>): Buffer =>
+    Buffer.from(zipSync(Object.fromEntries(Object.entries(files).map(([name, text]) => [name, strToU8(text)]))))
+  const bad = {
+    ...smallPack('handmade'),
+    'designs/hero/handmade-sheet.html': '<section class="hero-handmade-sheet">\n<script>x()</script></section>',
+    '../out.html': 'x',
+  }
   await page.getByLabel('Template pack').setInputFiles({ name: 'bad.zip', mimeType: 'application/zip', buffer: zip(bad) })
   const dialog = page.getByRole('dialog', { name: 'The pack was not brought in' })
   await expect(dialog.getByRole('row', { name: /handmade-sheet\.html 2 <script> is not allowed/ })).toBeVisible()
   await expect(dialog.getByRole('row', { name: /out\.html .*leads out of the pack/ })).toBeVisible()
   await dialog.getByRole('button', { name: 'Close' }).click()
-  await page.getByLabel('Template pack').setInputFiles({ name: 'handmade.zip', mimeType: 'application/zip', buffer: zip(smallPack('handmade')) })
+  await page
+    .getByLabel('Template pack')
+    .setInputFiles({ name: 'handmade.zip', mimeType: 'application/zip', buffer: zip(smallPack('handmade')) })
   await expect(page.getByRole('heading', { level: 1, name: 'By hand' })).toBeVisible()
   await expect(page.getByText('Price: £20')).toBeVisible()
   const download = page.waitForEvent('download')

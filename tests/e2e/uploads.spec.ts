@@ -3,7 +3,10 @@ import { expect, test } from '@playwright/test'
 import sharp from 'sharp'
 import { APP, makeJob, openContent, sheet } from './screen'
 
-const photo = (): Promise<Buffer> => sharp({ create: { width: 800, height: 600, channels: 3, background: '#a06040' } }).jpeg().toBuffer()
+const photo = (): Promise<Buffer> =>
+  sharp({ create: { width: 800, height: 600, channels: 3, background: '#a06040' } })
+    .jpeg()
+    .toBuffer()
 
 /** A PNG whose header claims a size that its data does not have (PNG, 11.2.1 IHDR). */
 function claimingPng(side: number): Buffer {
@@ -18,15 +21,36 @@ function claimingPng(side: number): Buffer {
   header.writeUInt32BE(side, 0)
   header.writeUInt32BE(side, 4)
   header.set([8, 2, 0, 0, 0], 8)
-  return Buffer.concat([Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]), chunk('IHDR', header), chunk('IDAT', deflateSync(Buffer.alloc(64))), chunk('IEND', Buffer.alloc(0))])
+  return Buffer.concat([
+    Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]),
+    chunk('IHDR', header),
+    chunk('IDAT', deflateSync(Buffer.alloc(64))),
+    chunk('IEND', Buffer.alloc(0)),
+  ])
 }
 
 const svg = (inner: string): Buffer => Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 10 10">${inner}</svg>`)
 // The file-type box of ISO/IEC 14496-12 with the brand that phones write; the rest is left out.
-const HEIC = Buffer.concat([Buffer.from([0, 0, 0, 24]), Buffer.from('ftypheic'), Buffer.alloc(4), Buffer.from('mif1heic'), Buffer.alloc(64)])
+const HEIC = Buffer.concat([
+  Buffer.from([0, 0, 0, 24]),
+  Buffer.from('ftypheic'),
+  Buffer.alloc(4),
+  Buffer.from('mif1heic'),
+  Buffer.alloc(64),
+])
 
-const BAD: readonly { readonly name: string; readonly make: () => Buffer | Promise<Buffer>; readonly status: number; readonly says: RegExp }[] = [
-  { name: 'logo.pdf', make: () => Buffer.from('%PDF-1.7\n1 0 obj\n<<>>\nendobj\n'), status: 415, says: /a PDF file.*export the logo alone as SVG or PNG/ },
+const BAD: readonly {
+  readonly name: string
+  readonly make: () => Buffer | Promise<Buffer>
+  readonly status: number
+  readonly says: RegExp
+}[] = [
+  {
+    name: 'logo.pdf',
+    make: () => Buffer.from('%PDF-1.7\n1 0 obj\n<<>>\nendobj\n'),
+    status: 415,
+    says: /a PDF file.*export the logo alone as SVG or PNG/,
+  },
   { name: 'huge.jpg', make: () => Buffer.alloc(60 * 1024 * 1024, 1), status: 413, says: /is 60 MB; pictures up to 40 MB fit/ },
   { name: 'cut.jpg', make: async () => (await photo()).subarray(0, 1500), status: 422, says: /is damaged.*Ask for the file again/ },
   { name: 'script.svg', make: () => svg('<script>alert(1)</script><circle r="4"/>'), status: 422, says: /it holds a script/ },
@@ -59,6 +83,8 @@ test('a refused picture leaves the page as it was and says why; a refused logo s
   await page.getByLabel('Logo file').setInputFiles({ name: 'logo.pdf', mimeType: 'application/pdf', buffer: Buffer.from('%PDF-1.7\n') })
   await expect(page.getByRole('alert').filter({ hasText: 'a PDF file' })).toBeVisible()
   await expect(page.getByLabel('Client’s name')).toHaveValue('Logo Trouble')
-  await page.getByLabel('Logo file').setInputFiles({ name: 'mark.svg', mimeType: 'image/svg+xml', buffer: svg('<circle cx="5" cy="5" r="4"/>') })
+  await page
+    .getByLabel('Logo file')
+    .setInputFiles({ name: 'mark.svg', mimeType: 'image/svg+xml', buffer: svg('<circle cx="5" cy="5" r="4"/>') })
   await expect(page.frameLocator('iframe[title^="Home page, desktop"]').getByRole('img', { name: 'Logo Trouble' })).toBeVisible()
 })

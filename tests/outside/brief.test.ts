@@ -13,7 +13,12 @@ const require = createRequire(import.meta.url)
 test('every trade’s type is LocalBusiness or one of its subtypes in schema.org’s own vocabulary', () => {
   // The package “schema-dts” is made from schema.org's published vocabulary; a type's subtypes are the members of its union.
   const vocabulary = readFileSync(path.join(path.dirname(require.resolve('schema-dts/package.json')), 'dist', 'schema.d.ts'), 'utf8')
-  const unions = new Map([...vocabulary.matchAll(/^export type (\w+) = ([^;]+);/gm)].map(([, name, members]) => [name ?? '', (members ?? '').split('|').map((m) => m.trim())]))
+  const unions = new Map(
+    [...vocabulary.matchAll(/^export type (\w+) = ([^;]+);/gm)].map(([, name, members]) => [
+      name ?? '',
+      (members ?? '').split('|').map((m) => m.trim()),
+    ]),
+  )
   const subtypes = new Set<string>()
   const walk = (type: string): void => {
     if (subtypes.has(type)) return
@@ -26,8 +31,17 @@ test('every trade’s type is LocalBusiness or one of its subtypes in schema.org
   for (const no of ['Person', 'Thing', 'Watchmaker', 'Course']) expect(subtypes.has(no)).toBe(false)
 })
 
-type Reference = { parse: (number: string, region: string) => unknown; isPossibleNumber: (n: unknown) => boolean; format: (n: unknown, format: number) => string; getSupportedRegions: () => string[]; getExampleNumber: (region: string) => unknown }
-const { PhoneNumberUtil, PhoneNumberFormat } = require('google-libphonenumber') as { PhoneNumberUtil: { getInstance: () => Reference }; PhoneNumberFormat: { E164: number; NATIONAL: number; INTERNATIONAL: number; RFC3966: number } }
+type Reference = {
+  parse: (number: string, region: string) => unknown
+  isPossibleNumber: (n: unknown) => boolean
+  format: (n: unknown, format: number) => string
+  getSupportedRegions: () => string[]
+  getExampleNumber: (region: string) => unknown
+}
+const { PhoneNumberUtil, PhoneNumberFormat } = require('google-libphonenumber') as {
+  PhoneNumberUtil: { getInstance: () => Reference }
+  PhoneNumberFormat: { E164: number; NATIONAL: number; INTERNATIONAL: number; RFC3966: number }
+}
 
 test('telephone numbers of every country, in each way of writing, are read as the reference library reads them', () => {
   // The reference library of the numbering plans, and its own example number for each region.
@@ -59,7 +73,15 @@ test('numbers that no telephone can have are refused, as the reference library h
       return false
     }
   }
-  for (const [written, possible] of [['12', false], ['01632 960417 000 000 00', false], ['+999 123456', false], ['call us', false], ['01632 960417', true], ['+44 1632 960417', true], ['(020) 7946 0018', true]] as const) {
+  for (const [written, possible] of [
+    ['12', false],
+    ['01632 960417 000 000 00', false],
+    ['+999 123456', false],
+    ['call us', false],
+    ['01632 960417', true],
+    ['+44 1632 960417', true],
+    ['(020) 7946 0018', true],
+  ] as const) {
     expect(isPossible(written), written).toBe(possible)
     expect(findPhoneFault(written, 'GB') === null, written).toBe(possible)
   }
@@ -67,14 +89,46 @@ test('numbers that no telephone can have are refused, as the reference library h
 })
 
 test('a country is known by its ISO 3166-1 code and as people write it', () => {
-  for (const [written, code] of [['GB', 'GB'], ['uk', 'GB'], ['Scotland', 'GB'], ['Germany', 'DE'], ['usa', 'US'], ['Japan', 'JP'], ['', null], ['Ruritania', null]] as const) expect(toCountryCode(written), written).toBe(code)
+  for (const [written, code] of [
+    ['GB', 'GB'],
+    ['uk', 'GB'],
+    ['Scotland', 'GB'],
+    ['Germany', 'DE'],
+    ['usa', 'US'],
+    ['Japan', 'JP'],
+    ['', null],
+    ['Ruritania', null],
+  ] as const)
+    expect(toCountryCode(written), written).toBe(code)
 })
 
-const HOURS = { mon: [], tue: [{ opens: '09:00', closes: '12:30' }, { opens: '14:00', closes: '18:00' }], wed: [{ opens: '09:00', closes: '12:30' }], thu: [], fri: [{ opens: '20:00', closes: '24:00' }], sat: [], sun: [] }
+const HOURS = {
+  mon: [],
+  tue: [
+    { opens: '09:00', closes: '12:30' },
+    { opens: '14:00', closes: '18:00' },
+  ],
+  wed: [{ opens: '09:00', closes: '12:30' }],
+  thu: [],
+  fri: [{ opens: '20:00', closes: '24:00' }],
+  sat: [],
+  sun: [],
+}
 const FACTS: Facts = {
-  name: 'Tolliver; Wren, & Söhne\\Co', tagline: 'Clocks, put right', phone: '01632 960417', email: 'bench@tolliver-wren.example', trade: 'watchmaker',
-  address: { street: '11 Harrow Lane, upper bench, behind the long yard with the green door and the brass bell', locality: 'Eastmere', postcode: 'EM3 1LD', country: 'England' }, hours: HOURS,
-  keywords: ['clock repair', 'watches, old'], socials: ['https://example.social/tolliver'],
+  name: 'Tolliver; Wren, & Söhne\\Co',
+  tagline: 'Clocks, put right',
+  phone: '01632 960417',
+  email: 'bench@tolliver-wren.example',
+  trade: 'watchmaker',
+  address: {
+    street: '11 Harrow Lane, upper bench, behind the long yard with the green door and the brass bell',
+    locality: 'Eastmere',
+    postcode: 'EM3 1LD',
+    country: 'England',
+  },
+  hours: HOURS,
+  keywords: ['clock repair', 'watches, old'],
+  socials: ['https://example.social/tolliver'],
 }
 
 test('the contact card is a vCard that a reference parser reads back, fact for fact', () => {

@@ -2,8 +2,24 @@ import Color from 'colorjs.io'
 import { filterDeficiencyDeuter, filterDeficiencyProt, filterDeficiencyTrit } from 'culori'
 import { expect, test } from 'vitest'
 import { hex as referenceContrast } from 'wcag-contrast'
-import { adviseBrand, brandMoves, colourDistance, contrastRatio, fitContrast, fromOklch, layOver, makeScheme, moveBetween, parseColour, relativeLuminance, ROLES, toOklch, veilOpacity, VISION_MATRICES, visionFilter, type Role } from '../../src/core/colour'
-import { TONES } from '../../src/core/site'
+import {
+  adviseBrand,
+  brandMoves,
+  colourDistance,
+  contrastRatio,
+  fitContrast,
+  fromOklch,
+  layOver,
+  makeScheme,
+  moveBetween,
+  parseColour,
+  relativeLuminance,
+  toOklch,
+  veilOpacity,
+  VISION_MATRICES,
+  visionFilter,
+} from '../../src/core/colour'
+import { ROLES, TONES, type Role } from '../../src/core/site'
 import { random, randomHex } from '../random'
 import { testPack } from '../pack'
 
@@ -47,7 +63,18 @@ test('OKLCH agrees with a reference library, both ways, for 1,000 seeded colours
 
 test('CSS Color 4’s own pairs of notations name one colour', () => {
   // CSS Color Module Level 4: sections 5.2 (hex), 6.1 (named), 7 (hsl), 8 (hwb), 9.3 and 9.4 (OKLab, OKLCH samples of green).
-  for (const [text, hex] of [['rebeccapurple', '#663399'], ['#0f0', '#00ff00'], ['rgb(0 255 0)', '#00ff00'], ['rgb(0% 100% 0%)', '#00ff00'], ['hsl(120 100% 50%)', '#00ff00'], ['hsl(120deg 100% 25%)', '#008000'], ['hwb(120 0% 49.8039%)', '#008000'], ['oklab(51.975% -0.1403 0.10768)', '#008000'], ['oklch(51.975% 0.17686 142.495)', '#008000'], ['7A2E1D', '#7a2e1d']] as const) {
+  for (const [text, hex] of [
+    ['rebeccapurple', '#663399'],
+    ['#0f0', '#00ff00'],
+    ['rgb(0 255 0)', '#00ff00'],
+    ['rgb(0% 100% 0%)', '#00ff00'],
+    ['hsl(120 100% 50%)', '#00ff00'],
+    ['hsl(120deg 100% 25%)', '#008000'],
+    ['hwb(120 0% 49.8039%)', '#008000'],
+    ['oklab(51.975% -0.1403 0.10768)', '#008000'],
+    ['oklch(51.975% 0.17686 142.495)', '#008000'],
+    ['7A2E1D', '#7a2e1d'],
+  ] as const) {
     expect(parseColour(text), text).toEqual({ ok: true, hex })
   }
   for (const bad of ['mauvish', '#12345', 'rgb(1,2', '', 'url(x)', '#00000080']) expect(parseColour(bad).ok, bad).toBe(false)
@@ -71,11 +98,13 @@ test('every text and control on every tone passes for 600 seeded brands and the 
           const least = LEAST[role]
           if (least === undefined) continue
           checked++
-          if (surface.contrast(new Color(roles[role]), 'WCAG21') < least) throw new Error(`${role} ${roles[role]} on ${tone} ${ground} for ${brand}`)
+          if (surface.contrast(new Color(roles[role]), 'WCAG21') < least)
+            throw new Error(`${role} ${roles[role]} on ${tone} ${ground} for ${brand}`)
         }
       }
       checked++
-      if (new Color(roles.button).contrast(new Color(roles['button-text']), 'WCAG21') < 4.5) throw new Error(`button text for ${brand} on ${tone}`)
+      if (new Color(roles.button).contrast(new Color(roles['button-text']), 'WCAG21') < 4.5)
+        throw new Error(`button text for ${brand} on ${tone}`)
     }
   }
   expect(checked).toBe(brands.length * TONES.length * 15)
@@ -97,8 +126,10 @@ test('the veil over a picture is no stronger than it must be, and no pixel there
   for (let i = 0; i < 300; i++) {
     const { picture } = makeScheme(SPEC, { colour: randomHex(next), second: randomHex(next) })
     const opacity = veilOpacity(picture.surface, picture.text, 4.5)
-    const seen = (pixel: string, at: number): number => new Color(layOver(picture.surface, pixel, at)).contrast(new Color(picture.text), 'WCAG21')
-    for (const pixel of ['#000000', '#ffffff', ...Array.from({ length: 20 }, () => randomHex(next))]) expect(seen(pixel, opacity)).toBeGreaterThanOrEqual(4.5)
+    const seen = (pixel: string, at: number): number =>
+      new Color(layOver(picture.surface, pixel, at)).contrast(new Color(picture.text), 'WCAG21')
+    for (const pixel of ['#000000', '#ffffff', ...Array.from({ length: 20 }, () => randomHex(next))])
+      expect(seen(pixel, opacity)).toBeGreaterThanOrEqual(4.5)
     if (opacity > 0) expect(Math.min(seen('#000000', opacity - 0.01), seen('#ffffff', opacity - 0.01))).toBeLessThan(4.5)
   }
 })
@@ -109,10 +140,11 @@ test('roles set by hand are used as they are where they can be read, moved no fu
     const tone = TONES[i % TONES.length]!
     const roles = Object.fromEntries(ROLES.filter(() => next() < 0.4).map((role) => [`light/${tone}/${role}`, randomHex(next)]))
     const scheme = makeScheme(SPEC, { colour: randomHex(next), roles })[tone]
-    for (const ground of ['surface', 'plane'] as const) for (const [role, least] of Object.entries(LEAST)) {
-      const found = new Color(scheme[ground]).contrast(new Color(scheme[role as Role]), 'WCAG21')
-      if (found < least) throw new Error(`${role} on ${tone} ${ground}: ${found.toFixed(2)} with ${JSON.stringify(roles)}`)
-    }
+    for (const ground of ['surface', 'plane'] as const)
+      for (const [role, least] of Object.entries(LEAST)) {
+        const found = new Color(scheme[ground]).contrast(new Color(scheme[role as Role]), 'WCAG21')
+        if (found < least) throw new Error(`${role} on ${tone} ${ground}: ${found.toFixed(2)} with ${JSON.stringify(roles)}`)
+      }
     const link = roles[`light/${tone}/link`]
     if (link && contrastRatio(link, scheme.surface) >= 4.51 && contrastRatio(link, scheme.plane) >= 4.51) expect(scheme.link).toBe(link)
   }
@@ -126,7 +158,12 @@ test('OKLCH gives the very numbers of CSS Color 4’s samples, both ways', () =>
   expect(green.c).toBeCloseTo(0.17686, 4)
   expect(green.h).toBeCloseTo(142.495, 2)
   expect(fromOklch({ l: 0.51975, c: 0.17686, h: 142.495 })).toBe('#008000')
-  for (const text of ['oklch(40.101% 0.12332 21.555)', 'oklch(59.686% 0.15619 49.7694)', 'oklch(0.65125 0.13138 104.097)', 'oklch(0.66016 0.15546 134.231)']) {
+  for (const text of [
+    'oklch(40.101% 0.12332 21.555)',
+    'oklch(59.686% 0.15619 49.7694)',
+    'oklch(0.65125 0.13138 104.097)',
+    'oklch(0.66016 0.15546 134.231)',
+  ]) {
     const [l = 0, c = 0, h = 0] = new Color(text).coords.map(Number)
     expect(fromOklch({ l, c, h })).toBe(new Color(text).to('srgb').toString({ format: 'hex', collapse: false }))
   }
@@ -158,9 +195,13 @@ test('where a brand colour had to be moved is said with the way it went, as a re
 })
 
 test('the advice says where a brand colour had to move, and which colours are hardly apart', () => {
-  expect(adviseBrand(SPEC, { colour: '#ffff00' })[0]).toMatch(/^On paper it reaches 1\.\d:1, and text needs 4\.5:1; links use #[0-9a-f]{6} there/)
+  expect(adviseBrand(SPEC, { colour: '#ffff00' })[0]).toMatch(
+    /^On paper it reaches 1\.\d:1, and text needs 4\.5:1; links use #[0-9a-f]{6} there/,
+  )
   expect(adviseBrand(SPEC, { colour: '#7a2e1d' })).toEqual([])
-  expect(adviseBrand(SPEC, { colour: '#7a2e1d', second: '#7b2f1e' })).toEqual(['Two of these colours are hardly apart; a visitor will take them for one.'])
+  expect(adviseBrand(SPEC, { colour: '#7a2e1d', second: '#7b2f1e' })).toEqual([
+    'Two of these colours are hardly apart; a visitor will take them for one.',
+  ])
   const next = random(8)
   for (let i = 0; i < 300; i++) {
     const [a, b] = [randomHex(next), randomHex(next)]
@@ -172,9 +213,14 @@ test('the ways of seeing have the numbers of the paper’s table, as a reference
   // Machado, Oliveira and Fernandes 2009, table 1, severity 1.0, as the package “culori” holds it.
   const reference = { protan: filterDeficiencyProt(1), deutan: filterDeficiencyDeuter(1), tritan: filterDeficiencyTrit(1) }
   for (const vision of ['protan', 'deutan', 'tritan'] as const) {
-    for (const [column, unit] of [[0, { mode: 'rgb', r: 1, g: 0, b: 0 }], [1, { mode: 'rgb', r: 0, g: 1, b: 0 }], [2, { mode: 'rgb', r: 0, g: 0, b: 1 }]] as const) {
+    for (const [column, unit] of [
+      [0, { mode: 'rgb', r: 1, g: 0, b: 0 }],
+      [1, { mode: 'rgb', r: 0, g: 1, b: 0 }],
+      [2, { mode: 'rgb', r: 0, g: 0, b: 1 }],
+    ] as const) {
       const seen = reference[vision](unit) as { r: number; g: number; b: number }
-      for (const [row, value] of [seen.r, seen.g, seen.b].entries()) expect(VISION_MATRICES[vision][row]![column], `${vision} ${row} ${column}`).toBeCloseTo(value, 6)
+      for (const [row, value] of [seen.r, seen.g, seen.b].entries())
+        expect(VISION_MATRICES[vision][row]![column], `${vision} ${row} ${column}`).toBeCloseTo(value, 6)
     }
     // A grey is seen as the same grey: every row adds up to one.
     for (const row of VISION_MATRICES[vision]) expect(row[0] + row[1] + row[2]).toBeCloseTo(1, 5)

@@ -1,16 +1,26 @@
 import { wcagLuminance } from 'culori'
 import { expect, test } from 'vitest'
-import { layOver, LEAST_CONTRAST, makeScheme, type Role } from '../../src/core/colour'
+import { layOver, LEAST_CONTRAST, makeScheme } from '../../src/core/colour'
 import { offeredSchemes } from '../../src/core/pack'
-import { TONES } from '../../src/core/site'
+import { TONES, type Role } from '../../src/core/site'
 import { random, randomHex } from '../random'
 import { testPack } from '../pack'
 
 // WCAG 2.2, 1.4.3 (text, 4.5) and 1.4.11 (controls and focus, 3); text on buttons is checked against the button.
-const LEAST = Object.fromEntries(Object.keys(LEAST_CONTRAST).filter((role) => role !== 'button-text').map((role) => [role, role === 'button' || role === 'focus' ? 3 : 4.5]))
+const LEAST = Object.fromEntries(
+  Object.keys(LEAST_CONTRAST)
+    .filter((role) => role !== 'button-text')
+    .map((role) => [role, role === 'button' || role === 'focus' ? 3 : 4.5]),
+)
 
 test('10,000 seeded brand colours on every scheme there is, light and dark, leave no text or control on any tone that a second library would fail', () => {
-  const specs = [...new Set(Object.values(testPack().templates).flatMap((t) => offeredSchemes(t)).map((s) => s.spec))]
+  const specs = [
+    ...new Set(
+      Object.values(testPack().templates)
+        .flatMap((t) => offeredSchemes(t))
+        .map((s) => s.spec),
+    ),
+  ]
   const next = random(10)
   const hard = ['#ffff00', '#000000', '#ffffff', '#808080', '#00ff00', '#ff00ff', '#767676', '#0000ff', '#c2185b']
   const brands = [...hard, ...Array.from({ length: 10_000 - hard.length }, () => randomHex(next))]
@@ -25,24 +35,36 @@ test('10,000 seeded brand colours on every scheme there is, light and dark, leav
     }
     return found
   }
-  const reaches = (a: string, b: string, least: number): boolean => (Math.max(luminance(a), luminance(b)) + 0.05) / (Math.min(luminance(a), luminance(b)) + 0.05) >= least
+  const reaches = (a: string, b: string, least: number): boolean =>
+    (Math.max(luminance(a), luminance(b)) + 0.05) / (Math.min(luminance(a), luminance(b)) + 0.05) >= least
   let checked = 0
-  brands.forEach((colour, i) => specs.forEach((spec, j) => {
-    // Alone, three alike, and with two others, in turn.
-    const others = [{}, { second: colour, third: colour }, { second: brands[(i * 7 + j) % brands.length], third: brands[(i * 13 + j) % brands.length] }][(i + j) % 3]
-    const gradient = (i + j) % 4 === 0 ? { gradient: { angle: 90, strength: ((i % 10) + 1) / 10 } } : {}
-    const dark = (i + j) % 2 === 1
-    const scheme = makeScheme(spec, { colour, ...others, ...gradient }, dark)
-    for (const tone of TONES) {
-      const roles = scheme[tone]
-      for (const ground of roles.end === roles.surface ? [roles.surface, roles.plane] : [roles.surface, roles.plane, layOver(roles.end, roles.surface, 0.5), roles.end]) {
-        for (const [role, least] of Object.entries(LEAST)) {
-          checked++
-          if (!reaches(ground, roles[role as Role], least)) throw new Error(`${role} ${roles[role as Role]} on ${tone} ${ground} for ${colour} ${JSON.stringify(others)}${dark ? ', dark' : ''}`)
+  brands.forEach((colour, i) =>
+    specs.forEach((spec, j) => {
+      // Alone, three alike, and with two others, in turn.
+      const others = [
+        {},
+        { second: colour, third: colour },
+        { second: brands[(i * 7 + j) % brands.length], third: brands[(i * 13 + j) % brands.length] },
+      ][(i + j) % 3]
+      const gradient = (i + j) % 4 === 0 ? { gradient: { angle: 90, strength: ((i % 10) + 1) / 10 } } : {}
+      const dark = (i + j) % 2 === 1
+      const scheme = makeScheme(spec, { colour, ...others, ...gradient }, dark)
+      for (const tone of TONES) {
+        const roles = scheme[tone]
+        for (const ground of roles.end === roles.surface
+          ? [roles.surface, roles.plane]
+          : [roles.surface, roles.plane, layOver(roles.end, roles.surface, 0.5), roles.end]) {
+          for (const [role, least] of Object.entries(LEAST)) {
+            checked++
+            if (!reaches(ground, roles[role as Role], least))
+              throw new Error(
+                `${role} ${roles[role as Role]} on ${tone} ${ground} for ${colour} ${JSON.stringify(others)}${dark ? ', dark' : ''}`,
+              )
+          }
         }
+        if (!reaches(roles.button, roles['button-text'], 4.5)) throw new Error(`button text for ${colour} on ${tone}`)
       }
-      if (!reaches(roles.button, roles['button-text'], 4.5)) throw new Error(`button text for ${colour} on ${tone}`)
-    }
-  }))
+    }),
+  )
   expect(checked).toBeGreaterThan(10_000 * specs.length * TONES.length * 2 * 7)
 })

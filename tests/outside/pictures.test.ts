@@ -7,7 +7,12 @@ import { beforeAll, describe, expect, test } from 'vitest'
 const W = 96
 const H = 64
 type Rgb = readonly [number, number, number]
-const CORNERS: readonly Rgb[] = [[220, 30, 30], [30, 160, 60], [40, 60, 210], [235, 200, 40]]
+const CORNERS: readonly Rgb[] = [
+  [220, 30, 30],
+  [30, 160, 60],
+  [40, 60, 210],
+  [235, 200, 40],
+]
 
 /** The upright picture: a colour of its own in each quarter, so that no turn or mirroring looks like another. */
 const upright = (x: number, y: number): Rgb => CORNERS[(y < H / 2 ? 0 : 2) + (x < W / 2 ? 0 : 1)]!
@@ -31,7 +36,10 @@ async function stored(orientation: number): Promise<Buffer> {
   const [width, height] = orientation >= 5 ? [H, W] : [W, H]
   const pixels = Buffer.alloc(width * height * 3)
   for (let r = 0; r < height; r++) for (let c = 0; c < width; c++) pixels.set(upright(...PLACE[orientation]!(r, c)), (r * width + c) * 3)
-  return sharp(pixels, { raw: { width, height, channels: 3 } }).jpeg({ quality: 95, chromaSubsampling: '4:4:4' }).withMetadata({ orientation }).toBuffer()
+  return sharp(pixels, { raw: { width, height, channels: 3 } })
+    .jpeg({ quality: 95, chromaSubsampling: '4:4:4' })
+    .withMetadata({ orientation })
+    .toBuffer()
 }
 
 describe('pictures as they come in', () => {
@@ -48,7 +56,12 @@ describe('pictures as they come in', () => {
     const file = readFileSync(path.join(data, 'media', `${asset.hash}.jpg`))
     const { data: pixels, info } = await sharp(file).raw().toBuffer({ resolveWithObject: true })
     expect([info.width, info.height]).toEqual([W, H])
-    for (const [x, y] of [[12, 8], [84, 8], [12, 56], [84, 56]] as const) {
+    for (const [x, y] of [
+      [12, 8],
+      [84, 8],
+      [12, 56],
+      [84, 56],
+    ] as const) {
       const found = [...pixels.subarray((y * W + x) * 3, (y * W + x) * 3 + 3)]
       upright(x, y).forEach((value, i) => expect(Math.abs((found[i] ?? 0) - value), `at ${x},${y}`).toBeLessThan(14))
     }
@@ -61,8 +74,13 @@ describe('pictures as they come in', () => {
   })
 
   test('the focus proposed lies on what stands out', async () => {
-    const spot = await sharp({ create: { width: 60, height: 60, channels: 3, background: '#d02010' } }).png().toBuffer()
-    const picture = await sharp({ create: { width: 900, height: 300, channels: 3, background: '#c9c9c4' } }).composite([{ input: spot, left: 780, top: 120 }]).jpeg().toBuffer()
+    const spot = await sharp({ create: { width: 60, height: 60, channels: 3, background: '#d02010' } })
+      .png()
+      .toBuffer()
+    const picture = await sharp({ create: { width: 900, height: 300, channels: 3, background: '#c9c9c4' } })
+      .composite([{ input: spot, left: 780, top: 120 }])
+      .jpeg()
+      .toBuffer()
     expect((await storeUpload(null, 'spot.jpg', picture)).focus.x).toBeGreaterThan(0.7)
   })
 })

@@ -15,15 +15,30 @@ const at = (file: string): string => path.join(folder, file)
 let manifest: Manifest = {}
 
 const HOURS = { mon: [], tue: [{ opens: '09:00', closes: '17:00' }], wed: [], thu: [], fri: [], sat: [], sun: [] }
-const FACTS = { name: 'Béla & “Sons”', trade: 'Clock and watch repair', phone: '+44 1632 960417', email: 'a@b.example', address: { street: '1 Lane', locality: 'Town', postcode: 'T1', country: 'GB' }, hours: HOURS }
+const FACTS = {
+  name: 'Béla & “Sons”',
+  trade: 'Clock and watch repair',
+  phone: '+44 1632 960417',
+  email: 'a@b.example',
+  address: { street: '1 Lane', locality: 'Town', postcode: 'T1', country: 'GB' },
+  hours: HOURS,
+}
 
 beforeAll(async () => {
   process.env.INSTANT_FIT_DATA ??= mkdtempSync(path.join(tmpdir(), 'instant-fit-'))
-  const [{ buildRelease }, { readBlob }, { packAssets }] = await Promise.all([import('../../src/server/releases/build-release'), import('../../src/server/releases/blobs'), import('../../src/server/packs')])
-  manifest = await buildRelease({ ...testSite(FACTS, { colour: '#8a5a12' }), assets: await packAssets() }, 'http://client.localhost:4380', () => undefined)
+  const [{ buildRelease }, { readBlob }, { packAssets }] = await Promise.all([
+    import('../../src/server/releases/build-release'),
+    import('../../src/server/files/blobs'),
+    import('../../src/server/packs/packs'),
+  ])
+  manifest = await buildRelease(
+    { ...testSite(FACTS, { colour: '#8a5a12' }), assets: await packAssets() },
+    'http://client.localhost:4380',
+    () => undefined,
+  )
   for (const [file, { hash }] of Object.entries(manifest)) {
     mkdirSync(path.dirname(at(file)), { recursive: true })
-    writeFileSync(at(file), readBlob(hash))
+    writeFileSync(at(file), readBlob(hash)!)
   }
 })
 
@@ -32,8 +47,19 @@ const stylesheet = (): string => Object.keys(manifest).find((f) => f.endsWith('.
 
 describe('a published site', () => {
   test('has pages, one style sheet, icons, a map and rules for robots', () => {
-    expect(pages().sort()).toEqual(['404.html', 'about/index.html', 'contact/index.html', 'gallery/index.html', 'index.html', 'prices/index.html', 'services/index.html', 'six-for-five/index.html', 'small-print/index.html'])
-    for (const file of ['sitemap.xml', 'robots.txt', 'favicon.svg', 'favicon.ico', 'apple-touch-icon.png']) expect(manifest).toHaveProperty([file])
+    expect(pages().sort()).toEqual([
+      '404.html',
+      'about/index.html',
+      'contact/index.html',
+      'gallery/index.html',
+      'index.html',
+      'prices/index.html',
+      'services/index.html',
+      'six-for-five/index.html',
+      'small-print/index.html',
+    ])
+    for (const file of ['sitemap.xml', 'robots.txt', 'favicon.svg', 'favicon.ico', 'apple-touch-icon.png'])
+      expect(manifest).toHaveProperty([file])
     expect(Object.keys(manifest).filter((f) => f.endsWith('.css'))).toHaveLength(1)
   })
 
@@ -41,11 +67,18 @@ describe('a published site', () => {
     const jar = require.resolve('vnu-jar/build/dist/vnu.jar')
     let report = ''
     try {
-      execFileSync('java', ['-jar', jar, '--format', 'json', '--also-check-svg', ...pages().map(at), at('favicon.svg')], { stdio: ['ignore', 'ignore', 'pipe'] })
+      execFileSync('java', ['-jar', jar, '--format', 'json', '--also-check-svg', ...pages().map(at), at('favicon.svg')], {
+        stdio: ['ignore', 'ignore', 'pipe'],
+      })
     } catch (error) {
       report = String((error as { stderr: Buffer }).stderr)
     }
-    const errors = report === '' ? [] : (JSON.parse(report) as { messages: { type: string; url: string; message: string; lastLine: number }[] }).messages.filter((m) => m.type === 'error')
+    const errors =
+      report === ''
+        ? []
+        : (JSON.parse(report) as { messages: { type: string; url: string; message: string; lastLine: number }[] }).messages.filter(
+            (m) => m.type === 'error',
+          )
     expect(errors.map((e) => `${path.basename(path.dirname(e.url))}/${path.basename(e.url)}:${e.lastLine} ${e.message}`)).toEqual([])
   })
 
@@ -62,7 +95,9 @@ describe('a published site', () => {
     // The package “schema-dts” holds schema.org's own vocabulary as types.
     const vocabulary = readFileSync(path.join(path.dirname(require.resolve('schema-dts/package.json')), 'dist', 'schema.d.ts'), 'utf8')
     const isType = (name: string): boolean => vocabulary.includes(`"@type": "${name}"`)
-    const data = JSON.parse(/<script type="application\/ld\+json">(.*?)<\/script>/s.exec(readFileSync(at('index.html'), 'utf8'))?.[1] ?? '{}') as Record<string, unknown>
+    const data = JSON.parse(
+      /<script type="application\/ld\+json">(.*?)<\/script>/s.exec(readFileSync(at('index.html'), 'utf8'))?.[1] ?? '{}',
+    ) as Record<string, unknown>
     expect(data).toMatchObject({ '@context': 'https://schema.org', '@type': 'LocalBusiness', name: FACTS.name, telephone: FACTS.phone })
     const check = (value: unknown): void => {
       if (typeof value !== 'object' || value === null) return
@@ -78,13 +113,23 @@ describe('a published site', () => {
   })
 
   test('ships fonts that hold every letter its pages show', () => {
-    const text = pages().map((f) => readFileSync(at(f), 'utf8').replace(/<script.*?<\/script>/gs, '').replace(/<[^>]+>/g, '')).join('').replace(/&amp;/g, '&')
+    const text = pages()
+      .map((f) =>
+        readFileSync(at(f), 'utf8')
+          .replace(/<script.*?<\/script>/gs, '')
+          .replace(/<[^>]+>/g, ''),
+      )
+      .join('')
+      .replace(/&amp;/g, '&')
     const letters = [...new Set(text)].filter((l) => !/\s/.test(l))
     const fonts = Object.keys(manifest).filter((f) => f.endsWith('.woff2'))
     expect(fonts.length).toBeGreaterThan(3)
     for (const file of fonts) {
       const font = fontkit.openSync(at(file))
-      expect(letters.filter((l) => font.layout(l).glyphs[0]?.id === 0), file).toEqual([])
+      expect(
+        letters.filter((l) => font.layout(l).glyphs[0]?.id === 0),
+        file,
+      ).toEqual([])
     }
   })
 
@@ -102,10 +147,12 @@ describe('a published site', () => {
       expect(named.length).toBeGreaterThan(8)
       for (const address of named) {
         const target = address.startsWith('/') ? address.slice(1) : path.posix.join(path.posix.dirname(page), address)
-        const file = target === '.' || target === './' || target === '' ? 'index.html' : target.endsWith('/') ? `${target}index.html` : target
+        const file =
+          target === '.' || target === './' || target === '' ? 'index.html' : target.endsWith('/') ? `${target}index.html` : target
         expect(manifest, `${page} names ${address}`).toHaveProperty([file])
       }
     }
-    for (const [, url] of readFileSync(at(stylesheet()), 'utf8').matchAll(/url\(["']?([^"')]+)/g)) expect(manifest).toHaveProperty([url ?? ''])
+    for (const [, url] of readFileSync(at(stylesheet()), 'utf8').matchAll(/url\(["']?([^"')]+)/g))
+      expect(manifest).toHaveProperty([url ?? ''])
   })
 })

@@ -2,14 +2,25 @@ import { defineConfig, parse } from '@terrazzo/parser'
 import { transform } from 'lightningcss'
 import { expect, test } from 'vitest'
 import { readTokens, toCssVariables, toDesignTokens } from '../../src/core/brand'
-import { getTemplate, makeDocument } from '../../src/core/pack'
-import { siteScheme, type Site } from '../../src/core/render'
+import { makeDocument, siteScheme, type Site } from '../../src/core/fill'
+import { getTemplate } from '../../src/core/pack'
 import type { Brand } from '../../src/core/site'
 import { testPack } from '../pack'
 
 const PACK = testPack()
-const siteOf = (brand: Brand): Site => ({ document: makeDocument(getTemplate(PACK, 'gantry'), { name: 'Tarrow' }, brand), pack: PACK, assets: {}, mode: 'draft' })
-const BRAND: Brand = { colour: '#c4361f', second: '#14324a', text: 'work-sans', styles: { h1: { weight: 700, desktop: 80 } }, shape: { corner: 6, density: 1.1, shadow: { x: 1, y: 2, blur: 8, strength: 0.3 } } }
+const siteOf = (brand: Brand): Site => ({
+  document: makeDocument(getTemplate(PACK, 'gantry'), { name: 'Tarrow' }, brand),
+  pack: PACK,
+  assets: {},
+  mode: 'draft',
+})
+const BRAND: Brand = {
+  colour: '#c4361f',
+  second: '#14324a',
+  text: 'work-sans',
+  styles: { h1: { weight: 700, desktop: 80 } },
+  shape: { corner: 6, density: 1.1, shadow: { x: 1, y: 2, blur: 8, strength: 0.3 } },
+}
 
 test('a token file of ours is read without complaint by a reference parser of the published format, and to the same values', async () => {
   // Design Tokens Format Module 2025.10, by the parser of @terrazzo.
@@ -20,7 +31,10 @@ test('a token file of ours is read without complaint by a reference parser of th
   expect(Object.keys(tokens).length).toBeGreaterThan(80)
   expect(tokens['brand.colour']).toMatchObject({ $type: 'color', $value: { colorSpace: 'srgb', hex: '#c4361f' } })
   expect(tokens['tone.paper.link']!.$value).toMatchObject({ hex: siteScheme(site).paper.link })
-  expect(tokens['style.h1.desktop']).toMatchObject({ $type: 'typography', $value: { fontSize: { value: 80, unit: 'px' }, fontWeight: 700 } })
+  expect(tokens['style.h1.desktop']).toMatchObject({
+    $type: 'typography',
+    $value: { fontSize: { value: 80, unit: 'px' }, fontWeight: 700 },
+  })
   expect(tokens['shape.shadow']!.$type).toBe('shadow')
   // What we read back from the same text is what the parser read.
   const ours = readTokens(src)

@@ -4,12 +4,28 @@ import path from 'node:path'
 import * as fontkit from 'fontkit'
 import subsetFont from 'subset-font'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { evaluateLength, FAMILIES, fluidSize, isInRange, lettersInLine, missingLetters, pairFamilies, RANGES, readableMeasure, readEmbedding, siteTextStyles, STEPS, stepSize, usualPhoneSize, weightsOf } from '../../src/core/type'
 import { LIMITS, SIZE_LIMITS, TEXT_STYLES } from '../../src/core/site'
-import { projectFolder } from '../../src/server/data-folder'
-import { fontFilePath } from '../../src/server/fonts'
+import {
+  evaluateLength,
+  FAMILIES,
+  fluidSize,
+  isInRange,
+  lettersInLine,
+  missingLetters,
+  pairFamilies,
+  RANGES,
+  readableMeasure,
+  readEmbedding,
+  siteTextStyles,
+  STEPS,
+  stepSize,
+  usualPhoneSize,
+  weightsOf,
+} from '../../src/core/type'
+import { projectFolder } from '../../src/server/files/data-folder'
+import { fontFilePath } from '../../src/server/media/fonts'
 import { storeFont } from '../../src/server/media/store-font'
-import { Problem } from '../../src/server/problems'
+import { Problem } from '../../src/server/http/problems'
 import { testPack } from '../pack'
 
 test('there are at least 24 families, each under a licence that its package carries, each file in its place', () => {
@@ -21,7 +37,10 @@ test('there are at least 24 families, each under a licence that its package carr
     expect(listed).toContain(family.licence)
     expect(family.licence).toContain('SIL Open Font Licence 1.1')
     for (const file of family.files) expect(readFileSync(fontFilePath(file)).toString('latin1', 0, 4), file.file).toBe('wOF2')
-    expect(readFileSync(projectFolder('node_modules', ...(family.files[0]!.package ?? '').split('/'), 'LICENSE'), 'utf8'), family.name).toMatch(/SIL OPEN FONT LICENSE Version 1\.1/i)
+    expect(
+      readFileSync(projectFolder('node_modules', ...(family.files[0]!.package ?? '').split('/'), 'LICENSE'), 'utf8'),
+      family.name,
+    ).toMatch(/SIL OPEN FONT LICENSE Version 1\.1/i)
   }
 })
 
@@ -57,7 +76,9 @@ test('a font’s permission is read as OpenType 1.9.1 lists its bits', () => {
 describe('a font file of the client’s', () => {
   const folder = mkdtempSync(path.join(tmpdir(), 'instant-fit-fonts-'))
   const before = process.env.INSTANT_FIT_DATA
-  beforeAll(() => { process.env.INSTANT_FIT_DATA = folder })
+  beforeAll(() => {
+    process.env.INSTANT_FIT_DATA = folder
+  })
   afterAll(() => {
     process.env.INSTANT_FIT_DATA = before
     rmSync(folder, { recursive: true })
@@ -115,7 +136,12 @@ describe('a font file of the client’s', () => {
 })
 
 test('a size grows evenly between the phone and the desktop and stands still beyond, in rem', () => {
-  for (const [phone, desktop] of [[28, 40], [41.6, 78.1], [16, 16], [20, 18]] as const) {
+  for (const [phone, desktop] of [
+    [28, 40],
+    [41.6, 78.1],
+    [16, 16],
+    [20, 18],
+  ] as const) {
     const at = (widthPx: number): number => evaluateLength(fluidSize(phone, desktop), { widthPx, emPx: 16, variables: new Map() })!
     expect(at(390)).toBeCloseTo(phone, 1)
     expect(at(1280)).toBeCloseTo(desktop, 1)
@@ -130,8 +156,28 @@ test('a size grows evenly between the phone and the desktop and stands still bey
 })
 
 test('lengths are evaluated as CSS Values 4 defines them, and what is no length gives none', () => {
-  const scope = { widthPx: 1000, emPx: 20, variables: new Map([['--a', 'clamp(1rem, 5vw, 3rem)'], ['--b', 'calc(var(--a) * 2)']]) }
-  for (const [text, px] of [['2rem', 32], ['1.5em', 30], ['10vw', 100], ['var(--a)', 48], ['var(--b)', 96], ['calc(1rem + 2vw - 4px)', 32], ['min(40px, 3vw, 2rem)', 30], ['max(1px, 2px)', 2], ['calc((1rem + 4px) / 2)', 10], ['var(--none, 7px)', 7], ['var(--a, 7px)', 48]] as const) expect(evaluateLength(text, scope), text).toBeCloseTo(px, 6)
+  const scope = {
+    widthPx: 1000,
+    emPx: 20,
+    variables: new Map([
+      ['--a', 'clamp(1rem, 5vw, 3rem)'],
+      ['--b', 'calc(var(--a) * 2)'],
+    ]),
+  }
+  for (const [text, px] of [
+    ['2rem', 32],
+    ['1.5em', 30],
+    ['10vw', 100],
+    ['var(--a)', 48],
+    ['var(--b)', 96],
+    ['calc(1rem + 2vw - 4px)', 32],
+    ['min(40px, 3vw, 2rem)', 30],
+    ['max(1px, 2px)', 2],
+    ['calc((1rem + 4px) / 2)', 10],
+    ['var(--none, 7px)', 7],
+    ['var(--a, 7px)', 48],
+  ] as const)
+    expect(evaluateLength(text, scope), text).toBeCloseTo(px, 6)
   for (const text of ['auto', '1fr', 'var(--none)', 'calc(1rem +', '12furlong', '']) expect(evaluateLength(text, scope), text).toBeNull()
 })
 
@@ -140,10 +186,11 @@ test('a scale gives base times ratio to the power of the step, and every style k
   for (const { type } of Object.values(testPack().templates)) {
     for (const ratio of [LIMITS.ratio[0], 1.25, LIMITS.ratio[1]]) {
       const styles = siteTextStyles(type, { scale: { phone: { base: 16, ratio }, desktop: { base: 24, ratio } } })
-      for (const name of TEXT_STYLES) for (const at of ['phone', 'desktop'] as const) {
-        expect(styles[name][at], name).toBeGreaterThanOrEqual(SIZE_LIMITS[name][0])
-        expect(styles[name][at], name).toBeLessThanOrEqual(SIZE_LIMITS[name][1])
-      }
+      for (const name of TEXT_STYLES)
+        for (const at of ['phone', 'desktop'] as const) {
+          expect(styles[name][at], name).toBeGreaterThanOrEqual(SIZE_LIMITS[name][0])
+          expect(styles[name][at], name).toBeLessThanOrEqual(SIZE_LIMITS[name][1])
+        }
     }
   }
 })
@@ -166,12 +213,14 @@ test('letters in a line follow from the family’s width, within the rule of 45 
 test('whatever the family and the size, a full line of running text holds 45 to 75 letters', () => {
   // Common practice, no source.
   let checked = 0
-  for (const family of Object.values(FAMILIES)) for (let size = SIZE_LIMITS.body[0]; size <= SIZE_LIMITS.body[1]; size += 0.5) for (const designed of [300, 540, 560, 900]) {
-    const letters = lettersInLine(family, size, readableMeasure(family, size, designed))
-    expect(letters).toBeGreaterThanOrEqual(45)
-    expect(letters).toBeLessThanOrEqual(75)
-    checked++
-  }
+  for (const family of Object.values(FAMILIES))
+    for (let size = SIZE_LIMITS.body[0]; size <= SIZE_LIMITS.body[1]; size += 0.5)
+      for (const designed of [300, 540, 560, 900]) {
+        const letters = lettersInLine(family, size, readableMeasure(family, size, designed))
+        expect(letters).toBeGreaterThanOrEqual(45)
+        expect(letters).toBeLessThanOrEqual(75)
+        checked++
+      }
   expect(checked).toBeGreaterThan(1000)
   expect(readableMeasure(FAMILIES.lora!, 18, 560)).toBe(560) // 66 letters: as designed.
 })

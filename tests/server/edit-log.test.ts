@@ -1,108 +1,229 @@
-import { mkdtempSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import path from 'node:path'
-import { beforeAll, expect, test } from 'vitest'
-import { arrangementOf, type Edit, type SectionId } from '../../src/core/site'
-import { wear } from '../../src/core/wear'
-import { testPack } from '../pack'
+import { beforeAll, describe, expect, test } from 'vitest'
+import { findSection, type Edit, type EntryId, type SectionId, type SiteDocument } from '../../src/core/site'
+import { editTo, wear } from '../../src/core/wear'
+import { testPack, testSite } from '../pack'
+import { setText } from '../site'
+import { forgetMemory, ownDataFolder } from './log-fixture'
 
-let log: typeof import('../../src/server/edit-log')
-let jobs: typeof import('../../src/server/jobs')
-let database: typeof import('../../src/server/db')
+let log: typeof import('../../src/server/log/edit-log')
+let jobs: typeof import('../../src/server/use-cases/make-job')
+let edits: typeof import('../../src/server/use-cases/append-edits')
+let rows: typeof import('../../src/server/store/log-rows')
+let snapshots: typeof import('../../src/server/store/snapshots')
+let database: typeof import('../../src/server/store/db')
 
 beforeAll(async () => {
-  process.env.INSTANT_FIT_DATA = mkdtempSync(path.join(tmpdir(), 'instant-fit-'))
-  ;[log, jobs, database] = await Promise.all([import('../../src/server/edit-log'), import('../../src/server/jobs'), import('../../src/server/db')])
+  ownDataFolder()
+  ;[log, jobs, edits, rows, snapshots, database] = await Promise.all([
+    import('../../src/server/log/edit-log'),
+    import('../../src/server/use-cases/make-job'),
+    import('../../src/server/use-cases/append-edits'),
+    import('../../src/server/store/log-rows'),
+    import('../../src/server/store/snapshots'),
+    import('../../src/server/store/db'),
+  ])
 })
 
-const words = (text: string): Edit => ({ type: 'slot/set', section: 'home.hero' as SectionId, slot: 'heading', value: { type: 'text', text } })
+const words = (text: string): Edit => setText('home.hero', 'heading', text)
 let count = 0
-const row = (edit: Edit, id = `row-${++count}-aaaa`): import('../../src/server/edit-log').SentRow => ({ id, edit, group: 'g', mark: 'do' })
-const make = (): string => jobs.createJob('tallow', { name: 'Log' }, {}).id
+const row = (edit: Edit, { id = `row-${++count}-aaaa`, gesture = 'g', undoes = null as string | null } = {}) => ({
+  id,
+  gesture,
+  undoes,
+  edit,
+})
+const make = (): string => jobs.createJob(testSite({ name: 'Log' }).document)
+const heading = (document: SiteDocument): unknown =>
+  (findSection(document, 'home.hero')!.slots.heading as { text: string } | undefined)?.text
 
-test('rows are numbered, and a document replayed from disk is the one that was kept in memory', () => {
+test('rows are numbered, and a document replayed from disk is the one that was kept in memory', async () => {
   const job = make()
-  for (let i = 0; i < 120; i++) log.appendRows(job, i, [row(words(`Version ${i}`))])
+  for (let i = 0; i < 420; i++) log.appendRows(job, 'me', i, [row(words(`Version ${i}`))])
   const inMemory = log.jobState(job)
-  expect(inMemory.revision).toBe(120)
-  ;(globalThis as { instantFitKept?: Map<string, unknown> }).instantFitKept?.delete('job-states')
+  expect(inMemory.revision).toBe(420)
+  await new Promise((resolve) => setImmediate(resolve))
+  expect(snapshots.findSnapshot(job)!.revision).toBe(400)
+  forgetMemory('job-states')
   expect(log.jobState(job)).toEqual(inMemory)
-  expect(jobs.findSnapshot(job).revision).toBe(100)
+  // A snapshot holds the state of its revision, and any revision can be had.
+  expect(heading(snapshots.findSnapshot(job)!.document)).toBe('Version 399')
+  expect(heading(log.stateAt(job, 17).document)).toBe('Version 16')
+  expect(log.stateAt(job, 0).document).toEqual(testSite({ name: 'Log' }).document)
 })
 
-test('a row that is sent twice is written once, and its sender is told the same', () => {
+test('a snapshot that is damaged is passed over: the log gives the document back', async () => {
   const job = make()
-  const sent = row(words('Once'))
-  const first = log.appendRows(job, 0, [sent])
-  expect(log.appendRows(job, 0, [sent])).toEqual(first)
-  expect(log.jobState(job).revision).toBe(1)
+  for (let i = 0; i < 200; i++) log.appendRows(job, 'me', i, [row(words(`Version ${i}`))])
+  await new Promise((resolve) => setImmediate(resolve))
+  const inMemory = log.jobState(job)
+  database.db().prepare("UPDATE snapshot SET document = '{' WHERE job = ? AND revision = 200").run(job)
+  forgetMemory('job-states')
+  expect(log.jobState(job)).toEqual(inMemory)
+})
+
+describe('a row', () => {
+  test('that is sent twice is written once, and its sender is told the same', () => {
+    const job = make()
+    const sent = row(words('Once'))
+    const first = log.appendRows(job, 'me', 0, [sent])
+    expect(log.appendRows(job, 'me', 0, [sent])).toEqual(first)
+    expect(first.written).toEqual([sent.id])
+    expect(log.jobState(job).revision).toBe(1)
+  })
+
+  test('that comes again with other words is not taken for the first', () => {
+    const job = make()
+    const sent = row(words('First'))
+    log.appendRows(job, 'me', 0, [sent])
+    const { refused, written } = log.appendRows(job, 'me', 0, [{ ...sent, edit: words('Typed on') }])
+    expect(refused.map((r) => r.problem.code)).toEqual(['rowDiffers'])
+    expect(written).toEqual([])
+    expect(heading(log.jobState(job).document)).toBe('First')
+  })
+
+  test('that was written long before is told as written, though nothing new came', () => {
+    const job = make()
+    const old = row(words('Old'))
+    log.appendRows(job, 'me', 0, [old, row(words('Newer'))])
+    expect(log.appendRows(job, 'me', 2, [old])).toMatchObject({ written: [old.id], rows: [], refused: [], revision: 2 })
+  })
+
+  test('has a name that is its job’s own: another job’s row of that name is another row', () => {
+    const [one, two] = [make(), make()]
+    const sent = row(words('In both'))
+    log.appendRows(one, 'me', 0, [sent])
+    expect(log.appendRows(two, 'me', 0, [sent]).written).toEqual([sent.id])
+    expect(heading(log.jobState(two).document)).toBe('In both')
+  })
+
+  test('that does not fit is refused by itself, in words; those before and after it are written', () => {
+    const job = make()
+    const gone = row(setText('nowhere', 'heading', 'Lost?'))
+    const { refused, rows: told } = log.appendRows(job, 'me', 0, [
+      row(words('before')),
+      gone,
+      row(setText('home.hero', 'caption', 'after')),
+    ])
+    expect(refused).toMatchObject([
+      { id: gone.id, problem: { code: 'editRefused', sentence: expect.stringContaining('section it was made in is gone') } },
+    ])
+    expect(told.map((r) => r.revision)).toEqual([1, 2])
+    expect(findSection(log.jobState(job).document, 'home.hero')!.slots).toMatchObject({
+      heading: { text: 'before' },
+      caption: { text: 'after' },
+    })
+  })
+
+  test('that asks for a design or a template that is not here is refused before it is written', () => {
+    const job = make()
+    const code = (edit: Edit): string | undefined => log.appendRows(job, 'me', 0, [row(edit)]).refused[0]?.problem.code
+    expect(code({ type: 'section/set', section: 'home.hero' as SectionId, part: 'design', value: 'unheard-of' })).toBe('designUnknown')
+    expect(code({ type: 'section/set', section: 'home.hero' as SectionId, part: 'design', value: 'constructor' })).toBe('designUnknown')
+    expect(code({ type: 'dress/set', part: 'template', value: 'gone' })).toBe('designUnknown')
+    expect(log.jobState(job).revision).toBe(0)
+  })
+
+  test('keeps who it was, its gesture, and what it takes back', () => {
+    const job = make()
+    log.appendRows(job, 'me', 0, [row(words('x'), { gesture: 'g1' })])
+    log.appendRows(job, 'me', 1, [row(setText('home.hero', 'heading', 'y'), { gesture: 'u1', undoes: 'g1' })])
+    expect(rows.rowsSince(job, 0).map(({ who, gesture, undoes }) => [who, gesture, undoes])).toEqual([
+      ['me', 'g1', null],
+      ['me', 'u1', 'g1'],
+    ])
+  })
+
+  test('that takes back what is taken back already is refused; once that is brought back, it is not', () => {
+    const job = make()
+    const take = (gesture: string, undoes: string): string | undefined =>
+      log.appendRows(job, 'me', log.jobState(job).revision, [row({ type: 'batch', edits: [] }, { gesture, undoes })]).refused[0]?.problem
+        .code
+    log.appendRows(job, 'me', 0, [row(words('x'), { gesture: 'g1' })])
+    expect(take('u1', 'g1')).toBeUndefined()
+    expect(take('u2', 'g1')).toBe('takenBackAlready')
+    expect(take('r1', 'u1')).toBeUndefined()
+    expect(take('u3', 'g1')).toBeUndefined()
+  })
 })
 
 test('an edit on an older revision goes on top of what others did, and both are told', () => {
   const job = make()
-  log.appendRows(job, 0, [row(words('Theirs'))])
-  const told = log.appendRows(job, 0, [row({ type: 'fact/set', fact: 'phone', value: '01632 960000' })])
-  expect(told.map((r) => r.revision)).toEqual([1, 2])
-  expect(log.jobState(job).document.facts.phone).toBe('01632 960000')
+  log.appendRows(job, 'you', 0, [row(words('Theirs'))])
+  const told = log.appendRows(job, 'me', 0, [row({ type: 'fact/set', fact: 'phone', value: '01632 960000' })])
+  expect(told.rows.map((r) => r.revision)).toEqual([1, 2])
+  expect(log.jobState(job).document.facts.phone).toEqual({ value: '01632 960000' })
 })
 
-test('an edit on a revision that is not known, or to a place that is gone, is refused whole', () => {
+test('a revision that is not known is refused whole; one that is far behind is told to open anew', () => {
   const job = make()
-  expect(() => log.appendRows(job, 7, [row(words('x'))])).toThrow(/revision 7/)
-  const gone: Edit = { type: 'slot/set', section: 'nowhere' as SectionId, slot: 'heading', value: null }
-  expect(() => log.appendRows(job, 0, [row(words('first')), row(gone)])).toThrow(/nowhere/)
-  expect(log.jobState(job).revision).toBe(0)
-  expect(log.rowsSince(job, 0)).toEqual([])
+  expect(() => log.appendRows(job, 'me', 7, [row(words('x'))])).toThrow(/revision 7/)
+  for (let i = 0; i < 5; i++)
+    log.appendRows(
+      job,
+      'me',
+      i * 500,
+      Array.from({ length: 500 }, (_, n) => row(words(`${i} ${n}`))),
+    )
+  expect(edits.editsSince(job, 0)).toMatchObject({ revision: 2500, rows: [] })
+  expect(edits.editsSince(job, 2490).rows).toHaveLength(10)
+})
+
+test('history comes a page at a time, and no gesture in part', () => {
+  const job = make()
+  const gestures = ['a', 'a', 'b', 'a', 'c', 'c', 'd', 'd', 'e', 'f']
+  gestures.forEach((gesture, i) => log.appendRows(job, 'me', i, [row(words(`w${i}`), { gesture })]))
+  expect(rows.historyPage(job, 10, 3, 1e6)).toMatchObject({
+    isFirst: false,
+    rows: [{ revision: 7 }, { revision: 8 }, { revision: 9 }, { revision: 10 }],
+  })
+  expect(rows.historyPage(job, 6, 3, 1e6)).toMatchObject({ isFirst: true, rows: { length: 6 } })
+  expect(rows.historyPage(job, 10, 99, 1).rows.map((r) => r.revision)).toEqual([10])
+  expect(rows.historyPage(make(), 0, 9, 1e6)).toEqual({ rows: [], isFirst: true })
 })
 
 test('the log cannot be rewritten, even by hand', () => {
   const job = make()
-  log.appendRows(job, 0, [row(words('Kept'))])
-  expect(() => database.db().prepare('DELETE FROM edit').run()).toThrow('append-only')
-  expect(() => database.db().prepare("UPDATE edit SET gesture = 'x'").run()).toThrow('append-only')
+  log.appendRows(job, 'me', 0, [row(words('Kept'))])
+  expect(() => database.db().prepare('DELETE FROM log_row').run()).toThrow('append-only')
+  expect(() => database.db().prepare("UPDATE log_row SET gesture = 'x'").run()).toThrow('append-only')
 })
 
 test('whoever watches a job hears of each revision, until they stop', () => {
   const job = make()
   const heard: number[] = []
   const stop = log.watchJob(job, (revision) => heard.push(revision))
-  log.appendRows(job, 0, [row(words('a')), row(words('b'))])
+  log.appendRows(job, 'me', 0, [row(words('a')), row(words('b'))])
+  log.appendRows(job, 'me', 2, [row(setText('gone', 'heading', 'x'))])
   stop()
-  log.appendRows(job, 2, [row(words('c'))])
+  log.appendRows(job, 'me', 2, [row(words('c'))])
   expect(heard).toEqual([2])
-})
-
-test('a database newer than the application is refused', () => {
-  const file = path.join(mkdtempSync(path.join(tmpdir(), 'instant-fit-')), 'newer.sqlite')
-  database.openDb(file).pragma('user_version = 99')
-  expect(() => database.openDb(file)).toThrow(/version 99/)
-})
-
-test('a design or a template that is not here is refused before it is written, and every page still opens', () => {
-  const job = make()
-  const refused = (edit: Edit): string => {
-    try {
-      log.appendRows(job, 0, [row(edit)])
-      return 'written'
-    } catch (error) {
-      return (error as { code: string }).code
-    }
-  }
-  expect(refused({ type: 'section/set', section: 'home.hero' as SectionId, part: 'design', value: 'unheard-of' })).toBe('designUnknown')
-  expect(refused({ type: 'arrange', to: { ...arrangementOf(log.jobState(job).document), template: 'gone' } })).toBe('designUnknown')
-  expect(log.jobState(job).revision).toBe(0)
 })
 
 test('another template, replayed from disk with what was written under it, is the document that was kept in memory', () => {
   const job = make()
-  const put = (template: string): Edit => wear(testPack(), log.jobState(job).document, template)
-  log.appendRows(job, 0, [row(words('Stays'))])
-  log.appendRows(job, 1, [row(put('gantry'))])
-  log.appendRows(job, 2, [row(words('Changed there'))])
-  log.appendRows(job, 3, [row(put('tallow'))])
+  const now = (): SiteDocument => log.jobState(job).document
+  const put = (template: string): Edit => editTo(now(), wear(testPack(), now(), template))
+  log.appendRows(job, 'me', 0, [row(words('Stays'))])
+  log.appendRows(job, 'me', 1, [row(put('gantry'))])
+  log.appendRows(job, 'me', 2, [row(words('Changed there'))])
+  log.appendRows(job, 'me', 3, [row(put('tallow'))])
   const inMemory = log.jobState(job)
-  ;(globalThis as { instantFitKept?: Map<string, unknown> }).instantFitKept?.delete('job-states')
+  forgetMemory('job-states')
   expect(log.jobState(job)).toEqual(inMemory)
-  expect(inMemory.document.template).toBe('tallow')
-  expect(inMemory.document.pages[0]!.sections[0]!.slots.heading).toEqual({ type: 'text', text: 'Changed there' })
+  expect(inMemory.document.dress.template).toBe('tallow')
+  expect(heading(inMemory.document)).toBe('Changed there')
+})
+
+test('two hands that add an entry each both have theirs', () => {
+  const job = make()
+  const add = (id: string): Edit => ({
+    type: 'entry/insert',
+    section: 'home.services' as SectionId,
+    entry: { list: 'items', id: id as EntryId },
+    rank: 'a9',
+    slots: {},
+  })
+  log.appendRows(job, 'me', 0, [row(add('mine'))])
+  log.appendRows(job, 'you', 0, [row(add('yours'))])
+  expect(Object.keys(log.jobState(job).document.entries).sort()).toEqual(['mine', 'yours'])
 })

@@ -17,13 +17,29 @@ beforeAll(() => {
 })
 afterAll(() => rmSync(folder, { recursive: true }))
 
-const PLAN: IconPlan = { letters: 'TW', mark: null, family: FAMILIES.vollkorn!, weight: 700, ground: '#204060', ink: '#ffffff', form: 'soft' }
-const pixel = async (png: Buffer, x: number, y: number): Promise<number[]> => [...(await sharp(png).extract({ left: x, top: y, width: 1, height: 1 }).ensureAlpha().raw().toBuffer())]
+const PLAN: IconPlan = {
+  letters: 'TW',
+  mark: null,
+  family: FAMILIES.vollkorn!,
+  weight: 700,
+  ground: '#204060',
+  ink: '#ffffff',
+  form: 'soft',
+}
+const pixel = async (png: Buffer, x: number, y: number): Promise<number[]> => [
+  ...(await sharp(png).extract({ left: x, top: y, width: 1, height: 1 }).ensureAlpha().raw().toBuffer()),
+]
 
 test('the set holds every size that tabs, home screens and manifests ask for, and letters are outlines', async () => {
   const icons = await makeIcons(PLAN)
   expect(icons.svg).not.toContain('<text')
-  for (const [png, size] of [[icons.touch, 180], [icons.small, 192], [icons.large, 512], [icons.maskable, 512]] as const) expect(await sharp(png).metadata()).toMatchObject({ format: 'png', width: size, height: size })
+  for (const [png, size] of [
+    [icons.touch, 180],
+    [icons.small, 192],
+    [icons.large, 512],
+    [icons.maskable, 512],
+  ] as const)
+    expect(await sharp(png).metadata()).toMatchObject({ format: 'png', width: size, height: size })
   expect(await fileTypeFromBuffer(icons.ico)).toMatchObject({ ext: 'ico' })
   // Three pictures, each where the directory says and of the size it says.
   expect(icons.ico.readUInt16LE(4)).toBe(3)
@@ -38,18 +54,23 @@ test('the set holds every size that tabs, home screens and manifests ask for, an
 })
 
 test('what stands on a maskable icon keeps within the safe circle of 80 % (W3C Manifest)', async () => {
-  const { data, info } = await sharp((await makeIcons({ ...PLAN, letters: 'WWW' })).maskable).raw().ensureAlpha().toBuffer({ resolveWithObject: true })
+  const { data, info } = await sharp((await makeIcons({ ...PLAN, letters: 'WWW' })).maskable)
+    .raw()
+    .ensureAlpha()
+    .toBuffer({ resolveWithObject: true })
   let drawn = 0
-  for (let y = 0; y < info.height; y++) for (let x = 0; x < info.width; x++) {
-    if ((data[(y * info.width + x) * info.channels] ?? 0) < 0x90) continue
-    drawn++
-    expect(Math.hypot(x - 256, y - 256)).toBeLessThanOrEqual(256 * 0.8)
-  }
+  for (let y = 0; y < info.height; y++)
+    for (let x = 0; x < info.width; x++) {
+      if ((data[(y * info.width + x) * info.channels] ?? 0) < 0x90) continue
+      drawn++
+      expect(Math.hypot(x - 256, y - 256)).toBeLessThanOrEqual(256 * 0.8)
+    }
   expect(drawn).toBeGreaterThan(500)
 })
 
 test('an icon is made from the logo’s mark where it has one, cut out of its margins and away from its words', async () => {
-  const svg = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 260 80"><rect x="20" y="20" width="40" height="40" fill="#d4201c"/><rect x="90" y="26" width="60" height="28" fill="#d4201c"/><rect x="160" y="26" width="60" height="28" fill="#d4201c"/></svg>'
+  const svg =
+    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 260 80"><rect x="20" y="20" width="40" height="40" fill="#d4201c"/><rect x="90" y="26" width="60" height="28" fill="#d4201c"/><rect x="160" y="26" width="60" height="28" fill="#d4201c"/></svg>'
   const { asset, notes } = await storeLogo(null, 'logo.svg', Buffer.from(svg))
   expect([asset.width, asset.height]).toEqual([200, 40])
   expect(notes[0]).toMatch(/margins, \d+ % of it, were cut off/)
@@ -65,22 +86,55 @@ test('an icon is made from the logo’s mark where it has one, cut out of its ma
 
 test('a logo that moves, one whose words are text, and one of words alone are each told or stood in for', async () => {
   const frame = (red: number): Buffer => Buffer.alloc(60 * 40 * 3, red)
-  const gif = await sharp(Buffer.concat([frame(10), frame(200)]), { raw: { width: 60, height: 80, channels: 3, pageHeight: 40 } as never }).gif({ delay: [100, 100] }).toBuffer()
+  const gif = await sharp(Buffer.concat([frame(10), frame(200)]), { raw: { width: 60, height: 80, channels: 3, pageHeight: 40 } as never })
+    .gif({ delay: [100, 100] })
+    .toBuffer()
   expect((await storeLogo(null, 'moving.gif', gif)).notes).toEqual([expect.stringMatching(/It moves \(2 pictures\)/)])
-  const words = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 200 40"><text x="0" y="30" font-family="Hollin Grotesk, sans-serif" font-size="30">Hollin</text></svg>'
+  const words =
+    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 200 40"><text x="0" y="30" font-family="Hollin Grotesk, sans-serif" font-size="30">Hollin</text></svg>'
   const { asset, notes } = await storeLogo(null, 'words.svg', Buffer.from(words))
   expect(notes.at(-1)).toMatch(/text in “Hollin Grotesk”.*outlines/)
   expect((await makeIcons({ ...PLAN, mark: asset.id })).svg).toBe((await makeIcons(PLAN)).svg)
-  await expect(storeLogo(null, 'bad.svg', Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><script>1</script><path d="M0 0h9v9z"/></svg>'))).rejects.toThrow(/holds a script/)
-  await expect(storeLogo(null, 'far.svg', Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><image href="https://example.test/a.png" width="9" height="9"/></svg>'))).rejects.toThrow(/another place/)
+  await expect(
+    storeLogo(
+      null,
+      'bad.svg',
+      Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><script>1</script><path d="M0 0h9v9z"/></svg>'),
+    ),
+  ).rejects.toThrow(/holds a script/)
+  await expect(
+    storeLogo(
+      null,
+      'far.svg',
+      Buffer.from(
+        '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><image href="https://example.test/a.png" width="9" height="9"/></svg>',
+      ),
+    ),
+  ).rejects.toThrow(/another place/)
 })
 
 test('initials are those of the words that matter', () => {
-  for (const [name, letters] of [['Tolliver & Wren', 'TW'], ['The Saltmarsh Physiotherapy Rooms', 'SP'], ['hollin', 'H'], ['Österle und Söhne', 'ÖU'], ['A and B Ltd', 'B'], ['  ', ''], ['“Quill”', 'Q'], ['3 Rivers Roofing', '3R']] as const) expect(initials(name)).toBe(letters)
+  for (const [name, letters] of [
+    ['Tolliver & Wren', 'TW'],
+    ['The Saltmarsh Physiotherapy Rooms', 'SP'],
+    ['hollin', 'H'],
+    ['Österle und Söhne', 'ÖU'],
+    ['A and B Ltd', 'B'],
+    ['  ', ''],
+    ['“Quill”', 'Q'],
+    ['3 Rivers Roofing', '3R'],
+  ] as const)
+    expect(initials(name)).toBe(letters)
 })
 
 test('the web manifest names the icons with their sizes, one of them maskable', () => {
-  const manifest = JSON.parse(renderWebManifest({ name: 'Tolliver & Wren', ground: '#faf6ed', icons: { small: 'a.png', large: 'b.png', maskable: 'c.png' } })) as Record<string, unknown>
+  const manifest = JSON.parse(
+    renderWebManifest({ name: 'Tolliver & Wren', ground: '#faf6ed', icons: { small: 'a.png', large: 'b.png', maskable: 'c.png' } }),
+  ) as Record<string, unknown>
   expect(manifest).toMatchObject({ name: 'Tolliver & Wren', short_name: 'Tolliver', display: 'browser', theme_color: '#faf6ed' })
-  expect(manifest.icons).toEqual([{ src: 'a.png', sizes: '192x192', type: 'image/png' }, { src: 'b.png', sizes: '512x512', type: 'image/png' }, { src: 'c.png', sizes: '512x512', type: 'image/png', purpose: 'maskable' }])
+  expect(manifest.icons).toEqual([
+    { src: 'a.png', sizes: '192x192', type: 'image/png' },
+    { src: 'b.png', sizes: '512x512', type: 'image/png' },
+    { src: 'c.png', sizes: '512x512', type: 'image/png', purpose: 'maskable' },
+  ])
 })

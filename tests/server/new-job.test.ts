@@ -8,7 +8,11 @@ let read: typeof import('../../src/app/api/jobs/[job]/route')
 let svg: typeof import('../../src/server/media/clean-svg')
 beforeAll(async () => {
   process.env.INSTANT_FIT_DATA = mkdtempSync(path.join(tmpdir(), 'instant-fit-'))
-  ;[route, read, svg] = await Promise.all([import('../../src/app/api/jobs/route'), import('../../src/app/api/jobs/[job]/route'), import('../../src/server/media/clean-svg')])
+  ;[route, read, svg] = await Promise.all([
+    import('../../src/app/api/jobs/route'),
+    import('../../src/app/api/jobs/[job]/route'),
+    import('../../src/server/media/clean-svg'),
+  ])
 })
 
 const post = async (body: unknown): Promise<{ status: number; job?: string; problem?: { sentence: string } }> => {
@@ -21,7 +25,11 @@ describe('a new job', () => {
     const made = await post({ template: 'tallow', facts: { name: 'Only a Name' }, brand: {} })
     expect(made.status).toBe(200)
     const reply = await read.GET(new Request('http://app/'), { params: Promise.resolve({ job: made.job! }) })
-    expect(await reply.json()).toMatchObject({ revision: 0, document: { facts: { name: 'Only a Name' }, template: 'tallow' }, rows: [] })
+    expect(await reply.json()).toMatchObject({
+      revision: 0,
+      document: { facts: { name: { value: 'Only a Name' } }, dress: { template: 'tallow' } },
+      history: { rows: [], isFirst: true },
+    })
   })
 
   test.each([
@@ -52,7 +60,12 @@ describe('a new job', () => {
 describe('a drawing', () => {
   const wrap = (inner: string, head = ''): string => `${head}<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 40 20">${inner}</svg>`
   test('that is harmless is kept with its size and made smaller', () => {
-    const clean = svg.cleanSvg(wrap('<!-- made by hand --><defs><linearGradient id="g"><stop offset="0" stop-color="red"/></linearGradient></defs><rect width="40" height="20" fill="url(#g)"/>', '<?xml version="1.0"?>'))
+    const clean = svg.cleanSvg(
+      wrap(
+        '<!-- made by hand --><defs><linearGradient id="g"><stop offset="0" stop-color="red"/></linearGradient></defs><rect width="40" height="20" fill="url(#g)"/>',
+        '<?xml version="1.0"?>',
+      ),
+    )
     expect(clean).toMatchObject({ ok: true, width: 40, height: 20 })
     expect(clean.ok && clean.svg).toContain('linearGradient')
     expect(clean.ok && clean.svg).not.toContain('made by hand')
@@ -72,7 +85,13 @@ describe('a drawing', () => {
   })
 
   test('that declares entities, or has no size, is refused', () => {
-    expect(svg.cleanSvg(`<!DOCTYPE svg [<!ENTITY a "aaaa">]>${wrap('<text>&a;</text>')}`)).toMatchObject({ ok: false, fault: expect.stringContaining('entities') })
-    expect(svg.cleanSvg('<svg xmlns="http://www.w3.org/2000/svg"><rect width="1" height="1"/></svg>')).toMatchObject({ ok: false, fault: expect.stringContaining('no size') })
+    expect(svg.cleanSvg(`<!DOCTYPE svg [<!ENTITY a "aaaa">]>${wrap('<text>&a;</text>')}`)).toMatchObject({
+      ok: false,
+      fault: expect.stringContaining('entities'),
+    })
+    expect(svg.cleanSvg('<svg xmlns="http://www.w3.org/2000/svg"><rect width="1" height="1"/></svg>')).toMatchObject({
+      ok: false,
+      fault: expect.stringContaining('no size'),
+    })
   })
 })

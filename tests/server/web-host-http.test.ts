@@ -17,7 +17,8 @@ let servers: Server[] = []
 let control = 0
 let open = 0
 
-const listen = (server: Server): Promise<number> => new Promise((resolve) => server.listen(0, '127.0.0.1', () => resolve((server.address() as AddressInfo).port)))
+const listen = (server: Server): Promise<number> =>
+  new Promise((resolve) => server.listen(0, '127.0.0.1', () => resolve((server.address() as AddressInfo).port)))
 beforeAll(async () => {
   const store = new SiteStore(mkdtempSync(path.join(tmpdir(), 'instant-fit-host-')), null)
   servers = [controlServer(store, TOKEN), publicServer(store)]
@@ -30,14 +31,23 @@ function ask(port: number, method: string, url: string, headers: Record<string, 
   return new Promise((resolve, reject) => {
     const sent = request({ host: '127.0.0.1', port, method, path: url, headers }, (response) => {
       const parts: Buffer[] = []
-      response.on('data', (part: Buffer) => parts.push(part)).on('end', () => resolve({ status: response.statusCode ?? 0, headers: response.headers, body: Buffer.concat(parts) }))
+      response
+        .on('data', (part: Buffer) => parts.push(part))
+        .on('end', () => resolve({ status: response.statusCode ?? 0, headers: response.headers, body: Buffer.concat(parts) }))
     }).on('error', reject)
     sent.end(body)
   })
 }
 const tell = (method: string, url: string, body?: unknown, token = TOKEN): Promise<Reply> =>
-  ask(control, method, url, { authorization: `Bearer ${token}` }, typeof body === 'string' ? body : body === undefined ? undefined : JSON.stringify(body))
-const visit = (label: string, url = '/', headers: Record<string, string> = {}, method = 'GET'): Promise<Reply> => ask(open, method, url, { host: `${label}.localhost:${open}`, ...headers })
+  ask(
+    control,
+    method,
+    url,
+    { authorization: `Bearer ${token}` },
+    typeof body === 'string' ? body : body === undefined ? undefined : JSON.stringify(body),
+  )
+const visit = (label: string, url = '/', headers: Record<string, string> = {}, method = 'GET'): Promise<Reply> =>
+  ask(open, method, url, { host: `${label}.localhost:${open}`, ...headers })
 
 test('only whoever has the token is heard', async () => {
   expect((await tell('GET', '/sites/wren', undefined, 'wrong')).status).toBe(401)
@@ -55,7 +65,10 @@ test('a site is claimed, told of a release, sent it, and switched to it', async 
   expect((await tell('GET', '/sites/wren')).status).toBe(404)
   expect((await tell('PUT', '/sites/wren', { owner: 'job' })).status).toBe(201)
   expect((await tell('PUT', '/sites/wren', { owner: 'other' })).status).toBe(409)
-  const told = await tell('POST', '/sites/wren/releases', { id: 'r1', manifest: { 'index.html': { hash, bytes: HTML.length }, 'about/index.html': { hash, bytes: HTML.length } } })
+  const told = await tell('POST', '/sites/wren/releases', {
+    id: 'r1',
+    manifest: { 'index.html': { hash, bytes: HTML.length }, 'about/index.html': { hash, bytes: HTML.length } },
+  })
   expect(JSON.parse(told.body.toString())).toEqual({ missing: [hash] })
   expect((await tell('POST', '/sites/wren/releases/r1/activate')).status).toBe(409)
   expect((await tell('PUT', `/blobs/${hash}`, 'something else')).status).toBe(422)

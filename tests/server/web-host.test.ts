@@ -8,11 +8,13 @@ import { isHashed, SiteStore, type Manifest } from '../../src/standins/web-host/
 
 const folder = (): string => mkdtempSync(path.join(tmpdir(), 'instant-fit-host-'))
 const hashOf = (text: string): string => createHash('sha256').update(text).digest('hex')
-const manifestOf = (files: Record<string, string>): Manifest => Object.fromEntries(Object.entries(files).map(([name, text]) => [name, { hash: hashOf(text), bytes: text.length }]))
+const manifestOf = (files: Record<string, string>): Manifest =>
+  Object.fromEntries(Object.entries(files).map(([name, text]) => [name, { hash: hashOf(text), bytes: text.length }]))
 
 async function publish(store: SiteStore, label: string, id: string, files: Record<string, string>): Promise<number> {
   const missing = store.announce(label, { id, manifest: manifestOf(files) })
-  for (const text of Object.values(files).filter((t) => missing.includes(hashOf(t)))) await store.receive(hashOf(text), Readable.from([text]), text.length)
+  for (const text of Object.values(files).filter((t) => missing.includes(hashOf(t))))
+    await store.receive(hashOf(text), Readable.from([text]), text.length)
   store.activate(label, id)
   return missing.length
 }
@@ -79,6 +81,7 @@ test('no path leads out of a site’s folder', async () => {
   await publish(store, 'wren', 'r1', { 'index.html': 'one' })
   expect(() => store.announce('wren', { id: 'r2', manifest: { '../../evil': { hash: hashOf('x'), bytes: 1 } } })).toThrow('cannot be used')
   expect(() => store.announce('wren', { id: '../r', manifest: {} })).toThrow('cannot be used')
-  for (const bad of ['../site.json', '../../wren/site.json', '/etc/passwd', 'a/../../site.json', '.', '..']) expect(store.findFile('wren', bad), bad).toBeNull()
+  for (const bad of ['../site.json', '../../wren/site.json', '/etc/passwd', 'a/../../site.json', '.', '..'])
+    expect(store.findFile('wren', bad), bad).toBeNull()
   expect(existsSync(path.join(where, 'evil'))).toBe(false)
 })

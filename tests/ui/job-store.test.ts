@@ -1,136 +1,218 @@
-import { afterEach, beforeEach, expect, test, vi } from 'vitest'
-import { applyEdit, type Edit, type SectionId, type SiteDocument } from '../../src/core/site'
-import { createJobStore, type JobStore } from '../../src/ui/job/job-store'
-import type { SavedRow } from '../../src/ui/job/job-state'
-import { testPack, testSite } from '../pack'
+import { mkdtempSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import path from 'node:path'
+import { afterEach, beforeAll, beforeEach, describe, expect, test } from 'vitest'
+import { findSection, type Edit, type SectionId, type SiteDocument } from '../../src/core/site'
+import type { Browser, Client, World } from '../world'
+import { testSite } from '../pack'
+import { setText } from '../site'
 
-/** A server that keeps rows as the real one does, and can be silent, lose replies, or forget everything. */
-class Server {
-  rows: SavedRow[] = []
-  mood: 'well' | 'silent' | 'loses replies' | 'knows nothing' = 'well'
-  calls = 0
-  constructor(public document: SiteDocument) {}
+let worlds: typeof import('../world')
+let jobs: typeof import('../../src/server/use-cases/make-job')
+let log: typeof import('../../src/server/log/edit-log')
+let rows: typeof import('../../src/server/store/log-rows')
+beforeAll(async () => {
+  process.env.INSTANT_FIT_DATA = mkdtempSync(path.join(tmpdir(), 'instant-fit-'))
+  ;[worlds, jobs, log, rows] = await Promise.all([
+    import('../world'),
+    import('../../src/server/use-cases/make-job'),
+    import('../../src/server/log/edit-log'),
+    import('../../src/server/store/log-rows'),
+  ])
+})
 
-  write(id: string, edit: Edit, group = id, mark: SavedRow['mark'] = 'do'): void {
-    const applied = applyEdit(this.document, edit)
-    if (!applied.ok) throw new Error(applied.problem.code)
-    this.document = applied.document
-    this.rows.push({ id, edit, inverse: applied.inverse, group, mark, revision: this.rows.length + 1 })
-  }
+let job = ''
+let world: World
+let browser: Browser
+let me: Client
+beforeEach(() => {
+  job = jobs.createJob(testSite({ name: 'Store' }).document)
+  world = new worlds.World(job)
+  browser = new worlds.Browser()
+  me = world.open(browser)
+})
+afterEach(() => [...world.clients].forEach((c) => c.die()))
 
-  fetch = async (url: string, init?: RequestInit): Promise<Response> => {
-    this.calls++
-    if (this.mood === 'silent') throw new TypeError('no answer')
-    if (init?.method !== 'POST') return Response.json({ id: 'job', revision: this.rows.length, document: this.document, rows: this.rows, assets: {} })
-    if (this.mood === 'knows nothing') {
-      this.mood = 'well'
-      return Response.json({ problem: { code: 'revisionUnknown', sentence: 'gone' } }, { status: 409 })
-    }
-    const { base, rows } = JSON.parse(String(init.body)) as { base: number; rows: SavedRow[] }
-    for (const row of rows) if (!this.rows.some((r) => r.id === row.id)) this.write(row.id, row.edit, row.group, row.mark)
-    if (this.mood === 'loses replies') {
-      this.mood = 'well'
-      throw new TypeError('lost')
-    }
-    return Response.json({ rows: this.rows.slice(base) })
-  }
+const heading = (text: string): Edit => setText('home.hero', 'heading', text)
+const caption = (text: string): Edit => setText('home.hero', 'caption', text)
+const shown = (document: SiteDocument, slot: string): unknown =>
+  (findSection(document, 'home.hero')!.slots[slot] as { text: string } | undefined)?.text
+const inLog = (slot: string): unknown => shown(log.jobState(job).document, slot)
+const lose = async (times: number): Promise<void> => {
+  for (let i = 0; i < times; i++) await world.move(0, 'is lost')
 }
 
-const heading = (text: string): Edit => ({ type: 'slot/set', section: 'home.hero' as SectionId, slot: 'heading', value: { type: 'text', text } })
-const caption = (text: string): Edit => ({ type: 'slot/set', section: 'home.hero' as SectionId, slot: 'caption', value: { type: 'text', text } })
-const shown = (document: SiteDocument, slot: string): unknown => document.pages[0]!.sections[0]!.slots[slot]
-
-let server: Server
-let store: JobStore
-beforeEach(() => {
-  vi.useFakeTimers()
-  const { document } = testSite({ name: 'Store' })
-  server = new Server(document)
-  vi.stubGlobal('fetch', server.fetch)
-  vi.stubGlobal('window', { addEventListener: () => undefined, removeEventListener: () => undefined })
-  store = createJobStore({ id: 'job', revision: 0, document, rows: [], assets: {} }, testPack())
-})
-afterEach(() => {
-  store.close()
-  vi.useRealTimers()
-  vi.unstubAllGlobals()
-})
-const settle = (): Promise<void> => vi.advanceTimersByTimeAsync(20_000).then(() => undefined)
-
 test('a change is on the screen at once, and called saved only when it is in the database', async () => {
-  store.apply(heading('Now'))
-  expect(shown(store.getState().document, 'heading')).toEqual({ type: 'text', text: 'Now' })
-  expect(store.getState().saveState).toBe('saving')
-  expect(server.rows).toHaveLength(0)
-  await settle()
-  expect(store.getState()).toMatchObject({ saveState: 'saved', revision: 1, pending: [] })
-  expect(server.document).toEqual(store.getState().document)
+  me.store.apply(heading('Now'))
+  expect(shown(me.store.getState().document, 'heading')).toBe('Now')
+  expect(me.store.getState().saveState).toBe('saving')
+  expect(log.jobState(job).revision).toBe(0)
+  await world.heal()
+  expect(me.store.getState()).toMatchObject({ saveState: 'saved', revision: 1, pending: [] })
+  expect(log.jobState(job).document).toEqual(me.store.getState().document)
 })
 
-test('keys typed in one place travel as one row', async () => {
-  for (const text of ['W', 'Wo', 'Wor', 'Word']) store.apply(heading(text), 'typing')
-  await settle()
-  expect(server.rows.map((r) => r.edit)).toEqual([heading('Word')])
-  store.undo()
-  await settle()
-  expect(shown(server.document, 'heading')).toBeUndefined()
+test('keys typed in one place travel as one row, and one undo takes them back', async () => {
+  for (const text of ['W', 'Wo', 'Wor', 'Word']) me.store.apply(heading(text), 'typing')
+  await world.heal()
+  expect(rows.rowsSince(job, 0).map((r) => r.edit)).toEqual([heading('Word')])
+  await me.store.undo()
+  await world.heal()
+  expect(inLog('heading')).toBeUndefined()
+})
+
+test('typing on while a row is on its way makes another row; a lost reply loses none of it', async () => {
+  me.store.apply(heading('W'), 'typing')
+  await world.move(1, 'arrives') // The timer: it is sent.
+  me.store.apply(heading('Wo'), 'typing')
+  await world.move(0, 'arrives') // The line's first answer.
+  for (let i = 0; i < 6; i++) await world.move(1, 'is lost')
+  me.store.apply(heading('Words'), 'typing')
+  await world.heal()
+  expect(inLog('heading')).toBe('Words')
+  expect(me.store.getState().saveState).toBe('saved')
+  expect(rows.rowsSince(job, 0).every((r) => r.gesture === 'typing')).toBe(true)
+  await me.store.undo()
+  await world.heal()
+  expect(inLog('heading')).toBeUndefined()
 })
 
 test('while the server is silent nothing is called saved, and all of it arrives when it is back', async () => {
-  server.mood = 'silent'
-  store.apply(heading('In the dark'))
-  store.apply(caption('Also'))
-  await settle()
-  expect(store.getState().saveState).toBe('waiting')
-  expect(server.calls).toBeGreaterThan(2)
-  server.mood = 'well'
-  await settle()
-  expect(store.getState().saveState).toBe('saved')
-  expect(server.document).toEqual(store.getState().document)
+  me.store.apply(heading('In the dark'))
+  me.store.apply(caption('Also'))
+  await lose(3)
+  await world.move(0, 'arrives')
+  await lose(1)
+  expect(me.store.getState().saveState).toBe('waiting')
+  await world.heal()
+  expect(me.store.getState().saveState).toBe('saved')
+  expect([inLog('heading'), inLog('caption')]).toEqual(['In the dark', 'Also'])
 })
 
-test('a reply that was lost does no harm: the row is written once', async () => {
-  server.mood = 'loses replies'
-  store.apply(heading('Once'))
-  await settle()
-  expect(server.rows).toHaveLength(1)
-  expect(store.getState()).toMatchObject({ saveState: 'saved', revision: 1 })
+test('what was typed without a line outlives the browser: the next tab sends it', async () => {
+  me.store.apply(heading('Offline'))
+  me.die()
+  expect(log.jobState(job).revision).toBe(0)
+  const next = world.open(browser)
+  await world.heal()
+  expect(inLog('heading')).toBe('Offline')
+  expect(shown(next.store.getState().document, 'heading')).toBe('Offline')
+  expect(browser.rows.size).toBe(0)
 })
 
-test('what another tab did comes under what is being typed here', async () => {
-  store.apply(heading('Mine'))
-  server.write('other-row', caption('Theirs'))
-  await settle()
-  expect(shown(store.getState().document, 'heading')).toEqual({ type: 'text', text: 'Mine' })
-  expect(shown(store.getState().document, 'caption')).toEqual({ type: 'text', text: 'Theirs' })
-  expect(server.document).toEqual(store.getState().document)
-  store.undo()
-  store.undo()
-  await settle()
-  expect(shown(server.document, 'heading')).toBeUndefined()
-  expect(shown(server.document, 'caption')).toBeUndefined()
+test('a tab does not send what another one that lives still has', async () => {
+  me.store.apply(heading('Mine'))
+  const other = world.open(browser)
+  await Promise.resolve()
+  expect(other.store.getState().pending).toEqual([])
+  await world.heal()
+  expect(rows.rowsSince(job, 0)).toHaveLength(1)
 })
 
-test('when the revision is gone, the job is fetched anew and the change made on that', async () => {
-  server.write('before-row', caption('Newer'))
-  server.mood = 'knows nothing'
-  store.apply(heading('Kept'))
-  await settle()
-  expect(store.getState()).toMatchObject({ saveState: 'saved', revision: 2 })
-  expect(shown(server.document, 'heading')).toEqual({ type: 'text', text: 'Kept' })
-  expect(shown(store.getState().document, 'caption')).toEqual({ type: 'text', text: 'Newer' })
+test('what another hand did comes under what is being typed here, and undo takes back one’s own', async () => {
+  const you = world.open(new worlds.Browser())
+  me.store.apply(heading('Mine'))
+  you.store.apply(caption('Theirs'))
+  await world.heal()
+  expect(shown(me.store.getState().document, 'caption')).toBe('Theirs')
+  await me.store.undo()
+  await world.heal()
+  expect([inLog('heading'), inLog('caption')]).toEqual([undefined, 'Theirs'])
+  expect(me.store.getState().canUndo).toBe(false)
+  expect(you.store.getState().canUndo).toBe(true)
 })
 
-test('undo and redo say which edit they made, so that the screen can go there', () => {
-  store.apply(heading('Here'))
-  store.undo()
-  expect(store.getState().stepped).toMatchObject({ type: 'slot/set', slot: 'heading', value: null })
-  store.redo()
-  expect(store.getState().stepped).toMatchObject({ value: { text: 'Here' } })
-  expect(store.getState().stacks.redo).toEqual([])
+describe('a row that does not fit any more', () => {
+  test('is refused by itself: its words are given back, kept until they are put away, and all else is saved', async () => {
+    const you = world.open(new worlds.Browser())
+    you.store.apply({ type: 'section/remove', section: 'home.steps' as SectionId })
+    await world.heal()
+    const late = world.open(browser)
+    me.store.apply(heading('Before'))
+    // As a screen that has not heard yet: the row is made on the older document.
+    me.store.setState({ document: testSite({ name: 'Store' }).document })
+    expect(me.store.apply(setText('home.steps', 'heading', 'My lost words'))).not.toBeNull()
+    me.store.apply(caption('After'))
+    await world.heal()
+    expect(me.store.getState().givenBack).toMatchObject([{ words: ['My lost words'], sentence: expect.stringContaining('is gone') }])
+    expect([inLog('heading'), inLog('caption')]).toEqual(['Before', 'After'])
+    expect(me.store.getState()).toMatchObject({ saveState: 'saved', pending: [] })
+    late.die()
+    me.die()
+    const again = world.open(browser)
+    await world.heal()
+    const [given] = again.store.getState().givenBack
+    expect(given?.words).toEqual(['My lost words'])
+    again.store.dismiss(given!.id)
+    expect(browser.given.size).toBe(0)
+  })
+})
+
+test('two tabs of one person that take back the same gesture at once take it back once', async () => {
+  me.store.apply(heading('Once'))
+  await world.heal()
+  const other = world.open(browser)
+  await world.heal()
+  await Promise.all([me.store.undo(), other.store.undo()])
+  await world.heal()
+  expect(inLog('heading')).toBeUndefined()
+  expect(rows.rowsSince(job, 0).filter((r) => r.undoes !== null)).toHaveLength(1)
+  expect(me.store.getState().givenBack).toEqual([])
+  await me.store.redo()
+  await world.heal()
+  expect(inLog('heading')).toBe('Once')
+})
+
+test('a toast’s undo takes back its own gesture, not what came last', async () => {
+  const gesture = me.store.apply(heading('The toast’s'))
+  me.store.apply(caption('Later'))
+  await me.store.undo(gesture!)
+  await world.heal()
+  expect([inLog('heading'), inLog('caption')]).toEqual([undefined, 'Later'])
+})
+
+test('undo reaches back past what came with the job, a page of history at a time', async () => {
+  for (let i = 0; i < 120; i++)
+    log.appendRows(job, browser.who, i, [{ id: `old-row-${i}`, gesture: `g${i}`, undoes: null, edit: heading(`v${i}`) }])
+  me.die()
+  me = world.open(browser)
+  expect(me.store.getState().history.isFirst).toBe(false)
+  for (let i = 0; i < 110; i++) {
+    const done = me.store.undo()
+    await world.move(0, 'arrives')
+    await world.heal()
+    await done
+  }
+  expect(inLog('heading')).toBe('v9')
+})
+
+test('undo and redo say which place they changed, so that the screen can go there', async () => {
+  me.store.apply(heading('Here'))
+  await me.store.undo()
+  expect(me.store.getState().stepped?.place).toMatchObject({ type: 'slot', slot: 'heading' })
+  await me.store.redo()
+  expect(shown(me.store.getState().document, 'heading')).toBe('Here')
+  expect(me.store.getState().canRedo).toBe(false)
 })
 
 test('a change to a place that is gone is refused and nothing is queued', () => {
-  expect(store.apply({ type: 'slot/set', section: 'gone' as SectionId, slot: 'heading', value: null })).toBe(false)
-  expect(store.getState().pending).toEqual([])
+  expect(me.store.apply(setText('gone', 'heading', 'x'))).toBeNull()
+  expect(me.store.getState().pending).toEqual([])
+})
+
+test('a page that goes away hands over what it has, and what it typed after coming back is another row', async () => {
+  me.store.apply(heading('Leaving'), 'typing')
+  me.store.leave()
+  me.store.apply(heading('Leaving, and back'), 'typing')
+  await world.heal()
+  expect(inLog('heading')).toBe('Leaving, and back')
+  expect(rows.rowsSince(job, 0)).toHaveLength(2)
+})
+
+test('a document at rest asks nothing of the server', async () => {
+  me.store.apply(setText('home.hero', 'heading', 'x'))
+  await world.heal()
+  const before = log.jobState(job)
+  await world.move(0, 'arrives')
+  expect(log.jobState(job)).toBe(before)
 })

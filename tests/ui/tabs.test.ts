@@ -1,65 +1,85 @@
 import { expect, test } from 'vitest'
-import { applyEdit, type EditStep, type SiteDocument } from '../../src/core/site'
-import { findLeftover, groupPlaces, placeOfEdit, rowKey, tabGroups, tabOf, type RowPlace, type Tab } from '../../src/ui/content/tabs'
+import { pagesOf, placeKey, type EditStep, type Place, type SiteDocument } from '../../src/core/site'
+import { findLeftover, groupPlaces, neighbour, tabGroups, tabOf, type Tab } from '../../src/ui/content/tabs'
 import { testPack, testSite } from '../pack'
+import { edited } from '../site'
 
 const pack = testPack()
 const start = testSite({ name: 'Tabs' }).document
-const tabs = (document: SiteDocument): Tab[] => [...document.pages.map((p) => p.id), 'shared']
-const places = (document: SiteDocument): { place: RowPlace; leftover: boolean; tab: Tab }[] =>
-  tabs(document).flatMap((tab) => tabGroups(pack, document, tab).flatMap((g) => groupPlaces(document, g)).map((p) => ({ ...p, tab })))
+const home = pagesOf(start)[0]!.id
+const tabs = (document: SiteDocument): Tab[] => [...pagesOf(document).map((p) => p.id), 'shared']
+const places = (document: SiteDocument): { place: Place; leftover: boolean; tab: Tab }[] =>
+  tabs(document).flatMap((tab) =>
+    tabGroups(pack, document, tab)
+      .flatMap((g) => groupPlaces(document, g))
+      .map((p) => ({ ...p, tab })),
+  )
 
-function keepAll(document: SiteDocument, except: (place: RowPlace) => boolean = () => false): SiteDocument {
-  const edits = places(document).filter((p) => p.leftover && !except(p.place)).map(({ place }): EditStep => {
-    if (place.type === 'fact') return { type: 'fact/set', fact: place.fact, value: place.fact === 'hours' ? { mon: [], tue: [], wed: [], thu: [], fri: [], sat: [], sun: [] } : place.fact === 'address' ? { street: 's', locality: 'l', postcode: 'p', country: 'c' } : 'x' }
-    if (place.type === 'page') return { type: 'page/set', page: place.page, part: 'description', value: 'x' }
-    if (place.type === 'brand') return { type: 'brand/set', part: place.part, value: null }
-    const row = tabGroups(pack, document, tabOf(document, place)).flatMap((g) => (g.type === 'section' ? g.rows : [])).find((r) => r.section.id === place.section && r.path === place.slot)!
-    return { type: 'slot/set', section: place.section, slot: place.slot, value: row.placeholder }
-  })
-  const applied = applyEdit(document, { type: 'batch', edits })
-  if (!applied.ok) throw new Error(applied.problem.code)
-  return applied.document
+/** Fills every leftover but some, facts with what fits them. */
+function keepAll(document: SiteDocument, except: (place: Place) => boolean = () => false): SiteDocument {
+  const open = places(document).filter((p) => p.leftover && !except(p.place))
+  return edited(document, { type: 'batch', edits: open.map(({ place }) => fill(document, place)) })
+}
+
+const CLOSED = { mon: [], tue: [], wed: [], thu: [], fri: [], sat: [], sun: [] }
+const ADDRESS = { street: 's', locality: 'l', postcode: 'p', country: 'c' }
+
+function fill(document: SiteDocument, place: Place): EditStep {
+  if (place.type === 'fact') {
+    const value = place.fact === 'hours' ? CLOSED : place.fact === 'address' ? ADDRESS : 'x'
+    return { type: 'fact/set', fact: place.fact, value }
+  }
+  if (place.type === 'page') return { type: 'page/set', page: place.page, part: 'description', value: 'x' }
+  if (place.type !== 'slot') throw new Error(`Nothing is left over in ${placeKey(place)}`)
+  const rows = tabGroups(pack, document, tabOf(document, place)).flatMap((g) => (g.type === 'section' ? g.rows : []))
+  const row = rows.find((r) => placeKey(r.place) === placeKey(place))!
+  return { type: 'slot/set', section: place.section, entry: place.entry, slot: place.slot, value: row.placeholder }
 }
 
 test('every place is listed once, under the tab it belongs to', () => {
   const all = places(start)
   expect(all.length).toBeGreaterThan(180)
-  expect(new Set(all.map((p) => rowKey(p.place))).size).toBe(all.length)
+  expect(new Set(all.map((p) => placeKey(p.place))).size).toBe(all.length)
   for (const { place, tab } of all) expect(tabOf(start, place)).toBe(tab)
 })
 
 test('going from leftover to leftover meets each once and comes round', () => {
-  const wanted = places(start).filter((p) => p.leftover).map((p) => rowKey(p.place))
+  const wanted = places(start)
+    .filter((p) => p.leftover)
+    .map((p) => placeKey(p.place))
   const met: string[] = []
-  let at: RowPlace | null = null
+  let at: Place | null = null
   for (let i = 0; i < wanted.length; i++) {
-    at = findLeftover(pack, start, at, start.pages[0]!.id, 1)
-    met.push(rowKey(at!))
+    at = findLeftover(pack, start, at, home, 1)
+    met.push(placeKey(at!))
   }
   expect(met).toEqual(wanted)
-  expect(rowKey(findLeftover(pack, start, at, start.pages[0]!.id, 1)!)).toBe(wanted[0])
+  expect(placeKey(findLeftover(pack, start, at, home, 1)!)).toBe(wanted[0])
 })
 
 test('going back is the same way in reverse', () => {
-  const [first, second] = places(start).filter((p) => p.leftover).map((p) => p.place)
-  expect(rowKey(findLeftover(pack, start, second!, start.pages[0]!.id, -1)!)).toBe(rowKey(first!))
+  const [first, second] = places(start)
+    .filter((p) => p.leftover)
+    .map((p) => p.place)
+  expect(placeKey(findLeftover(pack, start, second!, home, -1)!)).toBe(placeKey(first!))
 })
 
 test('with nothing in hand it begins on the page in sight', () => {
-  const services = start.pages.find((p) => p.id === 'services')!
+  const services = pagesOf(start).find((p) => p.id === 'services')!
   expect(tabOf(start, findLeftover(pack, start, null, services.id, 1)!)).toBe('services')
 })
 
 test('where nothing is left, there is no next one; where one is, it is found from anywhere', () => {
   const done = keepAll(start)
-  expect(findLeftover(pack, done, null, done.pages[0]!.id, 1)).toBeNull()
+  expect(findLeftover(pack, done, null, home, 1)).toBeNull()
   const one = keepAll(start, (place) => place.type === 'slot' && place.section === 'footer' && place.slot === 'legal')
-  for (const { place } of places(one)) expect(rowKey(findLeftover(pack, one, place, 'shared', 1)!)).toBe('footer legal')
+  for (const { place } of places(one)) expect(placeKey(findLeftover(pack, one, place, 'shared', 1)!)).toBe('footer legal')
 })
 
-test('an edit’s place is the one the ledger lists; of a batch the first', () => {
-  expect(placeOfEdit({ type: 'brand/set', part: 'logo', value: null })).toEqual({ type: 'brand', part: 'logo' })
-  expect(placeOfEdit({ type: 'batch', edits: [{ type: 'fact/set', fact: 'name', value: 'x' }, { type: 'brand/set', part: 'logo', value: null }] })).toEqual({ type: 'fact', fact: 'name' })
-  expect(placeOfEdit({ type: 'batch', edits: [] })).toBeNull()
+test('the place before and the place after are one step apart, and end with the tab', () => {
+  const all = places(start).filter((p) => p.tab === home)
+  expect(neighbour(pack, start, home, null, 1)).toEqual(all[0]!.place)
+  expect(neighbour(pack, start, home, all[0]!.place, 1)).toEqual(all[1]!.place)
+  expect(neighbour(pack, start, home, all[1]!.place, -1)).toEqual(all[0]!.place)
+  expect(neighbour(pack, start, home, all.at(-1)!.place, 1)).toBeNull()
 })

@@ -1,10 +1,10 @@
 import type { Metadata } from 'next'
-import { pack, packAssets } from '@/server/packs'
+import { allPackAssets, allPacks } from '@/server/use-cases/packs'
 import { NewJob } from '@/ui/brief/new-job'
 
 export const dynamic = 'force-dynamic'
 export const metadata: Metadata = { title: 'New job' }
 
 export default async function NewJobPage() {
-  return <NewJob pack={pack()} assets={await packAssets()} />
+  return <NewJob pack={allPacks()} assets={await allPackAssets()} />
 }

@@ -1,12 +1,19 @@
 import { expect, test } from 'vitest'
 import { testPack } from '../../../tests/pack'
-import { getTemplate, makeDocument } from '../pack'
-import { siteScheme, textStylesOf, type Site } from '../render'
-import { applyEdit, type Brand, type Edit, type SiteDocument } from '../site'
+import { edited, setText } from '../../../tests/site'
 import { findSpecimen, planTokens, reachOfStyle, reachOfTone, readTokens, toCssVariables, toDesignTokens } from '.'
+import { makeDocument, siteScheme, type Site } from '../fill'
+import { getTemplate } from '../pack'
+import { textStylesOf } from '../render'
+import { allSections, applyEdit, homePage, pagesOf, type Brand, type Edit, type SiteDocument } from '../site'
 
 const PACK = testPack()
-const siteOf = (brand: Brand, template = 'tallow'): Site => ({ document: makeDocument(getTemplate(PACK, template), { name: 'Hollin & Sparrow' }, brand), pack: PACK, assets: {}, mode: 'draft' })
+const siteOf = (brand: Brand, template = 'tallow'): Site => ({
+  document: makeDocument(getTemplate(PACK, template), { name: 'Hollin & Sparrow' }, brand),
+  pack: PACK,
+  assets: {},
+  mode: 'draft',
+})
 const apply = (document: SiteDocument, edit: Edit): SiteDocument => {
   const applied = applyEdit(document, edit)
   if (!applied.ok) throw new Error(applied.problem.code)
@@ -19,8 +26,14 @@ const taken = (site: Site, text: string): Site => {
 }
 
 const FULL: Brand = {
-  colour: '#7a2e1d', second: '#24505a', third: '#a07a1f', roles: { 'light/paper/link': '#552200', 'light/tint/surface': '#f2e6d0' },
-  gradient: { angle: 120, strength: 0.4 }, display: 'lora', text: 'inter', styles: { h1: { weight: 600, desktop: 64, phone: 40, spacing: -0.01 }, body: { desktop: 19, phone: 18, line: 1.6 } },
+  colour: '#7a2e1d',
+  second: '#24505a',
+  third: '#a07a1f',
+  roles: { 'light/paper/link': '#552200', 'light/tint/surface': '#f2e6d0' },
+  gradient: { angle: 120, strength: 0.4 },
+  display: 'lora',
+  text: 'inter',
+  styles: { h1: { weight: 600, desktop: 64, phone: 40, spacing: -0.01 }, body: { desktop: 19, phone: 18, line: 1.6 } },
   shape: { corner: 10, rule: 2, density: 0.9, shadow: { x: 0, y: 4, blur: 12, strength: 0.2 } },
 }
 
@@ -68,24 +81,53 @@ test('as CSS variables it comes back just as whole', () => {
 test('another’s token file is understood by its names, with aliases, groups’ types and older notations', () => {
   const file = {
     palette: { $type: 'color', rust: { $value: '#b0472c' }, sea: { $value: { colorSpace: 'oklch', components: [0.45, 0.08, 210] } } },
-    color: { $type: 'color', primary: { $value: '{palette.rust}' }, secondary: { $value: '{palette.sea}' }, loop: { $value: '{color.pool}' }, pool: { $value: '{color.loop}' }, gone: { $value: '{palette.none}' } },
+    color: {
+      $type: 'color',
+      primary: { $value: '{palette.rust}' },
+      secondary: { $value: '{palette.sea}' },
+      loop: { $value: '{color.pool}' },
+      pool: { $value: '{color.loop}' },
+      gone: { $value: '{palette.none}' },
+    },
     font: { heading: { $type: 'fontFamily', $value: ['Playfair Display', 'serif'] }, body: { $type: 'fontFamily', $value: 'Nobody Sans' } },
   }
   const read = readTokens(JSON.stringify(file))
   if (!read.ok) throw new Error(read.fault)
-  expect(read.notes).toEqual([expect.stringMatching(/^color\/loop: it stands for itself/), expect.stringMatching(/^color\/pool: it stands for itself/), expect.stringMatching(/^color\/gone: it stands for “palette\.none”/)])
+  expect(read.notes).toEqual([
+    expect.stringMatching(/^color\/loop: it stands for itself/),
+    expect.stringMatching(/^color\/pool: it stands for itself/),
+    expect.stringMatching(/^color\/gone: it stands for “palette\.none”/),
+  ])
   const plan = planTokens(siteOf({}), read.tokens)
-  expect(plan.edits.map((edit) => edit.type === 'brand/set' && [edit.part, edit.value])).toEqual([['colour', '#b0472c'], ['second', expect.stringMatching(/^#[0-9a-f]{6}$/)], ['display', 'playfair-display']])
+  expect(plan.edits.map((edit) => edit.type === 'brand/set' && [edit.part, edit.value])).toEqual([
+    ['colour', '#b0472c'],
+    ['second', expect.stringMatching(/^#[0-9a-f]{6}$/)],
+    ['display', 'playfair-display'],
+  ])
   expect(plan.notes).toEqual(['There is no family “Nobody Sans” here. Bring its font file in, or choose another.'])
 })
 
 test('in CSS digits alone are numbers, never colours', () => {
   const read = readTokens(':root { --a: 120; --b: 600; --c: 40; --d: #120; --e: teal; --f: "Lora", serif; --g: 12px }')
-  expect(read.ok && read.tokens.map((t) => [t.path, t.type])).toEqual([['a', 'number'], ['b', 'number'], ['c', 'number'], ['d', 'colour'], ['e', 'colour'], ['f', 'families'], ['g', 'size']])
+  expect(read.ok && read.tokens.map((t) => [t.path, t.type])).toEqual([
+    ['a', 'number'],
+    ['b', 'number'],
+    ['c', 'number'],
+    ['d', 'colour'],
+    ['e', 'colour'],
+    ['f', 'families'],
+    ['g', 'size'],
+  ])
 })
 
 test('a file that holds no tokens is refused with what is wrong', () => {
-  for (const [text, words] of [['', /empty/], ['{"a":', /not valid JSON/], ['[1]', /outermost part/], ['{"a":{"b":1}}', /no token/], ['p { color: red }', /neither JSON nor CSS/]] as const) {
+  for (const [text, words] of [
+    ['', /empty/],
+    ['{"a":', /not valid JSON/],
+    ['[1]', /outermost part/],
+    ['{"a":{"b":1}}', /no token/],
+    ['p { color: red }', /neither JSON nor CSS/],
+  ] as const) {
     const read = readTokens(text)
     expect(read.ok ? '' : read.fault, text).toMatch(words)
   }
@@ -94,19 +136,17 @@ test('a file that holds no tokens is refused with what is wrong', () => {
 test('what a change reaches is counted on the site itself', () => {
   const site = siteOf({})
   const h1 = reachOfStyle(site, 'h1')
-  expect(h1).toEqual({ places: site.document.pages.length, pages: site.document.pages.length })
+  expect(h1).toEqual({ places: pagesOf(site.document).length, pages: pagesOf(site.document).length })
   expect(reachOfStyle(site, 'h4')).toEqual({ places: 0, pages: 0 })
-  const { document } = site
-  const ink = [document.header, document.footer, ...document.pages.flatMap((p) => p.sections)].filter((s) => s.tone === 'ink').length
+  const ink = allSections(site.document).filter((s) => s.tone === 'ink').length
   expect(reachOfTone(site, 'ink').places).toBe(ink)
   expect(reachOfTone(site, 'picture')).toEqual({ places: 0, pages: 0 })
 })
 
 test('the specimen is made of the site’s own words', () => {
   const site = siteOf({})
-  const home = site.document.pages[0]!
-  const filled = apply(site.document, { type: 'slot/set', section: home.sections[0]!.id, slot: 'heading', value: { type: 'text', text: 'Clocks & watches mended' } })
-  const words = findSpecimen({ ...site, document: filled }, filled.pages[0]!)
+  const filled = edited(site.document, setText('home.hero', 'heading', 'Clocks & watches mended'))
+  const words = findSpecimen({ ...site, document: filled }, homePage(filled))
   expect(words.h1).toBe('Clocks & watches mended')
   expect(words.body.length).toBeGreaterThan(60)
   expect(words.h5).not.toBe('')
@@ -114,8 +154,18 @@ test('the specimen is made of the site’s own words', () => {
 
 test('a brand part that does not fit is refused, and one that does is taken back by its inverse', () => {
   const { document } = siteOf({})
-  for (const [part, value] of [['styles', { body: { desktop: 12 } }], ['roles', { 'light/paper/nothing': '#000000' }], ['shape', { corner: -4 }], ['display', 'No Key'], ['fonts', [{ file: '../etc' }]], ['colour', 7]] as const) {
-    expect(applyEdit(document, { type: 'brand/set', part, value }), part).toMatchObject({ ok: false, problem: { code: 'valueWrong', place: `brand ${part}` } })
+  for (const [part, value] of [
+    ['styles', { body: { desktop: 12 } }],
+    ['roles', { 'light/paper/nothing': '#000000' }],
+    ['shape', { corner: -4 }],
+    ['display', 'No Key'],
+    ['fonts', [{ file: '../etc' }]],
+    ['colour', 7],
+  ] as const) {
+    expect(applyEdit(document, { type: 'brand/set', part, value }), part).toMatchObject({
+      ok: false,
+      problem: { code: 'valueWrong', place: `brand ${part}` },
+    })
   }
   const applied = applyEdit(document, { type: 'brand/set', part: 'shape', value: { corner: 8 } })
   if (!applied.ok) throw new Error('not applied')

@@ -1,11 +1,12 @@
 import { toDesignTokens, type ColourValue } from './tokens-out'
-import type { Site } from '../render'
+import type { Site } from '../fill'
+import { factsOf } from '../site'
 
 /** The brand as CSS custom properties, named by the path of the token: `--tone-paper-text`. */
 export function toCssVariables(site: Site): string {
   const lines: string[] = []
   walk(toDesignTokens(site), [], null, lines)
-  return `/* Brand of ${(site.document.facts.name ?? 'the client').replaceAll('*/', '')} */\n:root {\n${lines.map((line) => `  ${line}`).join('\n')}\n}\n`
+  return `/* Brand of ${(factsOf(site.document).name ?? 'the client').replaceAll('*/', '')} */\n:root {\n${lines.map((line) => `  ${line}`).join('\n')}\n}\n`
 }
 
 type Group = { readonly [name: string]: unknown }
@@ -17,7 +18,13 @@ function walk(group: Group, path: readonly string[], inherited: string | null, l
 }
 
 type Dimension = { readonly value: number; readonly unit: string }
-type Typography = { readonly fontFamily: readonly string[]; readonly fontSize: Dimension; readonly fontWeight: number; readonly letterSpacing: Dimension; readonly lineHeight: number }
+type Typography = {
+  readonly fontFamily: readonly string[]
+  readonly fontSize: Dimension
+  readonly fontWeight: number
+  readonly letterSpacing: Dimension
+  readonly lineHeight: number
+}
 type Shadow = { readonly color: ColourValue; readonly offsetX: Dimension; readonly offsetY: Dimension; readonly blur: Dimension }
 
 function write(path: readonly string[], type: string | null, value: unknown, lines: string[]): void {
@@ -33,6 +40,12 @@ function write(path: readonly string[], type: string | null, value: unknown, lin
     lines.push(`${name}: ${size(offsetX)} ${size(offsetY)} ${size(blur)} rgb(0 0 0 / ${color.alpha ?? 1});`)
   } else if (type === 'typography') {
     const { fontFamily, fontSize, fontWeight, letterSpacing, lineHeight } = value as Typography
-    lines.push(`${name}-family: ${quoted(fontFamily)};`, `${name}-size: ${size(fontSize)};`, `${name}-weight: ${fontWeight};`, `${name}-spacing: ${size(letterSpacing)};`, `${name}-line: ${lineHeight};`)
+    lines.push(
+      `${name}-family: ${quoted(fontFamily)};`,
+      `${name}-size: ${size(fontSize)};`,
+      `${name}-weight: ${fontWeight};`,
+      `${name}-spacing: ${size(letterSpacing)};`,
+      `${name}-line: ${lineHeight};`,
+    )
   }
 }

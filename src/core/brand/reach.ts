@@ -1,37 +1,62 @@
-import { openPage, renderBody, type Site } from '../render'
-import type { Section, TextStyleName } from '../site'
+import { fillPage, readElements, type ReadElement, type Site } from '../fill'
+import { pagesOf, sectionsIn, sectionsOn, type Section, type TextStyleName } from '../site'
 
 /** How many places of a site something is found at, and on how many pages; every page shares header and footer. */
 export type Reach = { readonly places: number; readonly pages: number }
 
-/** How each text style is found in a page's HTML. */
-const FOUND: Readonly<Record<Exclude<TextStyleName, 'menu'>, RegExp>> = {
-  h1: /<h1[\s>]/g, h2: /<h2[\s>]/g, h3: /<h3[\s>]/g, h4: /<h4[\s>]/g, h5: /<h5[\s>]/g, h6: /<h6[\s>]/g, body: /<(?:p|li|dd)[\s>]/g, small: /<(?:small|figcaption)[\s>]/g, quote: /<blockquote[\s>]/g, button: /class="[^"]*\bbutton\b/g
+const byTag =
+  (...tags: string[]) =>
+  ({ tag }: ReadElement): boolean =>
+    tags.includes(tag)
+
+/** How each text style is found on a page. */
+const FOUND: Readonly<Record<Exclude<TextStyleName, 'menu'>, (element: ReadElement) => boolean>> = {
+  h1: byTag('h1'),
+  h2: byTag('h2'),
+  h3: byTag('h3'),
+  h4: byTag('h4'),
+  h5: byTag('h5'),
+  h6: byTag('h6'),
+  body: byTag('p', 'li', 'dd'),
+  small: byTag('small', 'figcaption'),
+  quote: byTag('blockquote'),
+  button: ({ classes }) => classes.includes('button'),
 }
 
-const bodies = new WeakMap<object, readonly string[]>()
+type Counts = Readonly<Record<string, number>>
+const counted = new WeakMap<object, readonly Counts[]>()
 
-function pageBodies(site: Site): readonly string[] {
-  let found = bodies.get(site.document)
+/** For each page how many elements there are of each style; counted once for a document. */
+function countStyles(site: Site): readonly Counts[] {
+  let found = counted.get(site.document)
   if (!found) {
-    found = site.document.pages.map((page) => renderBody(openPage({ ...site, mode: 'release' }, page)))
-    bodies.set(site.document, found)
+    found = pagesOf(site.document).map((page) => {
+      const counts: Record<string, number> = {}
+      const { header, main, footer } = fillPage({ ...site, mode: 'release' }, page)
+      for (const { root } of [...header, ...main, ...footer]) {
+        readElements(root, (element) => {
+          for (const [style, isOf] of Object.entries(FOUND)) if (isOf(element)) counts[style] = (counts[style] ?? 0) + 1
+        })
+      }
+      return counts
+    })
+    counted.set(site.document, found)
   }
   return found
 }
 
 /** What a text style reaches. */
 export function reachOfStyle(site: Site, style: TextStyleName): Reach {
-  const { pages } = site.document
-  if (style === 'menu') return { places: pages.filter((p) => p.menu === undefined).length, pages: pages.length }
-  const counts = pageBodies(site).map((html) => html.match(FOUND[style])?.length ?? 0)
+  const pages = pagesOf(site.document)
+  if (style === 'menu') return { places: pages.filter((p) => p.listed === 'menu').length, pages: pages.length }
+  const counts = countStyles(site).map((page) => page[style] ?? 0)
   return { places: counts.reduce((sum, n) => sum + n, 0), pages: counts.filter((n) => n > 0).length }
 }
 
 /** The sections of a site that stand on a tone. */
-export function reachOfTone(site: Site, tone: Section['tone']): Reach {
+export function reachOfTone({ document }: Site, tone: Section['tone']): Reach {
   const on = (sections: readonly Section[]): number => sections.filter((s) => s.tone === tone).length
-  const { header, footer, pages } = site.document
-  const shared = on([header, footer])
-  return { places: shared + on(pages.flatMap((p) => p.sections)), pages: pages.filter((p) => shared > 0 || on(p.sections) > 0).length }
+  const shared = on([...sectionsIn(document, { type: 'header' }), ...sectionsIn(document, { type: 'footer' })])
+  const pages = pagesOf(document).map((page) => on(sectionsOn(document, page.id)))
+  return { places: pages.reduce((sum, n) => sum + n, shared), pages: pages.filter((n) => shared > 0 || n > 0).length }
 }

@@ -6,9 +6,26 @@ export type ReadToken =
   | { readonly path: string; readonly type: 'families'; readonly names: readonly string[] }
   | { readonly path: string; readonly type: 'size'; readonly px: number }
   | { readonly path: string; readonly type: 'number'; readonly value: number }
-  | { readonly path: string; readonly type: 'typography'; readonly names: readonly string[]; readonly px: number | null; readonly weight: number | null; readonly line: number | null; readonly spacingPx: number | null }
-  | { readonly path: string; readonly type: 'shadow'; readonly x: number; readonly y: number; readonly blur: number; readonly strength: number }
-export type TokensRead = { readonly ok: true; readonly tokens: readonly ReadToken[]; readonly notes: readonly string[] } | { readonly ok: false; readonly fault: string }
+  | {
+      readonly path: string
+      readonly type: 'typography'
+      readonly names: readonly string[]
+      readonly px: number | null
+      readonly weight: number | null
+      readonly line: number | null
+      readonly spacingPx: number | null
+    }
+  | {
+      readonly path: string
+      readonly type: 'shadow'
+      readonly x: number
+      readonly y: number
+      readonly blur: number
+      readonly strength: number
+    }
+export type TokensRead =
+  | { readonly ok: true; readonly tokens: readonly ReadToken[]; readonly notes: readonly string[] }
+  | { readonly ok: false; readonly fault: string }
 
 /** More than this is no brand; a file of more is refused before it is walked. */
 const MOST_TOKENS = 5000
@@ -84,20 +101,36 @@ function toToken(path: string, type: string | null, value: unknown): ReadToken |
       const hex = toHex(value)
       return hex === null ? null : { path, type: 'colour', hex }
     }
-    case 'fontFamily': return families(value).length === 0 ? null : { path, type: 'families', names: families(value) }
+    case 'fontFamily':
+      return families(value).length === 0 ? null : { path, type: 'families', names: families(value) }
     case 'dimension': {
       const px = toPx(value)
       return px === null ? null : { path, type: 'size', px }
     }
-    case 'number': return typeof value === 'number' && Number.isFinite(value) ? { path, type: 'number', value } : null
-    case 'typography': return isObject(value) ? { path, type: 'typography', names: families(value.fontFamily), px: toPx(value.fontSize), weight: toWeight(value.fontWeight), line: finite(value.lineHeight), spacingPx: toPx(value.letterSpacing) } : null
+    case 'number':
+      return typeof value === 'number' && Number.isFinite(value) ? { path, type: 'number', value } : null
+    case 'typography':
+      return isObject(value)
+        ? {
+            path,
+            type: 'typography',
+            names: families(value.fontFamily),
+            px: toPx(value.fontSize),
+            weight: toWeight(value.fontWeight),
+            line: finite(value.lineHeight),
+            spacingPx: toPx(value.letterSpacing),
+          }
+        : null
     case 'shadow': {
       const first: unknown = Array.isArray(value) ? value[0] : value
       if (!isObject(first)) return null
       const [x, y, blur] = [toPx(first.offsetX), toPx(first.offsetY), toPx(first.blur)]
-      return x === null || y === null || blur === null ? null : { path, type: 'shadow', x, y, blur, strength: isObject(first.color) ? (finite(first.color.alpha) ?? 1) : 1 }
+      return x === null || y === null || blur === null
+        ? null
+        : { path, type: 'shadow', x, y, blur, strength: isObject(first.color) ? (finite(first.color.alpha) ?? 1) : 1 }
     }
-    default: return null
+    default:
+      return null
   }
 }
 
@@ -109,8 +142,13 @@ function toHex(value: unknown): string | null {
   if (!isObject(value)) return null
   const { colorSpace, components, hex } = value
   if (typeof hex === 'string' && colorSpace === 'srgb') return opaque(hex)
-  if (typeof colorSpace !== 'string' || !Array.isArray(components) || components.length !== 3 || !/^[a-z0-9-]+$/.test(colorSpace)) return null
-  const parts = components.map((c: unknown, i) => (c === 'none' ? 'none' : `${String(finite(c) ?? 'none')}${(colorSpace === 'hsl' || colorSpace === 'hwb') && i > 0 ? '%' : ''}`)).join(' ')
+  if (typeof colorSpace !== 'string' || !Array.isArray(components) || components.length !== 3 || !/^[a-z0-9-]+$/.test(colorSpace))
+    return null
+  const parts = components
+    .map((c: unknown, i) =>
+      c === 'none' ? 'none' : `${String(finite(c) ?? 'none')}${(colorSpace === 'hsl' || colorSpace === 'hwb') && i > 0 ? '%' : ''}`,
+    )
+    .join(' ')
   const own = ['hsl', 'hwb', 'lab', 'lch', 'oklab', 'oklch'].includes(colorSpace)
   return opaque(own ? `${colorSpace}(${parts})` : `color(${colorSpace} ${parts})`)
 }
@@ -123,17 +161,32 @@ function opaque(text: string): string | null {
 }
 
 function families(value: unknown): string[] {
-  return (Array.isArray(value) ? value : [value]).filter((name): name is string => typeof name === 'string').map((name) => name.trim().replaceAll(/^["']|["']$/g, ''))
+  return (Array.isArray(value) ? value : [value])
+    .filter((name): name is string => typeof name === 'string')
+    .map((name) => name.trim().replaceAll(/^["']|["']$/g, ''))
 }
 
 function toPx(value: unknown): number | null {
-  if (isObject(value)) return typeof value.value === 'number' && (value.unit === 'px' || value.unit === 'rem') ? value.value * (value.unit === 'rem' ? ROOT : 1) : null
+  if (isObject(value))
+    return typeof value.value === 'number' && (value.unit === 'px' || value.unit === 'rem')
+      ? value.value * (value.unit === 'rem' ? ROOT : 1)
+      : null
   const [, number, unit] = typeof value === 'string' ? (/^(-?[\d.]+)(px|rem)$/.exec(value.trim()) ?? []) : []
   return number === undefined ? null : Number(number) * (unit === 'rem' ? ROOT : 1)
 }
 
 /** Weights by name, as the format lists them (8.4). */
-const WEIGHTS: Readonly<Record<string, number>> = { thin: 100, light: 300, normal: 400, regular: 400, medium: 500, 'semi-bold': 600, bold: 700, 'extra-bold': 800, black: 900 }
+const WEIGHTS: Readonly<Record<string, number>> = {
+  thin: 100,
+  light: 300,
+  normal: 400,
+  regular: 400,
+  medium: 500,
+  'semi-bold': 600,
+  bold: 700,
+  'extra-bold': 800,
+  black: 900,
+}
 
 function toWeight(value: unknown): number | null {
   return typeof value === 'string' ? (WEIGHTS[value] ?? null) : finite(value)
@@ -144,8 +197,10 @@ function readCssTokens(text: string): TokensRead {
   const plain = text.replaceAll(/\/\*[\s\S]*?\*\//g, ' ')
   const values = new Map<string, string>()
   for (const [, name, value] of plain.matchAll(/--([\w-]+)\s*:\s*([^;{}]+)/g)) if (name && value) values.set(name, value.trim())
-  if (values.size === 0) return { ok: false, fault: 'The file is neither JSON nor CSS with custom properties such as “--brand-colour: #7a2e1d”.' }
-  if (values.size > MOST_TOKENS) return { ok: false, fault: `The file holds ${values.size} custom properties; up to ${MOST_TOKENS} can be read.` }
+  if (values.size === 0)
+    return { ok: false, fault: 'The file is neither JSON nor CSS with custom properties such as “--brand-colour: #7a2e1d”.' }
+  if (values.size > MOST_TOKENS)
+    return { ok: false, fault: `The file holds ${values.size} custom properties; up to ${MOST_TOKENS} can be read.` }
   const notes: string[] = []
   const tokens = [...values].flatMap(([name, value]): ReadToken[] => {
     const [, meant] = /^var\(\s*--([\w-]+)\s*\)$/.exec(value) ?? []
@@ -164,7 +219,17 @@ function gatherStyles(tokens: readonly ReadToken[]): ReadToken[] {
     const family = path === undefined ? undefined : at(`${path}-family`)
     if (path === undefined || size.type !== 'size' || family?.type !== 'families') return []
     const [weight, line, spacing] = [at(`${path}-weight`), at(`${path}-line`), at(`${path}-spacing`)]
-    return [{ path, type: 'typography', names: family.names, px: size.px, weight: weight?.type === 'number' ? weight.value : null, line: line?.type === 'number' ? line.value : null, spacingPx: spacing?.type === 'size' ? spacing.px : null }]
+    return [
+      {
+        path,
+        type: 'typography',
+        names: family.names,
+        px: size.px,
+        weight: weight?.type === 'number' ? weight.value : null,
+        line: line?.type === 'number' ? line.value : null,
+        spacingPx: spacing?.type === 'size' ? spacing.px : null,
+      },
+    ]
   })
   const parts = new Set(styles.flatMap(({ path }) => ['family', 'size', 'weight', 'line', 'spacing'].map((part) => `${path}-${part}`)))
   return [...tokens.filter((t) => !parts.has(t.path)), ...styles]
@@ -176,7 +241,10 @@ function cssToken(path: string, value: string): ReadToken[] {
   const px = toPx(value)
   if (px !== null) return [{ path, type: 'size', px }]
   const [, x, y, blur, alpha] = /^(-?[\d.]+px) (-?[\d.]+px) ([\d.]+px) rgb\(0 0 0 \/ ([\d.]+)\)$/.exec(value) ?? []
-  if (x && y && blur) return [{ path, type: 'shadow', x: Number.parseFloat(x), y: Number.parseFloat(y), blur: Number.parseFloat(blur), strength: Number(alpha) }]
+  if (x && y && blur)
+    return [
+      { path, type: 'shadow', x: Number.parseFloat(x), y: Number.parseFloat(y), blur: Number.parseFloat(blur), strength: Number(alpha) },
+    ]
   if (/^-?[\d.]+$/.test(value)) return [{ path, type: 'number', value: Number(value) }]
   return /["']|,|^[A-Z]/.test(value) && !value.includes('(') ? [{ path, type: 'families', names: families(value.split(',')) }] : []
 }

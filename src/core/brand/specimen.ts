@@ -1,25 +1,58 @@
-import { openPage, renderBody, type Site } from '../render'
-import { TEXT_STYLES, type Page, type TextStyleName } from '../site'
+import { fillPage, readElements, type ReadElement, type Site } from '../fill'
+import { pagesOf, TEXT_STYLES, type Page, type TextStyleName } from '../site'
 
 /** Words of the site's own for each text style, from the page in hand first, then from the others; empty where no page has any. */
 export type Specimen = Readonly<Record<TextStyleName, string>>
 
-const FOUND: Readonly<Record<TextStyleName, RegExp>> = {
-  h1: /<h1[^>]*>([\s\S]*?)<\/h1>/, h2: /<h2[^>]*>([\s\S]*?)<\/h2>/, h3: /<h3[^>]*>([\s\S]*?)<\/h3>/, h4: /<h4[^>]*>([\s\S]*?)<\/h4>/, h5: /<h5[^>]*>([\s\S]*?)<\/h5>/, h6: /<h6[^>]*>([\s\S]*?)<\/h6>/,
-  body: /<p[^>]*>((?:(?!<\/p>)[\s\S]){70,}?)<\/p>/, small: /<(?:small|figcaption)[^>]*>([\s\S]+?)<\/(?:small|figcaption)>/, quote: /<blockquote[^>]*>([\s\S]+?)<\/blockquote>/,
-  button: /<a[^>]*class="[^"]*\bbutton\b[^"]*"[^>]*>([\s\S]+?)<\/a>/, menu: /<nav[^>]*>[\s\S]*?<ul[^>]*>([\s\S]*?)<\/ul>/,
+const LEAST_BODY = 70
+const MOST = 240
+const byTag =
+  (...tags: string[]) =>
+  ({ tag }: ReadElement): boolean =>
+    tags.includes(tag)
+
+const FOUND: Readonly<Record<TextStyleName, (element: ReadElement) => boolean>> = {
+  h1: byTag('h1'),
+  h2: byTag('h2'),
+  h3: byTag('h3'),
+  h4: byTag('h4'),
+  h5: byTag('h5'),
+  h6: byTag('h6'),
+  body: (element) => element.tag === 'p' && element.words().length >= LEAST_BODY,
+  small: byTag('small', 'figcaption'),
+  quote: byTag('blockquote'),
+  button: ({ tag, classes }) => tag === 'a' && classes.includes('button'),
+  menu: ({ tag, inside }) => tag === 'ul' && inside.includes('nav'),
 }
 /** Where a page has no words in a style, those of a neighbour in rank show it. */
-const INSTEAD: Partial<Record<TextStyleName, TextStyleName>> = { h3: 'h2', h4: 'h3', h5: 'h4', h6: 'h5', quote: 'body', small: 'body', button: 'h3' }
-
-export function findSpecimen(site: Site, page: Page): Specimen {
-  const pages = [page, ...site.document.pages.filter((p) => p.id !== page.id)].map((p) => renderBody(openPage({ ...site, mode: 'release' }, p)))
-  const found = Object.fromEntries(TEXT_STYLES.map((name) => [name, pages.map((html) => plain(FOUND[name].exec(html)?.[1] ?? '')).find((words) => words !== '') ?? ''])) as Record<TextStyleName, string>
-  for (const name of TEXT_STYLES) if (found[name] === '') found[name] = found[INSTEAD[name] ?? name]
-  return found
+const INSTEAD: Partial<Record<TextStyleName, TextStyleName>> = {
+  h3: 'h2',
+  h4: 'h3',
+  h5: 'h4',
+  h6: 'h5',
+  quote: 'body',
+  small: 'body',
+  button: 'h3',
 }
 
-function plain(html: string): string {
-  const words = html.replaceAll(/<\/(?:a|li|p)>/g, ' ').replaceAll(/<[^>]*>/g, '').replaceAll('&amp;', '&').replaceAll('&lt;', '<').replaceAll('&gt;', '>').replaceAll('&quot;', '"').replaceAll('&#39;', '’')
-  return words.replaceAll(/\s+/g, ' ').trim().slice(0, 240)
+export function findSpecimen(site: Site, page: Page): Specimen {
+  const pages = [page, ...pagesOf(site.document).filter((p) => p.id !== page.id)]
+  const found: Partial<Record<TextStyleName, string>> = {}
+  for (const one of pages) {
+    readPage({ ...site, mode: 'release' }, one, found)
+    if (TEXT_STYLES.every((name) => found[name])) break
+  }
+  const whole = Object.fromEntries(TEXT_STYLES.map((name) => [name, found[name] ?? ''])) as Record<TextStyleName, string>
+  for (const name of TEXT_STYLES) if (whole[name] === '') whole[name] = whole[INSTEAD[name] ?? name]
+  return whole
+}
+
+/** Adds the first words of a page in each style that has none yet. */
+function readPage(site: Site, page: Page, found: Partial<Record<TextStyleName, string>>): void {
+  const { header, main, footer } = fillPage(site, page)
+  for (const { root } of [...header, ...main, ...footer]) {
+    readElements(root, (element) => {
+      for (const name of TEXT_STYLES) if (!found[name] && FOUND[name](element)) found[name] = element.words().slice(0, MOST)
+    })
+  }
 }

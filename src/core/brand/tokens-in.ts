@@ -1,7 +1,21 @@
 import { makeScheme, toOklch } from '../colour'
 import { findScheme } from '../pack'
-import { siteFamilies, styleFamily, templateOf, textStylesOf, type Site } from '../render'
-import { LIMITS, ROLES, SIZE_LIMITS, TEXT_STYLES, TONES, within, type Brand, type EditStep, type Role, type TextStyleChange, type TextStyleName, type Tone } from '../site'
+import { templateOf, type Site } from '../fill'
+import { siteFamilies, styleFamily, textStylesOf } from '../render'
+import {
+  LIMITS,
+  ROLES,
+  SIZE_LIMITS,
+  TEXT_STYLES,
+  TONES,
+  within,
+  type Brand,
+  type EditStep,
+  type Role,
+  type TextStyleChange,
+  type TextStyleName,
+  type Tone,
+} from '../site'
 import { FAMILIES, ownFamilies } from '../type'
 import type { ReadToken } from './read-tokens'
 
@@ -20,12 +34,29 @@ export function planTokens(site: Site, tokens: readonly ReadToken[]): TokensPlan
   const next: Brand = { ...site.document.brand, ...brand } as Brand
   const after: Site = { ...site, document: { ...site.document, brand: next } }
   Object.assign(brand, readRoles(after, tokens), readStyles(after, tokens))
-  const edits = (Object.entries(brand) as [keyof Brand, unknown][]).filter(([part, value]) => JSON.stringify(value) !== JSON.stringify(site.document.brand[part])).map(([part, value]): EditStep => ({ type: 'brand/set', part, value }))
-  const unused = tokens.filter((token) => token.type === 'colour').length > 0 && edits.length === 0 ? ['The site already looks like this: nothing changes.'] : []
-  return { edits, sets: edits.flatMap((edit) => (edit.type === 'brand/set' ? [inWords(edit.part, edit.value)] : [])), notes: [...notes, ...unused] }
+  const edits = (Object.entries(brand) as [keyof Brand, unknown][])
+    .filter(([part, value]) => JSON.stringify(value) !== JSON.stringify(site.document.brand[part]))
+    .map(([part, value]): EditStep => ({ type: 'brand/set', part, value }))
+  const unused =
+    tokens.filter((token) => token.type === 'colour').length > 0 && edits.length === 0
+      ? ['The site already looks like this: nothing changes.']
+      : []
+  return {
+    edits,
+    sets: edits.flatMap((edit) => (edit.type === 'brand/set' ? [inWords(edit.part, edit.value)] : [])),
+    notes: [...notes, ...unused],
+  }
 }
 
-const WORDS: Partial<Record<keyof Brand, string>> = { colour: 'brand colour', second: 'second colour', third: 'third colour', display: 'family for headings', text: 'family for text', shape: 'shape', gradient: 'grounds that run from colour to colour' }
+const WORDS: Partial<Record<keyof Brand, string>> = {
+  colour: 'brand colour',
+  second: 'second colour',
+  third: 'third colour',
+  display: 'family for headings',
+  text: 'family for text',
+  shape: 'shape',
+  gradient: 'grounds that run from colour to colour',
+}
 
 function inWords(part: keyof Brand, value: unknown): string {
   const count = typeof value === 'object' && value !== null ? Object.keys(value).length : 0
@@ -39,7 +70,9 @@ type ColourToken = Extract<ReadToken, { type: 'colour' }>
 
 /** What a colour is for, by what token files commonly call it. Common practice, no source. */
 const COLOUR_NAMES: readonly (readonly [part: 'colour' | 'second' | 'third', RegExp])[] = [
-  ['colour', /(^|\/)(brand|primary|main)(\/(colou?r|base|default|500|600))?$/], ['second', /(^|\/)(second|secondary)(\/(colou?r|base|default|500|600))?$/], ['third', /(^|\/)(third|tertiary|accent)(\/(colou?r|base|default|500|600))?$/],
+  ['colour', /(^|\/)(brand|primary|main)(\/(colou?r|base|default|500|600))?$/],
+  ['second', /(^|\/)(second|secondary)(\/(colou?r|base|default|500|600))?$/],
+  ['third', /(^|\/)(third|tertiary|accent)(\/(colou?r|base|default|500|600))?$/],
 ]
 const VIVID = 0.04
 
@@ -56,12 +89,16 @@ function readColours(tokens: readonly ReadToken[]): Partial<Brand> {
   })
   if (named.some(([part]) => part === 'colour')) return Object.fromEntries(named)
   const vivid = [...new Set(colours.filter((t) => toOklch(t.hex).c > VIVID).map((t) => t.hex))]
-  return Object.fromEntries((['colour', 'second', 'third'] as const).flatMap((part, i) => (vivid[i] === undefined ? [] : [[part, vivid[i]] as const])))
+  return Object.fromEntries(
+    (['colour', 'second', 'third'] as const).flatMap((part, i) => (vivid[i] === undefined ? [] : [[part, vivid[i]] as const])),
+  )
 }
 
 function readGradient(tokens: readonly ReadToken[]): Partial<Brand> {
   const [angle, strength] = ['gradient/angle', 'gradient/strength'].map((path) => tokens.find((t) => slashed(t.path) === path))
-  return angle?.type === 'number' && strength?.type === 'number' ? { gradient: { angle: within(angle.value, [0, 360]), strength: within(strength.value, [0, 1]) } } : {}
+  return angle?.type === 'number' && strength?.type === 'number'
+    ? { gradient: { angle: within(angle.value, [0, 360]), strength: within(strength.value, [0, 1]) } }
+    : {}
 }
 
 function readFamilies(site: Site, tokens: readonly ReadToken[], notes: string[]): Partial<Brand> {
@@ -69,16 +106,22 @@ function readFamilies(site: Site, tokens: readonly ReadToken[], notes: string[])
   for (const token of tokens) {
     if (token.type !== 'families') continue
     const path = slashed(token.path)
-    const part = /(^|\/)(display|heading|headings|title)(\/|$)/.test(path) ? 'display' : /(^|\/)(text|body|copy|base)(\/|$)/.test(path) ? 'text' : undefined
+    const part = /(^|\/)(display|heading|headings|title)(\/|$)/.test(path)
+      ? 'display'
+      : /(^|\/)(text|body|copy|base)(\/|$)/.test(path)
+        ? 'text'
+        : undefined
     if (part) wanted[part] ??= token.names
   }
   const known = [...ownFamilies(site.document.brand.fonts ?? []), ...Object.values(FAMILIES)]
   const families = siteFamilies(site)
-  return Object.fromEntries(Object.entries(wanted).flatMap(([part, names]) => {
-    const family = names.map((name) => known.find((f) => f.name.toLowerCase() === name.toLowerCase())).find((f) => f !== undefined)
-    if (!family) notes.push(`There is no family “${names[0]}” here. Bring its font file in, or choose another.`)
-    return family && family.key !== families[part as 'display' | 'text'].key ? [[part, family.key] as const] : []
-  }))
+  return Object.fromEntries(
+    Object.entries(wanted).flatMap(([part, names]) => {
+      const family = names.map((name) => known.find((f) => f.name.toLowerCase() === name.toLowerCase())).find((f) => f !== undefined)
+      if (!family) notes.push(`There is no family “${names[0]}” here. Bring its font file in, or choose another.`)
+      return family && family.key !== families[part as 'display' | 'text'].key ? [[part, family.key] as const] : []
+    }),
+  )
 }
 
 function readShape(site: Site, tokens: readonly ReadToken[]): Partial<Brand> {
@@ -88,26 +131,41 @@ function readShape(site: Site, tokens: readonly ReadToken[]): Partial<Brand> {
     ...(corner?.type === 'size' ? { corner: within(corner.px, LIMITS.corner) } : {}),
     ...(rule?.type === 'size' ? { rule: within(rule.px, LIMITS.rule) } : {}),
     ...(density?.type === 'number' ? { density: within(density.value, LIMITS.density) } : {}),
-    ...(shadow?.type === 'shadow' ? { shadow: { x: within(shadow.x, [-LIMITS.offset[1], LIMITS.offset[1]]), y: within(shadow.y, [-LIMITS.offset[1], LIMITS.offset[1]]), blur: within(shadow.blur, LIMITS.blur), strength: within(shadow.strength, [0, 1]) } } : {}),
+    ...(shadow?.type === 'shadow'
+      ? {
+          shadow: {
+            x: within(shadow.x, [-LIMITS.offset[1], LIMITS.offset[1]]),
+            y: within(shadow.y, [-LIMITS.offset[1], LIMITS.offset[1]]),
+            blur: within(shadow.blur, LIMITS.blur),
+            strength: within(shadow.strength, [0, 1]),
+          },
+        }
+      : {}),
   }
   return Object.keys(found).length === 0 ? {} : { shape: { ...site.document.brand.shape, ...found } }
 }
 
 function readRoles(site: Site, tokens: readonly ReadToken[]): Partial<Brand> {
-  const { dark, brand } = site.document
-  const spec = findScheme(templateOf(site), site.document.scheme ?? null)
+  const { brand, dress } = site.document
+  const spec = findScheme(templateOf(site), dress.scheme ?? null)
   const roles: Record<string, string> = { ...brand.roles }
-  for (const [group, form] of [['tone', dark === true ? 'dark' : 'light'], ['tone/dark', 'dark']] as const) {
+  for (const [group, form] of [
+    ['tone', dress.dark === true ? 'dark' : 'light'],
+    ['tone/dark', 'dark'],
+  ] as const) {
     const given = tokens.flatMap((token) => {
       const [, tone, role] = token.type === 'colour' ? (new RegExp(`^${group}/([a-z]+)/([a-z/]+)$`).exec(slashed(token.path)) ?? []) : []
-      return token.type === 'colour' && TONES.some((t) => t === tone) && ROLES.some((r) => r === role?.replace('/', '-')) ? [{ tone: tone as Tone, role: role?.replace('/', '-') as Role, hex: token.hex }] : []
+      return token.type === 'colour' && TONES.some((t) => t === tone) && ROLES.some((r) => r === role?.replace('/', '-'))
+        ? [{ tone: tone as Tone, role: role?.replace('/', '-') as Role, hex: token.hex }]
+        : []
     })
     // One after another, since a surface set by hand moves what stands on it.
-    for (const role of ROLES) for (const token of given) {
-      if (token.role !== role) continue
-      const scheme = makeScheme(spec, { ...brand, roles }, form === 'dark')
-      if (scheme[token.tone][role] !== token.hex) roles[`${form}/${token.tone}/${role}`] = token.hex
-    }
+    for (const role of ROLES)
+      for (const token of given) {
+        if (token.role !== role) continue
+        const scheme = makeScheme(spec, { ...brand, roles }, form === 'dark')
+        if (scheme[token.tone][role] !== token.hex) roles[`${form}/${token.tone}/${role}`] = token.hex
+      }
   }
   return Object.keys(roles).length === 0 ? {} : { roles }
 }
@@ -131,10 +189,17 @@ function readStyles(site: Site, tokens: readonly ReadToken[]): Partial<Brand> {
   }
   return Object.keys(styles).length === 0 ? {} : { styles }
 
-  function changedStyle(of: Site, style: TextStyleName, at: 'phone' | 'desktop', token: Extract<ReadToken, { type: 'typography' }>): TextStyleChange {
+  function changedStyle(
+    of: Site,
+    style: TextStyleName,
+    at: 'phone' | 'desktop',
+    token: Extract<ReadToken, { type: 'typography' }>,
+  ): TextStyleChange {
     const now = all[style]
-      const spacing = token.spacingPx === null || token.px === null ? now.spacing : Math.round((token.spacingPx / token.px) * 1000) / 1000
-    const named = [...ownFamilies(of.document.brand.fonts ?? []), ...Object.values(FAMILIES)].find((f) => f.name.toLowerCase() === token.names[0]?.toLowerCase())
+    const spacing = token.spacingPx === null || token.px === null ? now.spacing : Math.round((token.spacingPx / token.px) * 1000) / 1000
+    const named = [...ownFamilies(of.document.brand.fonts ?? []), ...Object.values(FAMILIES)].find(
+      (f) => f.name.toLowerCase() === token.names[0]?.toLowerCase(),
+    )
     return {
       ...(named && named.key !== styleFamily(of, now.family).key ? { family: named.key } : {}),
       ...(token.px !== null && token.px !== now[at] ? { [at]: within(token.px, SIZE_LIMITS[style]) } : {}),

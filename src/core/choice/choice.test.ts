@@ -4,15 +4,24 @@ import { bySuiting, isWithin, suitsBrief, templateProfile, type Candidate } from
 import type { Facts } from '../site'
 
 const pack = testPack()
-const candidates = (facts: Facts): Candidate[] => Object.values(pack.templates).map((template) => {
-  const profile = templateProfile(pack, testAssets(), template)
-  return { template, profile, suits: suitsBrief(pack, template, profile, facts) }
-})
-const order = (facts: Facts): string[] => candidates(facts).sort(bySuiting).map((c) => c.template.id)
+const candidates = (facts: Facts): Candidate[] =>
+  Object.values(pack.templates).map((template) => {
+    const profile = templateProfile(pack, testAssets(), template)
+    return { template, profile, suits: suitsBrief(pack, template, profile, facts) }
+  })
+const order = (facts: Facts): string[] =>
+  candidates(facts)
+    .sort(bySuiting)
+    .map((c) => c.template.id)
 const of = (facts: Facts, id: string): Candidate => candidates(facts).find((c) => c.template.id === id)!
 
 test('each of the four is put first for the trades it was made for, and says why', () => {
-  for (const [trade, id] of [['watchmaker', 'tallow'], ['dentist', 'limewash'], ['tree surgeon', 'windrow'], ['plumber', 'gantry']] as const) {
+  for (const [trade, id] of [
+    ['watchmaker', 'tallow'],
+    ['dentist', 'limewash'],
+    ['tree surgeon', 'windrow'],
+    ['plumber', 'gantry'],
+  ] as const) {
     expect(order({ trade })[0], trade).toBe(id)
     expect(of({ trade }, id).suits.reasons[0]).toMatch(/^made for /)
   }
@@ -44,7 +53,11 @@ test('a profile counts pages, pictures, places and weight from the files', () =>
 })
 
 test('every condition narrows, all of them hold at once, and what nothing meets leaves nothing', () => {
-  const within = (asked: Parameters<typeof isWithin>[1]): string[] => candidates({}).filter((c) => isWithin(c, asked)).map((c) => c.template.id).sort()
+  const within = (asked: Parameters<typeof isWithin>[1]): string[] =>
+    candidates({})
+      .filter((c) => isWithin(c, asked))
+      .map((c) => c.template.id)
+      .sort()
   expect(within({})).toHaveLength(5)
   expect(within({ words: 'month' })).toEqual(['windrow'])
   expect(within({ words: 'GREEN rows' })).toEqual(['windrow'])

@@ -22,22 +22,35 @@ export type Candidate = { readonly template: Template; readonly profile: Templat
 
 /** The kinds of section that serve a purpose; calls need none, every header has the number. */
 const SERVES: Record<Purpose, readonly SectionKind[]> = {
-  calls: ['header'], enquiries: ['contact'], visits: ['visit'], bookings: ['steps', 'action'], showing: ['gallery', 'before-after'], selling: ['prices'],
+  calls: ['header'],
+  enquiries: ['contact'],
+  visits: ['visit'],
+  bookings: ['steps', 'action'],
+  showing: ['gallery', 'before-after'],
+  selling: ['prices'],
 }
 
 export function isWithin({ template, profile }: Candidate, asked: Narrowing): boolean {
-  const words = [template.name, template.description, ...template.trades, ...profile.pages.map((p) => p.name), ...profile.kinds].join(' ').toLowerCase()
+  const words = [template.name, template.description, ...template.trades, ...profile.pages.map((p) => p.name), ...profile.kinds]
+    .join(' ')
+    .toLowerCase()
   const trade = asked.trade === undefined ? null : findTrade(asked.trade)
-  return (asked.words ?? '').toLowerCase().split(/\s+/).filter(Boolean).every((word) => words.includes(word))
-    && (trade === null || template.trades.map(findTrade).some((t) => t?.group === trade.group))
-    && (asked.purpose === undefined || SERVES[asked.purpose].some((kind) => profile.kinds.has(kind)))
-    && (asked.page === undefined || profile.pages.some((p) => p.name === asked.page))
-    && (asked.kind === undefined || profile.kinds.has(asked.kind))
-    && (asked.mostPictures === undefined || profile.pictures <= asked.mostPictures)
-    && (asked.mostBytes === undefined || profile.homeBytes <= asked.mostBytes)
-    && (asked.licence === undefined || template.licence === asked.licence)
-    && (asked.price === undefined || template.price === asked.price)
-    && (asked.favourites === undefined || asked.favourites.includes(template.id))
+  return (
+    (asked.words ?? '')
+      .toLowerCase()
+      .split(/\s+/)
+      .filter(Boolean)
+      .every((word) => words.includes(word)) &&
+    (trade === null || template.trades.map(findTrade).some((t) => t?.group === trade.group)) &&
+    (asked.purpose === undefined || SERVES[asked.purpose].some((kind) => profile.kinds.has(kind))) &&
+    (asked.page === undefined || profile.pages.some((p) => p.name === asked.page)) &&
+    (asked.kind === undefined || profile.kinds.has(asked.kind)) &&
+    (asked.mostPictures === undefined || profile.pictures <= asked.mostPictures) &&
+    (asked.mostBytes === undefined || profile.homeBytes <= asked.mostBytes) &&
+    (asked.licence === undefined || template.licence === asked.licence) &&
+    (asked.price === undefined || template.price === asked.price) &&
+    (asked.favourites === undefined || asked.favourites.includes(template.id))
+  )
 }
 
 /** Best suited first; alike ones by name, so that the order never changes by itself. */

@@ -1,6 +1,15 @@
 import type { AssetTable } from '../image'
 import { pictureVariants } from '../image'
-import { getDesign, shownPlaces, templateSections, type Pack, type Template, type TemplateSection } from '../pack'
+import {
+  getDesign,
+  listPlaceholders,
+  overlay,
+  shownPlaces,
+  templateSections,
+  type Pack,
+  type Template,
+  type TemplateSection,
+} from '../pack'
 import type { SectionKind, SlotValue } from '../site'
 
 /** What a template is, counted from its own files: nothing here is claimed by its description. */
@@ -24,8 +33,10 @@ const PHONE_PICTURE = 800
 
 export function templateProfile(pack: Pack, assets: AssetTable, template: Template): TemplateProfile {
   const sections = templateSections(template)
-  const values = sections.flatMap((s) => Object.values(shownValues(pack, s)))
-  const facts = new Set(sections.flatMap((s) => shownPlaces(getDesign(pack, s.kind, s.design)).facts.map((f) => (f === 'locality' ? 'address' : f))))
+  const values = sections.flatMap((s) => shownValues(pack, s))
+  const facts = new Set(
+    sections.flatMap((s) => shownPlaces(getDesign(pack, s.kind, s.design)).facts.map((f) => (f === 'locality' ? 'address' : f))),
+  )
   return {
     template: template.id,
     pages: template.pages.map((p) => ({ key: p.key, name: p.name, kinds: p.sections.map((s) => s.kind) })),
@@ -38,8 +49,9 @@ export function templateProfile(pack: Pack, assets: AssetTable, template: Templa
   }
 }
 
-function shownValues(pack: Pack, section: TemplateSection): Record<string, SlotValue> {
-  return { ...getDesign(pack, section.kind, section.design).placeholders, ...section.slots }
+function shownValues(pack: Pack, section: TemplateSection): readonly SlotValue[] {
+  const shown = overlay(getDesign(pack, section.kind, section.design).placeholders, section.placeholders)
+  return listPlaceholders(shown).map((p) => p.value)
 }
 
 /**
@@ -50,7 +62,7 @@ function homeBytes(pack: Pack, assets: AssetTable, template: Template): number {
   const home = [template.header, ...(template.pages[0]?.sections ?? []), template.footer]
   const styles = new Set(home.map((s) => getDesign(pack, s.kind, s.design).css))
   const plain = template.css.length + [...styles].reduce((sum, css) => sum + css.length, 0) + 6000
-  const pictures = home.flatMap((s) => Object.values(shownValues(pack, s))).filter((v) => v.type === 'image')
+  const pictures = home.flatMap((s) => shownValues(pack, s)).filter((v) => v.type === 'image')
   const weights = pictures.map((v) => {
     const asset = assets[v.asset]
     if (!asset) return 0

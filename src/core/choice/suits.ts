@@ -8,9 +8,20 @@ export type Suits = { readonly score: number; readonly reasons: readonly string[
 type Reason = { readonly points: number; readonly words: string }
 
 const GROUP_WORDS: Record<TradeGroup, string> = {
-  makers: 'workshops', home: 'trades that work in people’s homes', care: 'practices', beauty: 'salons', pets: 'people who look after animals',
-  growers: 'growers and outdoor work', food: 'kitchens and shops that feed people', shops: 'shops', advice: 'offices that advise', events: 'weddings and events',
-  lodging: 'places to stay', learning: 'teachers', leisure: 'days out', motor: 'garages',
+  makers: 'workshops',
+  home: 'trades that work in people’s homes',
+  care: 'practices',
+  beauty: 'salons',
+  pets: 'people who look after animals',
+  growers: 'growers and outdoor work',
+  food: 'kitchens and shops that feed people',
+  shops: 'shops',
+  advice: 'offices that advise',
+  events: 'weddings and events',
+  lodging: 'places to stay',
+  learning: 'teachers',
+  leisure: 'days out',
+  motor: 'garages',
 }
 
 export function suitsBrief(pack: Pack, template: Template, profile: TemplateProfile, facts: Facts): Suits {
@@ -35,22 +46,33 @@ function purposeReasons(pack: Pack, template: Template, profile: TemplateProfile
   const inHeader = new Set<string>(shownPlaces(getDesign(pack, template.header.kind, template.header.design)).facts)
   const all = profile.facts
   switch (purpose) {
-    case 'calls': return inHeader.has('phone') ? [{ points: 10, words: 'the telephone number stands at the head of every page' }] : []
-    case 'enquiries': return has('contact') ? [{ points: 6, words: 'a contact page that says what to write' }] : []
-    case 'visits': return [
-      ...(all.includes('hours') && all.includes('address') && has('visit') ? [{ points: 8, words: 'shows opening hours and the way there; made for premises' }] : []),
-      ...(has('months') ? [{ points: 3, words: 'says what there is to see in each month' }] : []),
-    ]
-    case 'bookings': return [
-      ...(profile.asking >= 4 ? [{ points: 6, words: `asks for a booking at the end of ${profile.asking} pages` }] : []),
-      ...(has('steps') ? [{ points: 4, words: 'tells what happens at the first visit' }] : []),
-    ]
-    case 'showing': return [
-      ...(has('before-after') ? [{ points: 5, words: 'shows work before and after' }] : []),
-      ...(has('gallery') ? [{ points: Math.min(8, Math.round(profile.pictures / 4)), words: `room for ${profile.pictures} pictures` }] : []),
-    ]
-    case 'selling': return has('prices') ? [{ points: 6, words: 'prices set out as a list' }] : []
-    default: return purpose satisfies never
+    case 'calls':
+      return inHeader.has('phone') ? [{ points: 10, words: 'the telephone number stands at the head of every page' }] : []
+    case 'enquiries':
+      return has('contact') ? [{ points: 6, words: 'a contact page that says what to write' }] : []
+    case 'visits':
+      return [
+        ...(all.includes('hours') && all.includes('address') && has('visit')
+          ? [{ points: 8, words: 'shows opening hours and the way there; made for premises' }]
+          : []),
+        ...(has('months') ? [{ points: 3, words: 'says what there is to see in each month' }] : []),
+      ]
+    case 'bookings':
+      return [
+        ...(profile.asking >= 4 ? [{ points: 6, words: `asks for a booking at the end of ${profile.asking} pages` }] : []),
+        ...(has('steps') ? [{ points: 4, words: 'tells what happens at the first visit' }] : []),
+      ]
+    case 'showing':
+      return [
+        ...(has('before-after') ? [{ points: 5, words: 'shows work before and after' }] : []),
+        ...(has('gallery')
+          ? [{ points: Math.min(8, Math.round(profile.pictures / 4)), words: `room for ${profile.pictures} pictures` }]
+          : []),
+      ]
+    case 'selling':
+      return has('prices') ? [{ points: 6, words: 'prices set out as a list' }] : []
+    default:
+      return purpose satisfies never
   }
 }
 

@@ -21,19 +21,26 @@ export function moveBetween(asked: string, drawn: string): Move | null {
 
 /** The roles that the client's colours are asked for. */
 const ASKS: readonly (readonly [role: Role, part: 'colour' | 'second' | 'third', tones: readonly Tone[]])[] = [
-  ['button', 'colour', ['paper', 'tint', 'ink', 'picture']], ['link', 'colour', ['paper', 'tint', 'ink', 'picture']],
-  ['surface', 'second', ['accent']], ['mark', 'third', ['paper', 'tint', 'accent', 'ink', 'picture']],
+  ['button', 'colour', ['paper', 'tint', 'ink', 'picture']],
+  ['link', 'colour', ['paper', 'tint', 'ink', 'picture']],
+  ['surface', 'second', ['accent']],
+  ['mark', 'third', ['paper', 'tint', 'accent', 'ink', 'picture']],
 ]
 
 /** Every place where a brand colour could not be used as it is, and by how much it was moved there. */
-export function brandMoves(scheme: Scheme, brand: BrandColours): readonly (Move & { readonly tone: Tone; readonly role: Role; readonly asked: string; readonly drawn: string })[] {
+export function brandMoves(
+  scheme: Scheme,
+  brand: BrandColours,
+): readonly (Move & { readonly tone: Tone; readonly role: Role; readonly asked: string; readonly drawn: string })[] {
   return ASKS.flatMap(([role, part, tones]) => {
     const asked = brand[part]
-    return asked === undefined ? [] : tones.flatMap((tone) => {
-      const drawn = scheme[tone][role]
-      const move = moveBetween(asked, drawn)
-      return move ? [{ tone, role, asked, drawn, ...move }] : []
-    })
+    return asked === undefined
+      ? []
+      : tones.flatMap((tone) => {
+          const drawn = scheme[tone][role]
+          const move = moveBetween(asked, drawn)
+          return move ? [{ tone, role, asked, drawn, ...move }] : []
+        })
   })
 }
 
@@ -44,7 +51,11 @@ export function adviseBrand(spec: SchemeSpec, brand: BrandColours): readonly str
   const { paper } = makeScheme(spec, brand)
   const move = brand.colour === undefined ? null : moveBetween(brand.colour, paper.link)
   return [
-    ...(move ? [`On paper it reaches ${contrastRatio(brand.colour ?? '', paper.surface).toFixed(1)}:1, and text needs 4.5:1; links use ${paper.link} there, ${Math.abs(move.lightness)} points ${move.lightness < 0 ? 'darker' : 'lighter'}. Buttons and the accent tone ${paper.button === brand.colour ? 'use it as it is' : `use ${paper.button}`}.`] : []),
+    ...(move
+      ? [
+          `On paper it reaches ${contrastRatio(brand.colour ?? '', paper.surface).toFixed(1)}:1, and text needs 4.5:1; links use ${paper.link} there, ${Math.abs(move.lightness)} points ${move.lightness < 0 ? 'darker' : 'lighter'}. Buttons and the accent tone ${paper.button === brand.colour ? 'use it as it is' : `use ${paper.button}`}.`,
+        ]
+      : []),
     ...(alike ? ['Two of these colours are hardly apart; a visitor will take them for one.'] : []),
   ]
 }

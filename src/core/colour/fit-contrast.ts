@@ -26,7 +26,10 @@ const STEP = 0.0015
 function nearestToward(from: Oklch, end: 0 | 1, wanted: number, ground: number, least: number): { hex: string; l: number } | null {
   const sign = end === 1 ? 1 : -1
   const root = Math.cbrt(Math.max(0, wanted))
-  let [near, far] = [{ l: from.l, y: rootLuminance(from, from.l) }, { l: end as number, y: end as number }]
+  let [near, far] = [
+    { l: from.l, y: rootLuminance(from, from.l) },
+    { l: end as number, y: end as number },
+  ]
   let l = from.l
   for (let step = 0; step < 3 && Math.abs(far.y - near.y) > 1e-9; step++) {
     l = near.l + ((root - near.y) / (far.y - near.y)) * (far.l - near.l)

@@ -30,7 +30,16 @@ const TEXT = 4.51
 const CONTROL = 3.01
 
 /** The least contrast of a role against its surface, plane and gradient; of the text on a button, against the button. */
-export const LEAST_CONTRAST = { text: TEXT, heading: TEXT, muted: TEXT, link: TEXT, mark: TEXT, 'button-text': TEXT, button: CONTROL, focus: CONTROL } as const satisfies Partial<Record<Role, number>>
+export const LEAST_CONTRAST = {
+  text: TEXT,
+  heading: TEXT,
+  muted: TEXT,
+  link: TEXT,
+  mark: TEXT,
+  'button-text': TEXT,
+  button: CONTROL,
+  focus: CONTROL,
+} as const satisfies Partial<Record<Role, number>>
 
 /** Lightness of the surfaces of a dark site; the template's ink gives hue and chroma. */
 const DARK = { paper: 0.2, tint: 0.25, ink: 0.15 }
@@ -47,9 +56,14 @@ export const GRADIENT_TONES: ReadonlySet<Tone> = new Set(['accent', 'ink'])
  */
 export function makeScheme(spec: SchemeSpec, brand: BrandColours, dark = false): Scheme {
   const own = brand.colour === undefined ? spec : brand
-  const colours = { first: own.colour ?? spec.colour, second: own.second ?? own.colour ?? spec.colour, third: own.third ?? own.colour ?? spec.colour }
+  const colours = {
+    first: own.colour ?? spec.colour,
+    second: own.second ?? own.colour ?? spec.colour,
+    third: own.third ?? own.colour ?? spec.colour,
+  }
   const hue = toOklch(colours.first)
-  const surface = (s: SchemeSurface): string => (s.h === 'brand' ? fromOklch({ l: s.l, c: Math.min(s.c, hue.c), h: hue.h }) : fixedSurface(s))
+  const surface = (s: SchemeSurface): string =>
+    s.h === 'brand' ? fromOklch({ l: s.l, c: Math.min(s.c, hue.c), h: hue.h }) : fixedSurface(s)
   const night = (l: number): string => surface({ ...spec.ink, c: Math.min(spec.ink.c, DARK_CHROMA), l })
   const words = { dark: surface(spec.ink), light: surface(spec.paper) }
   const [paper, tint, ink] = dark ? [night(DARK.paper), night(DARK.tint), night(DARK.ink)] : [words.light, surface(spec.tint), words.dark]
@@ -57,9 +71,19 @@ export function makeScheme(spec: SchemeSpec, brand: BrandColours, dark = false):
   const roles = (tone: Tone, on: string, plane: string | null = null): Roles => {
     const { roles: set } = brand
     const byHand = set ? (role: Role): string | undefined => set[`${form}/${tone}/${role}`] : NOTHING
-    return makeRoles({ surface: byHand('surface') ?? on, plane, byHand, turn: brand.gradient && GRADIENT_TONES.has(tone) ? brand.gradient.strength : 0 }, words, colours)
+    return makeRoles(
+      { surface: byHand('surface') ?? on, plane, byHand, turn: brand.gradient && GRADIENT_TONES.has(tone) ? brand.gradient.strength : 0 },
+      words,
+      colours,
+    )
   }
-  return { paper: roles('paper', paper, tint), tint: roles('tint', tint, paper), accent: roles('accent', colours.second), ink: roles('ink', ink), picture: roles('picture', words.dark) }
+  return {
+    paper: roles('paper', paper, tint),
+    tint: roles('tint', tint, paper),
+    accent: roles('accent', colours.second),
+    ink: roles('ink', ink),
+    picture: roles('picture', words.dark),
+  }
 }
 
 const fixed = new WeakMap<SchemeSurface, string>()
@@ -76,7 +100,12 @@ function fixedSurface(s: SchemeSurface): string {
 
 type Words = { readonly dark: string; readonly light: string }
 type Colours = { readonly first: string; readonly second: string; readonly third: string }
-type Ground = { readonly surface: string; readonly plane: string | null; readonly byHand: (role: Role) => string | undefined; readonly turn: number }
+type Ground = {
+  readonly surface: string
+  readonly plane: string | null
+  readonly byHand: (role: Role) => string | undefined
+  readonly turn: number
+}
 
 const NOTHING = (): undefined => undefined
 
@@ -138,7 +167,11 @@ const RUN_LIGHTNESS = 0.14
 function runFrom(surface: string, text: string, strength: number): string {
   const from = toOklch(surface)
   const away = toOklch(text).l > from.l ? -1 : 1
-  return fromOklch({ l: Math.min(1, Math.max(0, from.l + away * RUN_LIGHTNESS * strength)), c: from.c, h: (from.h + RUN_HUE * strength) % 360 })
+  return fromOklch({
+    l: Math.min(1, Math.max(0, from.l + away * RUN_LIGHTNESS * strength)),
+    c: from.c,
+    h: (from.h + RUN_HUE * strength) % 360,
+  })
 }
 
 const STOPS = Array.from({ length: 10 }, (_, i) => (i + 1) / 10)

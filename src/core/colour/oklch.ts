@@ -17,7 +17,11 @@ export function toOklch(hex: string): Oklch {
   const bb = 0.0259040424655478 * l + 0.7827717124575296 * m - 0.8086757549230774 * s
   const c = Math.hypot(a, bb)
   // A grey's hue is noise of the last digits; it has none.
-  return { l: 0.210454268309314 * l + 0.7936177747023054 * m - 0.0040720430116193 * s, c, h: c < 1e-6 ? 0 : ((Math.atan2(bb, a) * 180) / Math.PI + 360) % 360 }
+  return {
+    l: 0.210454268309314 * l + 0.7936177747023054 * m - 0.0040720430116193 * s,
+    c,
+    h: c < 1e-6 ? 0 : ((Math.atan2(bb, a) * 180) / Math.PI + 360) % 360,
+  }
 }
 
 function toLinear(lightness: number, a: number, b: number): LinearRgb {

@@ -7,7 +7,9 @@ export type ParsedColour = { readonly ok: true; readonly hex: string } | { reado
 export function parseColour(text: string): ParsedColour {
   const words = text.trim()
   const digits = words.replace(/^#/, '')
-  const colour = parse(/^[0-9a-f]{2}$/i.test(digits) ? `#${digits.repeat(3)}` : /^[0-9a-f]{3}$|^[0-9a-f]{6}$/i.test(words) ? `#${words}` : words)
+  const colour = parse(
+    /^[0-9a-f]{2}$/i.test(digits) ? `#${digits.repeat(3)}` : /^[0-9a-f]{3}$|^[0-9a-f]{6}$/i.test(words) ? `#${words}` : words,
+  )
   if (!colour) return { ok: false, fault: `“${words.slice(0, 40)}” is not a colour. Write it like #7a2e1d, rgb(122 46 29) or teal.` }
   if (colour.alpha !== undefined && colour.alpha < 1) return { ok: false, fault: seeThrough(formatHex(colour), colour.alpha) }
   return { ok: true, hex: formatHex(colour) }

@@ -6,10 +6,11 @@ const bytesOf = (hex: string): number[] => [1, 3, 5].map((at) => Number.parseInt
 /** A picture drawn by a rule; null is transparent. */
 const draw = (width: number, height: number, at: (x: number, y: number) => string | null): Pixels => {
   const data = new Uint8ClampedArray(width * height * 4)
-  for (let y = 0; y < height; y++) for (let x = 0; x < width; x++) {
-    const hex = at(x, y)
-    if (hex) data.set([...bytesOf(hex), 255], (y * width + x) * 4)
-  }
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) {
+      const hex = at(x, y)
+      if (hex) data.set([...bytesOf(hex), 255], (y * width + x) * 4)
+    }
   return { width, height, data }
 }
 
@@ -30,7 +31,9 @@ test('for seeded drawings of two to five colours that are well apart, all are fo
   let checked = 0
   for (let i = 0; i < 120; i++) {
     const colours = Array.from({ length: 2 + (i % 4) }, () => randomHex(next))
-    const apart = colours.every((a, k) => colours.slice(k + 1).every((b) => Math.hypot(...bytesOf(a).map((v, c) => v - bytesOf(b)[c]!)) > 130))
+    const apart = colours.every((a, k) =>
+      colours.slice(k + 1).every((b) => Math.hypot(...bytesOf(a).map((v, c) => v - bytesOf(b)[c]!)) > 130),
+    )
     if (!apart) continue
     checked++
     const found = findPalette(draw(60, 60, (x) => colours[Math.floor((x * colours.length) / 60)]!).data)
@@ -42,7 +45,13 @@ test('for seeded drawings of two to five colours that are well apart, all are fo
 
 test('a small vivid sign in a grey photo is found', () => {
   const next = random(22)
-  const photo = draw(200, 200, (x, y) => (x > 180 && y > 170 ? '#d4201c' : `#${Math.floor(110 + next() * 40).toString(16).repeat(3)}`))
+  const photo = draw(200, 200, (x, y) =>
+    x > 180 && y > 170
+      ? '#d4201c'
+      : `#${Math.floor(110 + next() * 40)
+          .toString(16)
+          .repeat(3)}`,
+  )
   expect(findPalette(photo.data)[0]).toMatchObject({ hex: '#d4201c', neutral: false })
 })
 
@@ -69,27 +78,46 @@ test('the mark is the nearly square part beside the words, or the whole of a squ
 
 test('no pixel of a part of a picture lies outside the bounds of that part, whatever the crop and focus', () => {
   const next = random(23)
-  const photo = draw(320, 240, (x, y) => (x < 160 ? '#f4f4f0' : randomHex(next)) && `#${[x < 160 ? 240 : 20, (x + y) % 256, y].map((v) => Math.min(255, v).toString(16).padStart(2, '0')).join('')}`)
+  const photo = draw(
+    320,
+    240,
+    (x, y) =>
+      (x < 160 ? '#f4f4f0' : randomHex(next)) &&
+      `#${[x < 160 ? 240 : 20, (x + y) % 256, y].map((v) => Math.min(255, v).toString(16).padStart(2, '0')).join('')}`,
+  )
   const asset = { width: 3200, height: 2400, light: makeLightMap(photo) }
   let checked = 0
-  for (const ratio of [null, '21:9', '1:1', '4:5']) for (const focus of [{ x: 0.5, y: 0.5 }, { x: 0, y: 1 }]) for (const area of [{ left: 0, top: 0, right: 1, bottom: 1 }, { left: 0, top: 0, right: 0.3, bottom: 0.5 }, { left: 0.6, top: 0.4, right: 1, bottom: 1 }]) {
-    const [dark, light] = boundsOf(asset, ratio, focus, area).map(bytesOf)
-    const [w, h] = (ratio ?? '4:3').split(':').map(Number)
-    const width = Math.min(320, Math.round((240 * w!) / h!))
-    const height = Math.min(240, Math.round((width * h!) / w!))
-    const at = (length: number, box: number, share: number): number => Math.min(length - box, Math.max(0, share * length - box / 2))
-    const [left, top] = [at(320, width, focus.x), at(240, height, focus.y)]
-    for (let y = Math.ceil(top + height * area.top); y < top + height * area.bottom - 1; y += 7) for (let x = Math.ceil(left + width * area.left); x < left + width * area.right - 1; x += 7) {
-      for (const c of [0, 1, 2]) {
-        checked++
-        const value = photo.data[(Math.floor(y) * 320 + Math.floor(x)) * 4 + c]!
-        expect(value).toBeGreaterThanOrEqual(dark![c]!)
-        expect(value).toBeLessThanOrEqual(light![c]!)
+  for (const ratio of [null, '21:9', '1:1', '4:5'])
+    for (const focus of [
+      { x: 0.5, y: 0.5 },
+      { x: 0, y: 1 },
+    ])
+      for (const area of [
+        { left: 0, top: 0, right: 1, bottom: 1 },
+        { left: 0, top: 0, right: 0.3, bottom: 0.5 },
+        { left: 0.6, top: 0.4, right: 1, bottom: 1 },
+      ]) {
+        const [dark, light] = boundsOf(asset, ratio, focus, area).map(bytesOf)
+        const [w, h] = (ratio ?? '4:3').split(':').map(Number)
+        const width = Math.min(320, Math.round((240 * w!) / h!))
+        const height = Math.min(240, Math.round((width * h!) / w!))
+        const at = (length: number, box: number, share: number): number => Math.min(length - box, Math.max(0, share * length - box / 2))
+        const [left, top] = [at(320, width, focus.x), at(240, height, focus.y)]
+        for (let y = Math.ceil(top + height * area.top); y < top + height * area.bottom - 1; y += 7)
+          for (let x = Math.ceil(left + width * area.left); x < left + width * area.right - 1; x += 7) {
+            for (const c of [0, 1, 2]) {
+              checked++
+              const value = photo.data[(Math.floor(y) * 320 + Math.floor(x)) * 4 + c]!
+              expect(value).toBeGreaterThanOrEqual(dark![c]!)
+              expect(value).toBeLessThanOrEqual(light![c]!)
+            }
+          }
       }
-    }
-  }
   expect(checked).toBeGreaterThan(5000)
-  expect(boundsOf({ width: 10, height: 10 }, null, { x: 0.5, y: 0.5 }, { left: 0, top: 0, right: 1, bottom: 1 })).toEqual(['#000000', '#ffffff'])
+  expect(boundsOf({ width: 10, height: 10 }, null, { x: 0.5, y: 0.5 }, { left: 0, top: 0, right: 1, bottom: 1 })).toEqual([
+    '#000000',
+    '#ffffff',
+  ])
 })
 
 test('a dark half and a light half of a picture are told apart', () => {

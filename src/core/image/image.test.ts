@@ -1,8 +1,30 @@
 import { expect, test } from 'vitest'
 import { random } from '../../../tests/random'
-import { adviseLogo, cropToFocus, oneColourRow, opticalSize, parseRatio, printInOneColour, pictureVariants, variantPath, variantWidths, type AssetInfo, type LogoLook } from '.'
+import {
+  adviseLogo,
+  cropToFocus,
+  oneColourRow,
+  opticalSize,
+  parseRatio,
+  pictureVariants,
+  printInOneColour,
+  variantPath,
+  variantWidths,
+  type AssetInfo,
+  type LogoLook,
+} from '.'
 
-const photo: AssetInfo = { id: 'p', hash: '0123456789abcdef'.repeat(4), name: 'bench', width: 3000, height: 2000, bytes: 1, vector: false, alpha: false, focus: { x: 0.5, y: 0.5 } }
+const photo: AssetInfo = {
+  id: 'p',
+  hash: '0123456789abcdef'.repeat(4),
+  name: 'bench',
+  width: 3000,
+  height: 2000,
+  bytes: 1,
+  vector: false,
+  alpha: false,
+  focus: { x: 0.5, y: 0.5 },
+}
 
 test('a crop lies inside the picture, has the ratio, and holds the focus, for 2,000 seeded pictures', () => {
   const next = random(3)
@@ -44,7 +66,10 @@ test('a photo gets WebP at several widths and one fallback; a drawing is shipped
   expect(sources.every((s) => s.format === 'webp' && Math.abs(s.width / s.height - 0.8) < 0.01)).toBe(true)
   expect(fallback.format).toBe('jpg')
   expect(pictureVariants({ ...photo, alpha: true }, null, photo.focus).fallback.format).toBe('png')
-  expect(pictureVariants({ ...photo, vector: true }, '1:1', photo.focus)).toEqual({ sources: [], fallback: expect.objectContaining({ format: 'svg', ratio: null }) })
+  expect(pictureVariants({ ...photo, vector: true }, '1:1', photo.focus)).toEqual({
+    sources: [],
+    fallback: expect.objectContaining({ format: 'svg', ratio: null }),
+  })
 })
 
 test('a file’s name changes with its content, frame, focus and width, and with nothing else', () => {
@@ -63,7 +88,16 @@ test('a wide and a square logo cover the same area, and none is larger than allo
   expect(opticalSize({ width: 50, height: 900 }, 12_000, most).height).toBeLessThanOrEqual(120)
 })
 
-const look = (rgba: readonly number[], change: Partial<LogoLook> = {}): string => adviseLogo({ width: 400, height: 200, bytes: 9000, vector: false, alpha: true, pixels: new Uint8ClampedArray(Array.from({ length: 100 }, (_, i) => (i < 40 ? rgba : [0, 0, 0, 0])).flat()), ...change }).advice.join(' ')
+const look = (rgba: readonly number[], change: Partial<LogoLook> = {}): string =>
+  adviseLogo({
+    width: 400,
+    height: 200,
+    bytes: 9000,
+    vector: false,
+    alpha: true,
+    pixels: new Uint8ClampedArray(Array.from({ length: 100 }, (_, i) => (i < 40 ? rgba : [0, 0, 0, 0])).flat()),
+    ...change,
+  }).advice.join(' ')
 
 test('a logo is told what will go wrong with it, and nothing where nothing will', () => {
   expect(look([200, 60, 40, 255])).toBe('')

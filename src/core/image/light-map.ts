@@ -26,7 +26,8 @@ export function makeLightMap({ width, height, data }: Pixels): string {
       }
     }
   }
-  const digits = (values: Uint8Array, cell: number, round: (n: number) => number): string => [0, 1, 2].map((c) => Math.min(15, Math.max(0, round((values[cell * 3 + c] as number) / 17))).toString(16)).join('')
+  const digits = (values: Uint8Array, cell: number, round: (n: number) => number): string =>
+    [0, 1, 2].map((c) => Math.min(15, Math.max(0, round((values[cell * 3 + c] as number) / 17))).toString(16)).join('')
   return Array.from({ length: COLUMNS * ROWS }, (_, cell) => digits(least, cell, Math.floor) + digits(greatest, cell, Math.ceil)).join('')
 }
 
@@ -37,7 +38,12 @@ export type Area = { readonly left: number; readonly top: number; readonly right
  * Two colours, six-digit hex, between which every pixel of a part of a framed picture lies, channel by channel: what can be
  * read over both can be read over all of them. Black and white where nothing is known of the picture.
  */
-export function boundsOf(asset: Pick<AssetInfo, 'light'> & Size, ratio: string | null, focus: Focus, area: Area): readonly [dark: string, light: string] {
+export function boundsOf(
+  asset: Pick<AssetInfo, 'light'> & Size,
+  ratio: string | null,
+  focus: Focus,
+  area: Area,
+): readonly [dark: string, light: string] {
   const map = asset.light ?? ''
   if (map.length !== COLUMNS * ROWS * 6) return ['#000000', '#ffffff']
   const crop = cropToFocus(asset, parseRatio(ratio), focus)
@@ -45,7 +51,10 @@ export function boundsOf(asset: Pick<AssetInfo, 'light'> & Size, ratio: string |
   const down = (share: number): number => (crop.top + crop.height * share) / asset.height
   const [fromX, toX] = [Math.floor(across(area.left) * COLUMNS), Math.ceil(across(area.right) * COLUMNS)]
   const [fromY, toY] = [Math.floor(down(area.top) * ROWS), Math.ceil(down(area.bottom) * ROWS)]
-  const [least, greatest] = [[15, 15, 15], [0, 0, 0]]
+  const [least, greatest] = [
+    [15, 15, 15],
+    [0, 0, 0],
+  ]
   for (let y = fromY; y < Math.min(ROWS, toY); y++) {
     for (let x = fromX; x < Math.min(COLUMNS, toX); x++) {
       const at = (y * COLUMNS + x) * 6

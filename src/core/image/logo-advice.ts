@@ -1,7 +1,12 @@
 import type { Size } from './crop'
 
 /** A logo as it was sent, and its pixels at a small size: RGBA, four bytes each. */
-export type LogoLook = Size & { readonly bytes: number; readonly vector: boolean; readonly alpha: boolean; readonly pixels: Uint8ClampedArray }
+export type LogoLook = Size & {
+  readonly bytes: number
+  readonly vector: boolean
+  readonly alpha: boolean
+  readonly pixels: Uint8ClampedArray
+}
 export type LogoAdvice = { readonly tone: 'light' | 'dark' | 'mixed'; readonly advice: readonly string[] }
 
 /** A logo is shown about this high; a screen with two pixels to a px needs twice that. Common practice, no source. */
@@ -18,11 +23,19 @@ export function adviseLogo(logo: LogoLook): LogoAdvice {
   const ratio = logo.width / logo.height
   const advice = [
     isBoxed && tone !== 'mixed' ? 'It is one flat box: no transparent ground. Ask for a PNG with a transparent ground, or an SVG.' : null,
-    isBoxed && tone === 'mixed' ? 'Its ground is not transparent, so it stands in a box on coloured surfaces. Ask for a transparent PNG or an SVG.' : null,
-    !isBoxed && tone === 'light' ? 'It is light all over: on a light header it cannot be seen. It needs a dark version, or a header on the ink tone.' : null,
+    isBoxed && tone === 'mixed'
+      ? 'Its ground is not transparent, so it stands in a box on coloured surfaces. Ask for a transparent PNG or an SVG.'
+      : null,
+    !isBoxed && tone === 'light'
+      ? 'It is light all over: on a light header it cannot be seen. It needs a dark version, or a header on the ink tone.'
+      : null,
     !isBoxed && tone === 'dark' ? 'It is dark all over: on a dark header it cannot be seen. Ask for a light version too.' : null,
-    !logo.vector && logo.height < SHARP_HEIGHT ? `Only ${logo.width} × ${logo.height} px: it will look soft on sharp screens. Ask for one at least ${SHARP_HEIGHT} px high, or an SVG.` : null,
-    !logo.vector && logo.bytes > HEAVY_BYTES ? `${Math.round(logo.bytes / 1000)} kB is heavy for a logo; it is made smaller when published.` : null,
+    !logo.vector && logo.height < SHARP_HEIGHT
+      ? `Only ${logo.width} × ${logo.height} px: it will look soft on sharp screens. Ask for one at least ${SHARP_HEIGHT} px high, or an SVG.`
+      : null,
+    !logo.vector && logo.bytes > HEAVY_BYTES
+      ? `${Math.round(logo.bytes / 1000)} kB is heavy for a logo; it is made smaller when published.`
+      : null,
     ratio > WIDE ? `It is ${Math.round(ratio)} times wider than high, so its letters come out small. Ask for a stacked version.` : null,
     opaque === 0 ? 'Nothing can be seen in it: every pixel is transparent.' : null,
   ]

@@ -27,11 +27,18 @@ export function findPalette(pixels: Uint8ClampedArray | Uint8Array, most = 6): P
   const { counts, seen } = countBoxes(words)
   if (seen === 0) return []
   const groups = gather(toBoxes(counts))
-  const named = groups.map((group) => {
-    const chroma = Math.hypot(group.a, group.b)
-    return { group, share: group.count / seen, chroma, weight: (group.count / seen) ** 0.6 * (0.06 + Math.min(1, chroma / 0.06)) }
-  }).filter(({ share, chroma }) => share >= (chroma > VIVID ? LEAST_VIVID_SHARE : LEAST_SHARE)).sort((a, b) => b.weight - a.weight).slice(0, most)
-  const exact = exactColours(words, named.map(({ group }) => largestBox(group)))
+  const named = groups
+    .map((group) => {
+      const chroma = Math.hypot(group.a, group.b)
+      return { group, share: group.count / seen, chroma, weight: (group.count / seen) ** 0.6 * (0.06 + Math.min(1, chroma / 0.06)) }
+    })
+    .filter(({ share, chroma }) => share >= (chroma > VIVID ? LEAST_VIVID_SHARE : LEAST_SHARE))
+    .sort((a, b) => b.weight - a.weight)
+    .slice(0, most)
+  const exact = exactColours(
+    words,
+    named.map(({ group }) => largestBox(group)),
+  )
   return named.map(({ group, share, chroma }, i) => ({ hex: exact[i] ?? meanColour(group), share, neutral: chroma < NEUTRAL }))
 }
 
@@ -122,7 +129,9 @@ const FLAT = 0.4
 function exactColours(words: Uint32Array, boxes: readonly number[]): (string | null)[] {
   const size = 1 << (3 * (8 - BITS))
   const slots = new Int8Array(BOXES).fill(-1)
-  boxes.forEach((box, slot) => { slots[box] = slot })
+  boxes.forEach((box, slot) => {
+    slots[box] = slot
+  })
   const tallies = new Uint32Array(boxes.length * size)
   const step = stepOf(words)
   for (let i = 0; i < words.length; i += step) {

@@ -21,7 +21,8 @@ type IsGround = (at: number) => boolean
 function groundOf({ width, height, data }: Pixels): IsGround {
   for (let i = 3; i < data.length; i += 4) if ((data[i] as number) < OPAQUE) return (at) => (data[at + 3] as number) < OPAQUE
   const corners = [0, width - 1, (height - 1) * width, height * width - 1].map((pixel) => pixel * 4)
-  const isLike = (at: number, other: number): boolean => [0, 1, 2].every((c) => Math.abs((data[at + c] as number) - (data[other + c] as number)) <= SAME)
+  const isLike = (at: number, other: number): boolean =>
+    [0, 1, 2].every((c) => Math.abs((data[at + c] as number) - (data[other + c] as number)) <= SAME)
   return corners.every((corner) => isLike(corner, 0)) ? (at) => isLike(at, 0) : () => false
 }
 
@@ -87,7 +88,8 @@ function columnsOf(pixels: Pixels, isGround: IsGround, within: Box): Run[] {
   const runs: Run[] = []
   let from: number | null = null
   for (let x = within.left; x <= within.left + within.width; x++) {
-    const isDrawn = x < within.left + within.width && drawnPart(pixels, isGround, { left: x, top: within.top, width: 1, height: within.height }) !== null
+    const isDrawn =
+      x < within.left + within.width && drawnPart(pixels, isGround, { left: x, top: within.top, width: 1, height: within.height }) !== null
     if (isDrawn && from === null) from = x
     if (!isDrawn && from !== null) {
       runs.push({ from, to: x })

@@ -38,10 +38,19 @@ export function variantWidths(cropWidth: number): number[] {
 }
 
 /** All files to make of one picture in one frame: WebP at several widths, and one JPEG (PNG where it is see-through) for old browsers. */
-export function pictureVariants(asset: AssetInfo, ratio: string | null, focus: Focus): { readonly sources: readonly PictureVariant[]; readonly fallback: PictureVariant } {
+export function pictureVariants(
+  asset: AssetInfo,
+  ratio: string | null,
+  focus: Focus,
+): { readonly sources: readonly PictureVariant[]; readonly fallback: PictureVariant } {
   const crop = cropToFocus(asset, parseRatio(ratio), focus)
   const make = (width: number, format: PictureFormat): PictureVariant => ({
-    asset: asset.id, ratio, focus, width, height: Math.max(1, Math.round((width * crop.height) / crop.width)), format,
+    asset: asset.id,
+    ratio,
+    focus,
+    width,
+    height: Math.max(1, Math.round((width * crop.height) / crop.width)),
+    format,
   })
   if (asset.vector) return { sources: [], fallback: { ...make(asset.width, 'svg'), ratio: null } }
   const widths = variantWidths(crop.width)
@@ -51,7 +60,10 @@ export function pictureVariants(asset: AssetInfo, ratio: string | null, focus: F
 
 /** The file name of a variant on the published site; its hash makes it safe to keep for ever in a cache. */
 export function variantPath(asset: AssetInfo, variant: PictureVariant): string {
-  const focus = variant.ratio === null ? '' : `-${variant.ratio.replace(/[:.]/g, 'x')}-${Math.round(variant.focus.x * 100)}-${Math.round(variant.focus.y * 100)}`
+  const focus =
+    variant.ratio === null
+      ? ''
+      : `-${variant.ratio.replace(/[:.]/g, 'x')}-${Math.round(variant.focus.x * 100)}-${Math.round(variant.focus.y * 100)}`
   const size = variant.format === 'svg' ? '' : `-${variant.width}`
   return `pictures/${asset.name}-${asset.hash.slice(0, 8)}${focus}${size}.${variant.format}`
 }

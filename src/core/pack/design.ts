@@ -12,7 +12,13 @@ export type ComputedList = keyof typeof COMPUTED_LISTS
 
 /** What an element of a design is bound to. */
 export type Binding =
-  | { readonly type: 'slot'; readonly slot: string; readonly slotType: SlotType; readonly ratio: string | null; readonly sizes: string | null }
+  | {
+      readonly type: 'slot'
+      readonly slot: string
+      readonly slotType: SlotType
+      readonly ratio: string | null
+      readonly sizes: string | null
+    }
   | { readonly type: 'list'; readonly list: string }
   | { readonly type: 'each'; readonly each: ComputedList }
   | { readonly type: 'part'; readonly part: string }
@@ -37,14 +43,38 @@ export type Design = {
   readonly name: string
   readonly tree: DesignElement
   readonly css: string
-  readonly placeholders: Readonly<Record<string, SlotValue>>
+  readonly placeholders: Placeholders
+}
+
+/** A template's own content: of a section's slots, and of the entries of its lists, in order. */
+export type Placeholders = {
+  readonly slots: Readonly<Record<string, SlotValue>>
+  readonly lists: Readonly<Record<string, readonly Readonly<Record<string, SlotValue>>[]>>
+}
+export const NO_PLACEHOLDERS: Placeholders = { slots: {}, lists: {} }
+
+/** One set of placeholders over another; a list replaces the other's entries as a whole. */
+export function overlay(under: Placeholders, over: Placeholders): Placeholders {
+  return { slots: { ...under.slots, ...over.slots }, lists: { ...under.lists, ...over.lists } }
+}
+
+/** Every placeholder with the words for where it stands. */
+export function listPlaceholders({ slots, lists }: Placeholders): readonly { readonly at: string; readonly value: SlotValue }[] {
+  const entries = Object.entries(lists).flatMap(([list, all]) =>
+    all.flatMap((entry, i) => Object.entries(entry).map(([slot, value]) => ({ at: `${list}, entry ${i + 1}, ${slot}`, value }))),
+  )
+  return [...Object.entries(slots).map(([at, value]) => ({ at, value })), ...entries]
 }
 
 export function designKey(kind: SectionKind, design: string): string {
   return `${kind}/${design}`
 }
 
-export type ShownSlot = { readonly slot: string; readonly type: SlotType | 'list'; readonly fields: readonly { readonly slot: string; readonly type: SlotType }[] }
+export type ShownSlot = {
+  readonly slot: string
+  readonly type: SlotType | 'list'
+  readonly fields: readonly { readonly slot: string; readonly type: SlotType }[]
+}
 
 export type ShownPlaces = { readonly slots: readonly ShownSlot[]; readonly facts: readonly (ShownFact | 'hours')[] }
 

@@ -1,6 +1,6 @@
-import { allSections, type SectionKind, type SiteDocument } from '../site'
+import { allSections, own, type SectionKind, type SiteDocument, type SlotValue } from '../site'
 import { FAMILIES } from '../type'
-import { designKey, type Design } from './design'
+import { designKey, listPlaceholders, overlay, type Design } from './design'
 import type { PackFault } from './fault'
 import type { Template, TemplateSection } from './template'
 
@@ -11,20 +11,23 @@ export type Pack = {
 }
 
 export function getTemplate(pack: Pack, id: string): Template {
-  const template = pack.templates[id]
+  const template = findTemplate(pack, id)
   if (!template) throw new Error(`No template ${id}`)
   return template
 }
 
 export function getDesign(pack: Pack, kind: SectionKind, name: string): Design {
-  const design = pack.designs[designKey(kind, name)]
+  const design = findDesign(pack, kind, name)
   if (!design) throw new Error(`No design ${designKey(kind, name)}`)
   return design
 }
 
 /** Names of every design of a kind, in the order of the alphabet. */
 export function designsOf(pack: Pack, kind: SectionKind): string[] {
-  return Object.values(pack.designs).filter((d) => d.kind === kind).map((d) => d.name).sort()
+  return Object.values(pack.designs)
+    .filter((d) => d.kind === kind)
+    .map((d) => d.name)
+    .sort()
 }
 
 /** The line of a part of a template's JSON. */
@@ -35,40 +38,82 @@ export function checkPack(pack: Pack, mediaFiles: ReadonlySet<string>, lineIn: L
   return Object.values(pack.templates).flatMap((template) => {
     const file = `${template.id}/template.json`
     const places: readonly (readonly [TemplateSection, (string | number)[]])[] = [
-      [template.header, ['header']], [template.footer, ['footer']], [template.notFound, ['notFound']],
-      ...template.pages.flatMap((page, i) => page.sections.map((s, j) => [s, ['pages', i, 'sections', j]] as [TemplateSection, (string | number)[]])),
+      [template.header, ['header']],
+      [template.footer, ['footer']],
+      [template.notFound, ['notFound']],
+      ...template.pages.flatMap((page, i) =>
+        page.sections.map((s, j) => [s, ['pages', i, 'sections', j]] as [TemplateSection, (string | number)[]]),
+      ),
     ]
     const missing = Object.keys(template.media).filter((name) => !mediaFiles.has(`${template.id}/${name}`))
     const families = [template.fonts.display, template.fonts.text].filter((key) => !Object.hasOwn(FAMILIES, key))
     return [
-      ...missing.map((name) => ({ file, line: lineIn(template.id, ['media', name]), fault: `The picture media/${name} is named but not there.` })),
-      ...families.map((key) => ({ file, line: lineIn(template.id, ['fonts']), fault: `There is no type family “${key}”; there are ${Object.keys(FAMILIES).join(', ')}.` })),
-      ...places.flatMap(([s, path]) => checkSection(pack, s, template, mediaFiles, htmlOf).map((found) => ({ file, line: lineIn(template.id, path), ...found, fault: `${s.key}: ${found.fault}` }))),
+      ...missing.map((name) => ({
+        file,
+        line: lineIn(template.id, ['media', name]),
+        fault: `The picture media/${name} is named but not there.`,
+      })),
+      ...families.map((key) => ({
+        file,
+        line: lineIn(template.id, ['fonts']),
+        fault: `There is no type family “${key}”; there are ${Object.keys(FAMILIES).join(', ')}.`,
+      })),
+      ...places.flatMap(([s, path]) =>
+        checkSection(pack, s, template, mediaFiles, htmlOf).map((found) => ({
+          file,
+          line: lineIn(template.id, path),
+          ...found,
+          fault: `${s.key}: ${found.fault}`,
+        })),
+      ),
     ]
   })
 }
 
 type Found = { readonly fault: string; readonly file?: string; readonly line?: number }
 
-function checkSection(pack: Pack, section: TemplateSection, template: Template, mediaFiles: ReadonlySet<string>, htmlOf: (design: string) => string): Found[] {
+function checkSection(
+  pack: Pack,
+  section: TemplateSection,
+  template: Template,
+  mediaFiles: ReadonlySet<string>,
+  htmlOf: (design: string) => string,
+): Found[] {
   const key = designKey(section.kind, section.design)
   const design = pack.designs[key]
   if (!design) return [{ fault: `there is no design ${key}.` }]
   const pages = new Set(template.pages.map((p) => p.key))
   const faults: Found[] = []
-  for (const [slot, value] of Object.entries({ ...design.placeholders, ...section.slots })) {
+  const isOwn = (value: SlotValue): boolean => listPlaceholders(section.placeholders).some((p) => p.value === value)
+  for (const { at, value } of listPlaceholders(overlay(design.placeholders, section.placeholders))) {
     if (value.type === 'image' && !mediaFiles.has(value.asset)) {
       const html = htmlOf(key).split('\n')
       const line = html.findIndex((l) => l.includes(value.asset.split('/').at(-1) ?? ' '))
-      faults.push({ fault: `${slot}: the picture ${value.asset} is not there.`, ...(section.slots[slot] || line < 0 ? {} : { file: `designs/${key}.html`, line: line + 1 }) })
+      faults.push({
+        fault: `${at}: the picture ${value.asset} is not there.`,
+        ...(isOwn(value) || line < 0 ? {} : { file: `designs/${key}.html`, line: line + 1 }),
+      })
     }
-    if (value.type === 'link' && value.to.type === 'page' && !pages.has(value.to.page)) faults.push({ fault: `${slot}: there is no page ${value.to.page}.` })
+    if (value.type === 'link' && value.to.type === 'page' && !pages.has(value.to.page))
+      faults.push({ fault: `${at}: there is no page ${value.to.page}.` })
   }
   return faults
 }
 
-/** A design or template that a site wears and that is not here; null where all are. */
-export function findUnknownDesign(pack: Pack, document: SiteDocument): string | null {
-  if (!pack.templates[document.template]) return document.template
-  return allSections(document).map((s) => designKey(s.kind, s.design)).find((key) => !pack.designs[key]) ?? null
+/** The template of an id, or null: only a template that is here leads to one. */
+export function findTemplate(pack: Pack, id: string): Template | null {
+  return own(pack.templates, id) ?? null
+}
+
+export function findDesign(pack: Pack, kind: SectionKind, name: string): Design | null {
+  return own(pack.designs, designKey(kind, name)) ?? null
+}
+
+/** What a site wears and is not here: its template, or designs of its sections. Empty where all are. */
+export function missingFor(pack: Pack, document: SiteDocument): readonly string[] {
+  const template = findTemplate(pack, document.dress.template) ? [] : [document.dress.template]
+  const designs = allSections(document)
+    .filter((s) => !findDesign(pack, s.kind, s.design))
+    .map((s) => designKey(s.kind, s.design))
+  return [...template, ...new Set(designs)]
 }

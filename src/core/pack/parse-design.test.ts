@@ -1,19 +1,26 @@
 import { expect, test } from 'vitest'
 import { parseDesign, parseTemplate, shownPlaces } from '.'
 
-const GOOD = '<section class="hero-plain"><h1 data-slot="heading">Hello</h1><img data-slot="picture" data-ratio="4:5" src="../../tallow/media/a.jpg" alt="A"></section>'
-const faultsOf = (html: string, css = '.hero-plain { color: var(--text); }'): string[] => parseDesign('hero', 'plain', html, css).faults.map((f) => `${f.line} ${f.fault}`)
+const GOOD =
+  '<section class="hero-plain"><h1 data-slot="heading">Hello</h1><img data-slot="picture" data-ratio="4:5" src="../../tallow/media/a.jpg" alt="A"></section>'
+const faultsOf = (html: string, css = '.hero-plain { color: var(--text); }'): string[] =>
+  parseDesign('hero', 'plain', html, css).faults.map((f) => `${f.line} ${f.fault}`)
 const wrap = (inner: string): string => `<section class="hero-plain">\n${inner}\n</section>`
 
 test('a design’s slots, lists and placeholder content are read from its HTML', () => {
-  const { design, faults } = parseDesign('services', 'rows', '<section class="services-rows"><h2 data-slot="heading">What  we\n do</h2><ul data-list="items"><li><b data-slot="title">One</b></li><li><b data-slot="title">Two</b></li></ul><a data-slot="action" href="page:contact">Ask</a></section>', '')
+  const { design, faults } = parseDesign(
+    'services',
+    'rows',
+    '<section class="services-rows"><h2 data-slot="heading">What  we\n do</h2><ul data-list="items"><li><b data-slot="title">One</b></li><li><b data-slot="title">Two</b></li></ul><a data-slot="action" href="page:contact">Ask</a></section>',
+    '',
+  )
   expect(faults).toEqual([])
   expect(design?.placeholders).toEqual({
-    heading: { type: 'text', text: 'What we do' },
-    items: { type: 'list', order: ['t1', 't2'] },
-    'items/t1/title': { type: 'text', text: 'One' },
-    'items/t2/title': { type: 'text', text: 'Two' },
-    action: { type: 'link', label: 'Ask', to: { type: 'page', page: 'contact' } },
+    slots: {
+      heading: { type: 'text', text: 'What we do' },
+      action: { type: 'link', label: 'Ask', to: { type: 'page', page: 'contact' } },
+    },
+    lists: { items: [{ title: { type: 'text', text: 'One' } }, { title: { type: 'text', text: 'Two' } }] },
   })
   expect(shownPlaces(design!).slots.map((s) => s.slot)).toEqual(['heading', 'items', 'action'])
 })
@@ -29,7 +36,10 @@ test.each([
   ['<iframe></iframe>', '2 <iframe> is not allowed'],
   ['<p data-slot="subtitle">A</p>', '2 The kind hero has no slot called “subtitle”'],
   ['<p data-wobble="x">A</p>', '2 The attribute data-wobble means nothing here'],
-  ['<img data-slot="picture" src="https://elsewhere.example/a.jpg" alt="">', '2 The picture “https://elsewhere.example/a.jpg” must lie in a template'],
+  [
+    '<img data-slot="picture" src="https://elsewhere.example/a.jpg" alt="">',
+    '2 The picture “https://elsewhere.example/a.jpg” must lie in a template',
+  ],
   ['<img data-slot="picture" src="../../tallow/media/../../../etc/passwd" alt="">', '2 The picture'],
   ['<a data-slot="action" href="javascript:alert(1)">A</a>', '2 A link slot belongs on an <a>'],
   ['<p data-fact="shoe-size">9</p>', '2 There is no fact called “shoe-size”'],

@@ -1,5 +1,5 @@
 import { parseFragment, type DefaultTreeAdapterTypes as P5 } from 'parse5'
-import { findSlotType, isSectionKind, KINDS, type KindSlots, type SectionKind, type SlotValue } from '../site'
+import { findSlotType, own, isSectionKind, KINDS, type KindSlots, type SectionKind, type SlotValue } from '../site'
 import { COMPUTED_LISTS, SHOWN_FACTS, type Binding, type Design, type DesignElement, type DesignNode } from './design'
 import type { PackFault } from './fault'
 import { checkDesignCss } from './check-css'
@@ -19,7 +19,8 @@ export function parseDesign(kind: string, name: string, html: string, css: strin
   const reader = new DesignReader(kind, file)
   const roots = parseFragment(html, { sourceCodeLocationInfo: true }).childNodes.filter(isElement)
   const root = roots[0]
-  if (!root || roots.length > 1) return { design: null, faults: [{ file, line: 0, fault: `A design is one element; here are ${roots.length}.` }] }
+  if (!root || roots.length > 1)
+    return { design: null, faults: [{ file, line: 0, fault: `A design is one element; here are ${roots.length}.` }] }
   const tree = reader.element(root, null)
   const className = `${kind}-${name}`
   if (tree.attrs.class !== className) reader.fault(root, `The outer element's class must be “${className}”.`)
@@ -31,14 +32,17 @@ function isElement(node: P5.ChildNode): node is P5.Element {
   return 'tagName' in node
 }
 
-/** Where in a design the reader is: null outside lists, else the list and the item's id. */
-type Item = { readonly list: string; readonly id: string } | null
+/** Where in a design the reader is: null outside lists, else the list and what its entry in hand holds. */
+type Item = { readonly list: string; readonly slots: Record<string, SlotValue> } | null
 
 class DesignReader {
   readonly faults: PackFault[] = []
-  readonly placeholders: Record<string, SlotValue> = {}
+  readonly placeholders: { slots: Record<string, SlotValue>; lists: Record<string, Record<string, SlotValue>[]> } = { slots: {}, lists: {} }
 
-  constructor(private readonly kind: SectionKind, private readonly file: string) {}
+  constructor(
+    private readonly kind: SectionKind,
+    private readonly file: string,
+  ) {}
 
   fault(at: P5.Element, fault: string): void {
     this.faults.push({ file: this.file, line: at.sourceCodeLocation?.startLine ?? 0, fault })
@@ -52,14 +56,22 @@ class DesignReader {
     const when = data.get('data-when')
     const children = this.children(from, binding, item)
     const veil = this.veil(from, data.get('data-veil'))
-    return { tag, attrs: this.attributes(from), children, ...(binding ? { binding } : {}), ...(when ? { when } : {}), ...(veil ? { veil } : {}) }
+    return {
+      tag,
+      attrs: this.attributes(from),
+      children,
+      ...(binding ? { binding } : {}),
+      ...(when ? { when } : {}),
+      ...(veil ? { veil } : {}),
+    }
   }
 
   /** `0 0 1 1; 0 0 .5 1`: left, top, right, bottom as shares of the picture, one to three times; the last holds for wider screens. */
   private veil(from: P5.Element, text: string | undefined): readonly [Area, Area, Area] | null {
     if (text === undefined) return null
     const areas = text.split(';').map((part) => part.trim().split(/\s+/).map(Number))
-    const isArea = ([left = -1, top = -1, right = -1, bottom = -1, ...more]: number[]): boolean => more.length === 0 && left >= 0 && top >= 0 && right <= 1 && bottom <= 1 && left < right && top < bottom
+    const isArea = ([left = -1, top = -1, right = -1, bottom = -1, ...more]: number[]): boolean =>
+      more.length === 0 && left >= 0 && top >= 0 && right <= 1 && bottom <= 1 && left < right && top < bottom
     if (areas.length > 3 || !areas.every(isArea)) {
       this.fault(from, 'data-veil is left, top, right and bottom as shares from 0 to 1, such as “0 0 1 1; 0 0 .5 1”.')
       return null
@@ -89,12 +101,13 @@ class DesignReader {
     const list = data.get('data-list')
     if (list !== undefined) {
       const slots: KindSlots = KINDS[this.kind]
-      if (typeof slots[list] !== 'object') this.fault(from, `The kind ${this.kind} has no list called “${list}”.`)
+      if (typeof own(slots, list) !== 'object') this.fault(from, `The kind ${this.kind} has no list called “${list}”.`)
       return { type: 'list', list }
     }
     const each = data.get('data-each')
     if (each !== undefined) {
-      if (!(each in COMPUTED_LISTS)) this.fault(from, `data-each takes ${Object.keys(COMPUTED_LISTS).join(' or ')}, not “${each}”.`)
+      if (!Object.hasOwn(COMPUTED_LISTS, each))
+        this.fault(from, `data-each takes ${Object.keys(COMPUTED_LISTS).join(' or ')}, not “${each}”.`)
       return { type: 'each', each: each as keyof typeof COMPUTED_LISTS }
     }
     const part = data.get('data-part')
@@ -109,15 +122,14 @@ class DesignReader {
   }
 
   private slotBinding(from: P5.Element, slot: string, data: Map<string, string>, item: Item): Binding | undefined {
-    const path = item ? `${item.list}/${item.id}/${slot}` : slot
-    const slotType = findSlotType(this.kind, path)
+    const slotType = findSlotType(this.kind, item?.list ?? null, slot)
     if (slotType === null || slotType === 'list') {
       this.fault(from, `The kind ${this.kind} has no slot called “${item ? `${item.list} › ` : ''}${slot}”.`)
       return undefined
     }
     const value = readPlaceholder(slotType, from)
     if (typeof value === 'string') this.fault(from, value)
-    else this.placeholders[path] = value
+    else (item?.slots ?? this.placeholders.slots)[slot] = value
     return { type: 'slot', slot, slotType, ratio: data.get('data-ratio') ?? null, sizes: data.get('sizes') ?? null }
   }
 
@@ -126,8 +138,13 @@ class DesignReader {
     if (binding?.type === 'slot' || binding?.type === 'fact' || binding?.type === 'part') return []
     if (binding?.type === 'list') {
       if (!elements[0]) this.fault(from, 'A list needs a first entry as the pattern for the others.')
-      const items = elements.map((child, i) => this.element(child, { list: binding.list, id: `t${i + 1}` }))
-      this.placeholders[binding.list] = { type: 'list', order: items.map((_, i) => `t${i + 1}`) }
+      const entries: Record<string, SlotValue>[] = []
+      const items = elements.map((child) => {
+        const slots: Record<string, SlotValue> = {}
+        entries.push(slots)
+        return this.element(child, { list: binding.list, slots })
+      })
+      this.placeholders.lists[binding.list] = entries
       return items.slice(0, 1)
     }
     if (binding?.type === 'each') return elements.slice(0, 1).map((child) => this.element(child, item))
@@ -140,4 +157,14 @@ class DesignReader {
   }
 }
 
-const BINDING_ATTRIBUTES = new Set(['data-slot', 'data-list', 'data-each', 'data-part', 'data-fact', 'data-when', 'data-logo', 'data-ratio', 'data-veil'])
+const BINDING_ATTRIBUTES = new Set([
+  'data-slot',
+  'data-list',
+  'data-each',
+  'data-part',
+  'data-fact',
+  'data-when',
+  'data-logo',
+  'data-ratio',
+  'data-veil',
+])

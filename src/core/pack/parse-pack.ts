@@ -26,7 +26,11 @@ export function placeInPack(path: string): 'design' | 'template' | 'media' | nul
  * Reads all files of a pack and checks them, each by itself and against each other. `base` holds what is there already:
  * its designs may be used. Every fault is reported; a pack with one is not to be used.
  */
-export function parsePack({ texts, media }: PackFiles, base: Pack = { templates: {}, designs: {} }, baseMedia: ReadonlySet<string> = new Set()): ParsedPack {
+export function parsePack(
+  { texts, media }: PackFiles,
+  base: Pack = { templates: {}, designs: {} },
+  baseMedia: ReadonlySet<string> = new Set(),
+): ParsedPack {
   const faults: PackFault[] = []
   const designs: Record<string, Design> = {}
   const templates: Record<string, Template> = {}
@@ -53,7 +57,8 @@ export function parsePack({ texts, media }: PackFiles, base: Pack = { templates:
     }
   }
   for (const path of texts.keys()) {
-    if (path.endsWith('.css') && !texts.has(path.replace(/\.css$/, path.endsWith('template.css') ? '.json' : '.html'))) faults.push({ file: path, line: 0, fault: 'A style without the file that it belongs to.' })
+    if (path.endsWith('.css') && !texts.has(path.replace(/\.css$/, path.endsWith('template.css') ? '.json' : '.html')))
+      faults.push({ file: path, line: 0, fault: 'A style without the file that it belongs to.' })
   }
   const all = { ...base.designs, ...designs }
   const pack: Pack = { templates: Object.fromEntries(Object.entries(templates).map(([id, t]) => [id, withOwnDesigns(t, all)])), designs }

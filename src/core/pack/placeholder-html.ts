@@ -6,15 +6,19 @@ import { parseLinkTarget } from './link-target'
 export function readPlaceholder(type: SlotType, from: P5.Element): SlotValue | string {
   const attribute = (name: string): string => from.attrs.find((a) => a.name === name)?.value ?? ''
   switch (type) {
-    case 'text': return { type: 'text', text: textOf(from) }
-    case 'rich': return { type: 'rich', rich: readRich(from) }
-    case 'image': return from.tagName === 'img' ? readImage(attribute('src'), attribute('alt')) : 'A picture slot belongs on an <img>.'
+    case 'text':
+      return { type: 'text', text: textOf(from) }
+    case 'rich':
+      return { type: 'rich', rich: readRich(from) }
+    case 'image':
+      return from.tagName === 'img' ? readImage(attribute('src'), attribute('alt')) : 'A picture slot belongs on an <img>.'
     case 'link': {
       const to = parseLinkTarget(attribute('href'))
       if (from.tagName !== 'a' || !to) return 'A link slot belongs on an <a> whose href is page:…, fact:… or an https address.'
       return { type: 'link', label: textOf(from), to }
     }
-    default: return type satisfies never
+    default:
+      return type satisfies never
   }
 }
 
@@ -47,9 +51,14 @@ function readRuns(node: P5.ChildNode, style: Omit<RichRun, 'text'>): RichRun[] {
     return text === '' ? [] : [{ text, ...style }]
   }
   if (!('childNodes' in node)) return []
-  const inner: Omit<RichRun, 'text'> = !('tagName' in node) ? style
-    : node.tagName === 'strong' ? { ...style, strong: true }
-    : node.tagName === 'em' ? { ...style, em: true }
-    : node.tagName === 'a' ? { ...style, href: node.attrs.find((a) => a.name === 'href')?.value ?? '' } : style
+  const inner: Omit<RichRun, 'text'> = !('tagName' in node)
+    ? style
+    : node.tagName === 'strong'
+      ? { ...style, strong: true }
+      : node.tagName === 'em'
+        ? { ...style, em: true }
+        : node.tagName === 'a'
+          ? { ...style, href: node.attrs.find((a) => a.name === 'href')?.value ?? '' }
+          : style
   return node.childNodes.flatMap((child) => readRuns(child, inner))
 }

@@ -3,7 +3,19 @@ import { TEXT_STYLES, type LetterCase, type TextStyleName } from '../site'
 import { DESKTOP_WIDTH, evaluateLength, PHONE_WIDTH, STEPS, type Step, type TemplateType, type TextStyle } from '../type'
 
 /** The selector that each text style is found by in a template's CSS. */
-const SELECTORS: Readonly<Record<TextStyleName, string>> = { h1: 'h1', h2: 'h2', h3: 'h3', h4: 'h4', h5: 'h5', h6: 'h6', body: 'body', small: 'small', quote: 'blockquote', button: '.button', menu: 'nav' }
+const SELECTORS: Readonly<Record<TextStyleName, string>> = {
+  h1: 'h1',
+  h2: 'h2',
+  h3: 'h3',
+  h4: 'h4',
+  h5: 'h5',
+  h6: 'h6',
+  body: 'body',
+  small: 'small',
+  quote: 'blockquote',
+  button: '.button',
+  menu: 'nav',
+}
 const OWN_STEP: Partial<Record<TextStyleName, Step>> = { h4: 1, h5: 0, h6: -1, small: -1 }
 /** What a browser gives headings of its own accord (HTML, “Rendering”, 15.3.7): bold. */
 const BOLD = 700
@@ -16,9 +28,16 @@ type Rules = { readonly variables: ReadonlyMap<string, string>; readonly found: 
  */
 export function readTemplateType(css: string, designCss = ''): TemplateType {
   const rules = readRules(`${css}\n${designCss}`)
-  const at = (text: string, widthPx: number, emPx: number): number => evaluateLength(text, { widthPx, emPx, variables: rules.variables }) ?? emPx
-  const both = (text: string, around: { phone: number; desktop: number }): { phone: number; desktop: number } => ({ phone: tenth(at(text, PHONE_WIDTH, around.phone)), desktop: tenth(at(text, DESKTOP_WIDTH, around.desktop)) })
-  const steps = Object.fromEntries(STEPS.map((step) => [step, both(`var(--step-${step})`, { phone: 16, desktop: 16 })])) as Record<Step, { phone: number; desktop: number }>
+  const at = (text: string, widthPx: number, emPx: number): number =>
+    evaluateLength(text, { widthPx, emPx, variables: rules.variables }) ?? emPx
+  const both = (text: string, around: { phone: number; desktop: number }): { phone: number; desktop: number } => ({
+    phone: tenth(at(text, PHONE_WIDTH, around.phone)),
+    desktop: tenth(at(text, DESKTOP_WIDTH, around.desktop)),
+  })
+  const steps = Object.fromEntries(STEPS.map((step) => [step, both(`var(--step-${step})`, { phone: 16, desktop: 16 })])) as Record<
+    Step,
+    { phone: number; desktop: number }
+  >
   const read = (name: TextStyleName, around: TextStyle): TextStyle => {
     // Buttons and menus are links, so what a template sets for those holds where they set nothing of their own.
     const set = { ...(name === 'menu' || name === 'button' ? rules.found.a : {}), ...rules.found[SELECTORS[name]] }
@@ -31,12 +50,16 @@ export function readTemplateType(css: string, designCss = ''): TemplateType {
       weight: Number(set['font-weight'] ?? (isHeading ? BOLD : around.weight)),
       ...sizes,
       line: Number(set['line-height'] ?? around.line),
-      spacing: spacing === undefined ? around.spacing : Math.round((at(spacing, DESKTOP_WIDTH, sizes.desktop) / sizes.desktop) * 1000) / 1000,
+      spacing:
+        spacing === undefined ? around.spacing : Math.round((at(spacing, DESKTOP_WIDTH, sizes.desktop) / sizes.desktop) * 1000) / 1000,
       case: caseOf(set) ?? around.case,
     }
   }
   const body = read('body', { family: 'text', weight: 400, phone: 16, desktop: 16, line: 1.5, spacing: 0, case: 'none' })
-  return { steps, styles: Object.fromEntries(TEXT_STYLES.map((name) => [name, name === 'body' ? body : read(name, body)])) as TemplateType['styles'] }
+  return {
+    steps,
+    styles: Object.fromEntries(TEXT_STYLES.map((name) => [name, name === 'body' ? body : read(name, body)])) as TemplateType['styles'],
+  }
 }
 
 /** A template's own lengths: spacing as its CSS writes it, between sections and between columns; its longest line of text, in px. */
@@ -57,7 +80,11 @@ function familyOf(value: string | undefined): 'display' | 'text' | undefined {
 }
 
 function caseOf(set: Readonly<Record<string, string>>): LetterCase | undefined {
-  return set['text-transform'] === 'uppercase' ? 'upper' : set['font-variant-caps'] === 'small-caps' || set['font-variant'] === 'small-caps' ? 'small-caps' : undefined
+  return set['text-transform'] === 'uppercase'
+    ? 'upper'
+    : set['font-variant-caps'] === 'small-caps' || set['font-variant'] === 'small-caps'
+      ? 'small-caps'
+      : undefined
 }
 
 /** A design's rule for its menu's links or its quote counts as the template's for all of them. */

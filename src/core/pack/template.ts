@@ -1,5 +1,6 @@
 import * as v from 'valibot'
 import { factsSchema, findSlotType, isSectionKind, richFromPlain, TONES, type SectionKind, type SlotValue, type Tone } from '../site'
+import { NO_PLACEHOLDERS, type Placeholders } from './design'
 import type { PackFault } from './fault'
 import { readJson } from './json-lines'
 import { parseLinkTarget } from './link-target'
@@ -9,9 +10,22 @@ import type { TemplateType } from '../type'
 const key = v.pipe(v.string(), v.regex(/^[a-z0-9]+(-[a-z0-9]+)*$/))
 const fraction = v.pipe(v.number(), v.minValue(0), v.maxValue(1))
 
-const surfaceSchema = v.strictObject({ l: fraction, c: v.pipe(v.number(), v.minValue(0), v.maxValue(0.4)), h: v.union([v.number(), v.literal('brand')]) })
+const surfaceSchema = v.strictObject({
+  l: fraction,
+  c: v.pipe(v.number(), v.minValue(0), v.maxValue(0.4)),
+  h: v.union([v.number(), v.literal('brand')]),
+})
 const hex = v.pipe(v.string(), v.regex(/^#[0-9a-f]{6}$/, 'A colour is written with six small hex digits, such as #7a2e1d'))
-const schemeSchema = v.strictObject({ key, name: v.string(), colour: hex, second: v.optional(hex), third: v.optional(hex), paper: surfaceSchema, tint: surfaceSchema, ink: surfaceSchema })
+const schemeSchema = v.strictObject({
+  key,
+  name: v.string(),
+  colour: hex,
+  second: v.optional(hex),
+  third: v.optional(hex),
+  paper: surfaceSchema,
+  tint: surfaceSchema,
+  ink: surfaceSchema,
+})
 export type TemplateScheme = v.InferOutput<typeof schemeSchema>
 
 const itemSchema = v.record(v.string(), v.unknown())
@@ -35,7 +49,19 @@ const templateSchema = v.strictObject({
   footer: sectionSchema,
   /** What a visitor reads at an address where nothing is. */
   notFound: sectionSchema,
-  pages: v.pipe(v.array(v.strictObject({ key, name: v.string(), segment: v.pipe(v.string(), v.regex(/^$|^[a-z0-9]+(-[a-z0-9]+)*$/)), menu: v.optional(v.picklist(['foot', 'none'])), description: v.string(), sections: v.array(sectionSchema) })), v.minLength(1)),
+  pages: v.pipe(
+    v.array(
+      v.strictObject({
+        key,
+        name: v.string(),
+        segment: v.pipe(v.string(), v.regex(/^$|^[a-z0-9]+(-[a-z0-9]+)*$/)),
+        menu: v.optional(v.picklist(['foot', 'none'])),
+        description: v.string(),
+        sections: v.array(sectionSchema),
+      }),
+    ),
+    v.minLength(1),
+  ),
 })
 
 export type TemplateSection = {
@@ -44,9 +70,16 @@ export type TemplateSection = {
   readonly design: string
   readonly tone: Tone
   /** Placeholder content that differs from the design's own. */
-  readonly slots: Readonly<Record<string, SlotValue>>
+  readonly placeholders: Placeholders
 }
-export type TemplatePage = { readonly key: string; readonly name: string; readonly segment: string; readonly menu?: 'foot' | 'none' | undefined; readonly description: string; readonly sections: readonly TemplateSection[] }
+export type TemplatePage = {
+  readonly key: string
+  readonly name: string
+  readonly segment: string
+  readonly menu?: 'foot' | 'none' | undefined
+  readonly description: string
+  readonly sections: readonly TemplateSection[]
+}
 export type Template = Omit<v.InferOutput<typeof templateSchema>, 'header' | 'footer' | 'notFound' | 'pages'> & {
   readonly id: string
   /** The template's own CSS: how it sets type, links and buttons. */
@@ -64,7 +97,11 @@ export function templateSections(template: Template): readonly TemplateSection[]
   return [template.header, ...template.pages.flatMap((p) => p.sections), template.footer]
 }
 
-export type ParsedTemplate = { readonly template: Template | null; readonly faults: readonly PackFault[]; readonly lineOf: (path: (string | number)[]) => number }
+export type ParsedTemplate = {
+  readonly template: Template | null
+  readonly faults: readonly PackFault[]
+  readonly lineOf: (path: (string | number)[]) => number
+}
 
 /** Reads the text of a template.json with its CSS; every fault is reported with the line it was found at. */
 export function parseTemplate(id: string, json: string, css: string): ParsedTemplate {
@@ -72,56 +109,97 @@ export function parseTemplate(id: string, json: string, css: string): ParsedTemp
   const { value, lineOf, faults: wrong } = readJson(json)
   if (value === undefined) return { template: null, faults: wrong.map((fault) => ({ file, ...fault })), lineOf }
   const read = v.safeParse(templateSchema, value)
-  if (!read.success) return { template: null, lineOf, faults: read.issues.map((issue) => ({ file, line: lineOf(issue.path?.map((p) => p.key as string) ?? []), fault: `${v.getDotPath(issue) ?? 'file'}: ${issue.message}` })) }
+  if (!read.success)
+    return {
+      template: null,
+      lineOf,
+      faults: read.issues.map((issue) => ({
+        file,
+        line: lineOf(issue.path?.map((p) => p.key as string) ?? []),
+        fault: `${v.getDotPath(issue) ?? 'file'}: ${issue.message}`,
+      })),
+    }
   const faults: PackFault[] = []
   const section = (from: v.InferOutput<typeof sectionSchema>, ...path: (string | number)[]): TemplateSection => {
     const kind = isSectionKind(from.kind) ? from.kind : null
-    if (!kind) faults.push({ file, line: lineOf([...path, 'kind']), fault: `${from.key}: there is no kind of section called “${from.kind}”.` })
-    const report = (slot: string, fault: string): void => { faults.push({ file, line: lineOf([...path, 'slots', slot.split('/')[0] ?? '']), fault: `${from.key}: ${fault}` }) }
-    return { ...from, kind: kind ?? 'story', slots: kind ? readSlots(id, kind, from.slots, report) : {} }
+    if (!kind)
+      faults.push({ file, line: lineOf([...path, 'kind']), fault: `${from.key}: there is no kind of section called “${from.kind}”.` })
+    const report = (slot: string, fault: string): void => {
+      faults.push({ file, line: lineOf([...path, 'slots', slot]), fault: `${from.key}: ${fault}` })
+    }
+    const { slots, ...rest } = from
+    return { ...rest, kind: kind ?? 'story', placeholders: kind ? readSlots(id, kind, slots, report) : NO_PLACEHOLDERS }
   }
   const template: Template = {
-    ...read.output, id, css,
-    type: readTemplateType(css), space: readSpace(css),
+    ...read.output,
+    id,
+    css,
+    type: readTemplateType(css),
+    space: readSpace(css),
     header: section(read.output.header, 'header'),
     footer: section(read.output.footer, 'footer'),
     notFound: section(read.output.notFound, 'notFound'),
     pages: read.output.pages.map((page, i) => ({ ...page, sections: page.sections.map((s, j) => section(s, 'pages', i, 'sections', j)) })),
   }
-  return { template, faults: [...faults, ...checkPages(read.output.pages.map((p) => p.key), read.output.pages.map((p) => p.segment), file, lineOf)], lineOf }
+  return {
+    template,
+    faults: [
+      ...faults,
+      ...checkPages(
+        read.output.pages.map((p) => p.key),
+        read.output.pages.map((p) => p.segment),
+        file,
+        lineOf,
+      ),
+    ],
+    lineOf,
+  }
 }
 
 /** The first page is the home page, and no two share a key or an address. */
-function checkPages(keys: readonly string[], segments: readonly string[], file: string, lineOf: (path: (string | number)[]) => number): PackFault[] {
+function checkPages(
+  keys: readonly string[],
+  segments: readonly string[],
+  file: string,
+  lineOf: (path: (string | number)[]) => number,
+): PackFault[] {
   return keys.flatMap((key, i): PackFault[] => [
     ...(keys.indexOf(key) < i ? [{ file, line: lineOf(['pages', i, 'key']), fault: `There are two pages with the key “${key}”.` }] : []),
-    ...(segments.indexOf(segments[i] ?? '') < i ? [{ file, line: lineOf(['pages', i, 'segment']), fault: `There are two pages at “/${segments[i]}”.` }] : []),
-    ...(i === 0 && segments[0] !== '' ? [{ file, line: lineOf(['pages', 0, 'segment']), fault: 'The first page is the home page; its segment is empty.' }] : []),
+    ...(segments.indexOf(segments[i] ?? '') < i
+      ? [{ file, line: lineOf(['pages', i, 'segment']), fault: `There are two pages at “/${segments[i]}”.` }]
+      : []),
+    ...(i === 0 && segments[0] !== ''
+      ? [{ file, line: lineOf(['pages', 0, 'segment']), fault: 'The first page is the home page; its segment is empty.' }]
+      : []),
   ])
 }
 
 /** Short forms of a template.json become slot values: a string, a picture, a link, a list of entries. */
-function readSlots(id: string, kind: SectionKind, slots: Record<string, unknown>, report: (slot: string, fault: string) => void): Record<string, SlotValue> {
-  const values: Record<string, SlotValue> = {}
-  const read = (path: string, given: unknown): void => {
-    const type = findSlotType(kind, path)
-    if (type === null) return report(path, `the kind ${kind} has no slot called “${path}”.`)
-    if (type === 'list') {
-      if (!Array.isArray(given)) return report(path, `${path} must be a list of entries.`)
-      values[path] = { type: 'list', order: given.map((_, i) => `t${i + 1}`) }
-      given.forEach((entry: unknown, i) => {
-        for (const [field, value] of Object.entries(v.parse(itemSchema, entry))) read(`${path}/t${i + 1}/${field}`, value)
-      })
-      return
-    }
-    const value = readShort(id, type, given)
-    if (value === null) return report(path, `${path} is not a ${type}.`)
-    values[path] = value
+function readSlots(
+  id: string,
+  kind: SectionKind,
+  given: Record<string, unknown>,
+  report: (slot: string, fault: string) => void,
+): Placeholders {
+  const read = (slot: string, list: string | null, short: unknown): Readonly<Record<string, SlotValue>> => {
+    const at = list === null ? slot : `${list}/${slot}`
+    const type = findSlotType(kind, list, slot)
+    const value = type === null || type === 'list' ? null : readShort(id, type, short)
+    if (type === null || type === 'list') report(list ?? slot, `the kind ${kind} has no slot called “${at}”.`)
+    else if (value === null) report(list ?? slot, `${at} is not a ${type}.`)
+    return value === null ? {} : { [slot]: value }
   }
-  for (const [slot, given] of Object.entries(slots)) read(slot, given)
-  return values
+  const slots: Record<string, SlotValue> = {}
+  const lists: Record<string, readonly Readonly<Record<string, SlotValue>>[]> = {}
+  for (const [slot, short] of Object.entries(given)) {
+    if (findSlotType(kind, null, slot) !== 'list') Object.assign(slots, read(slot, null, short))
+    else if (!v.is(entriesSchema, short)) report(slot, `${slot} must be a list of entries.`)
+    else lists[slot] = short.map((entry) => Object.assign({}, ...Object.entries(entry).map(([field, value]) => read(field, slot, value))))
+  }
+  return { slots, lists }
 }
 
+const entriesSchema = v.array(itemSchema)
 const pictureSchema = v.strictObject({ picture: v.string(), alt: v.string() })
 const linkSchema = v.strictObject({ label: v.string(), to: v.string() })
 

@@ -22,13 +22,18 @@ export type PublishPlan = {
 
 export function planPublish(live: Manifest, next: Manifest): PublishPlan {
   const list = (from: Manifest, keep: (path: string, entry: ManifestEntry) => boolean): PlannedFile[] =>
-    Object.entries(from).filter(([path, entry]) => keep(path, entry)).map(([path, entry]) => ({ path, bytes: entry.bytes })).sort((a, b) => (a.path < b.path ? -1 : 1))
+    Object.entries(from)
+      .filter(([path, entry]) => keep(path, entry))
+      .map(([path, entry]) => ({ path, bytes: entry.bytes }))
+      .sort((a, b) => (a.path < b.path ? -1 : 1))
   const added = list(next, (path) => !Object.hasOwn(live, path))
   const changed = list(next, (path, entry) => Object.hasOwn(live, path) && live[path]?.hash !== entry.hash)
   const removed = list(live, (path) => !Object.hasOwn(next, path))
   const sum = (files: readonly PlannedFile[]): number => files.reduce((total, f) => total + f.bytes, 0)
   return {
-    added, changed, removed,
+    added,
+    changed,
+    removed,
     unchanged: Object.keys(next).length - added.length - changed.length,
     bytesToSend: sum(added) + sum(changed),
     bytesTotal: sum(list(next, () => true)),

@@ -5,10 +5,17 @@ import { manifestSchema, planPublish, suggestSiteNames, type Manifest } from '.'
 const file = (letter: string, bytes = 10): Manifest[string] => ({ hash: letter.repeat(64), bytes })
 
 test('a plan names what is new, changed and removed, and counts what travels', () => {
-  const plan = planPublish({ 'index.html': file('a'), 'old.css': file('b'), 'kept.jpg': file('c', 500) }, { 'index.html': file('d', 20), 'new.css': file('e', 30), 'kept.jpg': file('c', 500) })
+  const plan = planPublish(
+    { 'index.html': file('a'), 'old.css': file('b'), 'kept.jpg': file('c', 500) },
+    { 'index.html': file('d', 20), 'new.css': file('e', 30), 'kept.jpg': file('c', 500) },
+  )
   expect(plan).toEqual({
-    added: [{ path: 'new.css', bytes: 30 }], changed: [{ path: 'index.html', bytes: 20 }], removed: [{ path: 'old.css', bytes: 10 }],
-    unchanged: 1, bytesToSend: 50, bytesTotal: 550,
+    added: [{ path: 'new.css', bytes: 30 }],
+    changed: [{ path: 'index.html', bytes: 20 }],
+    removed: [{ path: 'old.css', bytes: 10 }],
+    unchanged: 1,
+    bytesToSend: 50,
+    bytesTotal: 550,
   })
 })
 

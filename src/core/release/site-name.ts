@@ -2,11 +2,19 @@ import { toASCII, toUnicode } from 'tr46'
 
 export type SiteNameProblem = 'empty' | 'tooLong' | 'letters' | 'hyphens' | 'reserved'
 export type SiteName =
-  | { readonly ok: true; /** As it is asked of a name server: a–z, 0–9 and hyphens. */ readonly label: string; /** As a person reads it. */ readonly shown: string }
+  | {
+      readonly ok: true
+      /** As it is asked of a name server: a–z, 0–9 and hyphens. */ readonly label: string
+      /** As a person reads it. */ readonly shown: string
+    }
   | { readonly ok: false; readonly problem: SiteNameProblem; readonly sentence: string }
 
 /** Names a web host keeps for itself. */
-const RESERVED = new Set('www mail smtp imap pop ftp sftp ns ns1 ns2 dns admin administrator root host hostmaster webmaster postmaster abuse api app status support help static cdn localhost local test draft proof'.split(' '))
+const RESERVED = new Set(
+  'www mail smtp imap pop ftp sftp ns ns1 ns2 dns admin administrator root host hostmaster webmaster postmaster abuse api app status support help static cdn localhost local test draft proof'.split(
+    ' ',
+  ),
+)
 
 const SENTENCES: Record<SiteNameProblem, string> = {
   empty: 'Choose a name for the address, such as the client’s name in one word.',
@@ -26,7 +34,15 @@ export function parseSiteName(text: string): SiteName {
   if (/[\s.@:/\\_。．｡]/u.test(typed)) return refuse('letters')
   if (/^-|-$|^..--/.test(typed) && !/^xn--/i.test(typed)) return refuse('hyphens')
   if ([...typed].length > 63) return refuse('tooLong')
-  const label = toASCII(typed, { checkBidi: true, checkHyphens: true, checkJoiners: true, useSTD3ASCIIRules: true, transitionalProcessing: false, verifyDNSLength: true, ignoreInvalidPunycode: false })
+  const label = toASCII(typed, {
+    checkBidi: true,
+    checkHyphens: true,
+    checkJoiners: true,
+    useSTD3ASCIIRules: true,
+    transitionalProcessing: false,
+    verifyDNSLength: true,
+    ignoreInvalidPunycode: false,
+  })
   if (label === null) return refuse(/^[\x00-\x7f]*$/.test(typed) || [...typed].length < 40 ? 'letters' : 'tooLong')
   if (RESERVED.has(label)) return refuse('reserved')
   return { ok: true, label, shown: toUnicode(label).domain }
@@ -37,9 +53,26 @@ function refuse(problem: SiteNameProblem): SiteName {
 }
 
 /** Up to four names like the one wanted that are free: with the town, the trade, or a number. `slugs` come cleaned. */
-export function suggestSiteNames(wanted: string, slugs: { readonly name: string; readonly locality: string; readonly trade: string }, isFree: (label: string) => boolean): string[] {
+export function suggestSiteNames(
+  wanted: string,
+  slugs: { readonly name: string; readonly locality: string; readonly trade: string },
+  isFree: (label: string) => boolean,
+): string[] {
   const base = wanted || slugs.name || 'site'
-  const tries = [slugs.name, `${base}-${slugs.locality}`, `${slugs.name}-${slugs.locality}`, `${base}-${slugs.trade}`, ...[2, 3, 4, 5].map((n) => `${base}-${n}`)]
-  const fitting = tries.map((t) => t.replace(/^-+|-+$/g, '').slice(0, 63).replace(/-+$/, '')).filter((t) => t !== wanted && parseSiteName(t).ok)
+  const tries = [
+    slugs.name,
+    `${base}-${slugs.locality}`,
+    `${slugs.name}-${slugs.locality}`,
+    `${base}-${slugs.trade}`,
+    ...[2, 3, 4, 5].map((n) => `${base}-${n}`),
+  ]
+  const fitting = tries
+    .map((t) =>
+      t
+        .replace(/^-+|-+$/g, '')
+        .slice(0, 63)
+        .replace(/-+$/, ''),
+    )
+    .filter((t) => t !== wanted && parseSiteName(t).ok)
   return [...new Set(fitting)].filter(isFree).slice(0, 4)
 }

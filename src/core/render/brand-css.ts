@@ -1,6 +1,6 @@
 import type { LetterCase, Shape, TextStyleChange, TextStyleName } from '../site'
 import { fluidSize, readableMeasure, STEPS, stepSize } from '../type'
-import { templateOf, type Site } from './site'
+import { templateOf, type Site } from '../fill'
 import { familyCss, siteFamilies, styleFamily, textStylesOf } from './site-type'
 
 /**
@@ -9,22 +9,38 @@ import { familyCss, siteFamilies, styleFamily, textStylesOf } from './site-type'
  */
 export function brandCss(site: Site): string {
   const { shape } = site.document.brand
-  return [rootCss(site), styleRules(site), shape ? shapeCss(site, shape) : '', wordmarkCss(site), logoCss(site)].filter((css) => css !== '').join('\n')
+  return [rootCss(site), styleRules(site), shape ? shapeCss(site, shape) : '', wordmarkCss(site), logoCss(site)]
+    .filter((css) => css !== '')
+    .join('\n')
 }
 
 /** Where each style is found on a page. Small text in designs takes its size from the scale. */
 const SELECTORS: Readonly<Record<TextStyleName, string>> = {
-  h1: 'h1', h2: 'h2', h3: 'h3', h4: 'h4', h5: 'h5', h6: 'h6', body: 'body', small: 'small,figcaption', quote: 'blockquote', button: '.button', menu: 'header .menu a',
+  h1: 'h1',
+  h2: 'h2',
+  h3: 'h3',
+  h4: 'h4',
+  h5: 'h5',
+  h6: 'h6',
+  body: 'body',
+  small: 'small,figcaption',
+  quote: 'blockquote',
+  button: '.button',
+  menu: 'header .menu a',
 }
 
 function rootCss(site: Site): string {
   const { brand } = site.document
   const { display, text } = siteFamilies(site)
   const tokens = [`--font-display:${familyCss(display)}`, `--font-text:${familyCss(text)}`]
-  if (brand.scale) for (const step of STEPS) tokens.push(`--step-${step}:${fluidSize(stepSize(brand.scale.phone, step), stepSize(brand.scale.desktop, step))}`)
+  if (brand.scale)
+    for (const step of STEPS)
+      tokens.push(`--step-${step}:${fluidSize(stepSize(brand.scale.phone, step), stepSize(brand.scale.desktop, step))}`)
   const styles = textStylesOf(site)
-  if (brand.styles?.body?.phone !== undefined || brand.styles?.body?.desktop !== undefined) tokens.push(`--step-0:${fluidSize(styles.body.phone, styles.body.desktop)}`)
-  if (brand.styles?.small?.phone !== undefined || brand.styles?.small?.desktop !== undefined) tokens.push(`--step--1:${fluidSize(styles.small.phone, styles.small.desktop)}`)
+  if (brand.styles?.body?.phone !== undefined || brand.styles?.body?.desktop !== undefined)
+    tokens.push(`--step-0:${fluidSize(styles.body.phone, styles.body.desktop)}`)
+  if (brand.styles?.small?.phone !== undefined || brand.styles?.small?.desktop !== undefined)
+    tokens.push(`--step--1:${fluidSize(styles.small.phone, styles.small.desktop)}`)
   const setsText = brand.text !== undefined || brand.scale !== undefined || brand.styles?.body !== undefined
   if (setsText) tokens.push(`--measure:${siteMeasure(site) / 16}rem`)
   return `:root{${tokens.join(';')}}`
@@ -38,10 +54,13 @@ export function siteMeasure(site: Site): number {
 
 function styleRules(site: Site): string {
   const changes = Object.entries(site.document.brand.styles ?? {}) as [TextStyleName, TextStyleChange][]
-  return changes.map(([name, change]) => {
-    const lines = declarations(site, name, change)
-    return lines.length === 0 ? '' : `${SELECTORS[name]}{${lines.join(';')}}`
-  }).filter((rule) => rule !== '').join('\n')
+  return changes
+    .map(([name, change]) => {
+      const lines = declarations(site, name, change)
+      return lines.length === 0 ? '' : `${SELECTORS[name]}{${lines.join(';')}}`
+    })
+    .filter((rule) => rule !== '')
+    .join('\n')
 }
 
 /** Only what was set by hand: everything else stays the template's. */
@@ -80,7 +99,9 @@ function shapeCss(site: Site, { corner, shadow, rule, density, button, field }: 
   const root = [
     ...(corner === undefined ? [] : [`--corner:${corner}px`, `--corner-small:${corner / 2}px`, `--picture:${corner}px`]),
     ...(rule === undefined ? [] : [`--line:${rule}px`]),
-    ...(shadow === undefined ? [] : [`--shadow:${shadow.x}px ${shadow.y}px ${shadow.blur}px rgb(0 0 0/${Math.round(shadow.strength * 100)}%)`]),
+    ...(shadow === undefined
+      ? []
+      : [`--shadow:${shadow.x}px ${shadow.y}px ${shadow.blur}px rgb(0 0 0/${Math.round(shadow.strength * 100)}%)`]),
     ...(density === undefined ? [] : [`--rise:calc((${rise})*${density})`, `--gap:calc((${gap})*${density})`]),
   ]
   return [
@@ -88,11 +109,14 @@ function shapeCss(site: Site, { corner, shadow, rule, density, button, field }: 
     corner !== undefined && button === undefined ? '.button,header .open,header .shut{border-radius:var(--corner-small)}' : '',
     button === undefined ? '' : buttonCss(button),
     field === undefined ? '' : `input,select,textarea{${FIELDS[field]}}`,
-  ].filter((css) => css !== '').join('\n')
+  ]
+    .filter((css) => css !== '')
+    .join('\n')
 }
 
 function buttonCss(form: NonNullable<Shape['button']>): string {
-  if (form === 'outline' || form === 'underline') return `.button{${BUTTONS[form]}}.button:hover{background:var(--button);color:var(--button-text)}`
+  if (form === 'outline' || form === 'underline')
+    return `.button{${BUTTONS[form]}}.button:hover{background:var(--button);color:var(--button-text)}`
   return `.button,header .open,header .shut{${BUTTONS[form]}}`
 }
 

@@ -1,20 +1,20 @@
 import { describe, expect, test } from 'vitest'
 import { testSite } from '../../../tests/pack'
-import { applyEdit, homePage, type Edit, type SectionId } from '../site'
-import { asDesigned, businessData, designCss, makeDraftPainter, renderDraftPage, renderPage, tokenCss, type ReleaseFiles, type Site } from '.'
+import { edited, setSlot } from '../../../tests/site'
+import { asDesigned, businessData, designCss, makeDraftPainter, renderDraftPage, renderPage, tokenCss, type ReleaseFiles } from '.'
+import type { Site } from '../fill'
+import { homePage, pagesOf, type Edit, type SlotValue } from '../site'
 
-const FILES: ReleaseFiles = { origin: 'https://client.example', stylesheet: 'style-1.css', preloads: [], icons: { svg: 'favicon.svg', ico: 'favicon.ico', touch: 'touch.png', manifest: 'site.webmanifest' } }
+const FILES: ReleaseFiles = {
+  origin: 'https://client.example',
+  stylesheet: 'style-1.css',
+  preloads: [],
+  icons: { svg: 'favicon.svg', ico: 'favicon.ico', touch: 'touch.png', manifest: 'site.webmanifest' },
+}
 const HOSTILE = '"><script>alert(1)</script><img src=x onerror=alert(2)>'
 
-function change(site: Site, ...edits: Edit[]): Site {
-  const document = edits.reduce((at, edit) => {
-    const applied = applyEdit(at, edit)
-    if (!applied.ok) throw new Error(applied.problem.code)
-    return applied.document
-  }, site.document)
-  return { ...site, document }
-}
-const slot = (path: string, value: Extract<Edit, { type: 'slot/set' }>['value']): Edit => ({ type: 'slot/set', section: 'home.hero' as SectionId, slot: path, value })
+const change = (site: Site, ...edits: Edit[]): Site => ({ ...site, document: edited(site.document, ...edits) })
+const slot = (name: string, value: SlotValue | null): Edit => setSlot('home.hero', name, value)
 const home = (site: Site): string => renderPage(site, homePage(site.document), FILES).html
 
 describe('a release', () => {
@@ -24,12 +24,15 @@ describe('a release', () => {
   })
 
   test('escapes words in every place they can stand', () => {
-    const html = home(change(testSite({ name: HOSTILE, phone: HOSTILE, email: `a${HOSTILE}@b.example`, tagline: HOSTILE }),
-      slot('heading', { type: 'text', text: HOSTILE }),
-      slot('lead', { type: 'rich', rich: [{ type: 'p', runs: [{ text: HOSTILE, href: 'javascript:alert(3)' }] }] }),
-      slot('action', { type: 'link', label: HOSTILE, to: { type: 'url', url: 'javascript:alert(4)' } }),
-      slot('picture', { type: 'image', asset: 'tallow/hand-tools.jpg', alt: HOSTILE }),
-    ))
+    const html = home(
+      change(
+        testSite({ name: HOSTILE, phone: HOSTILE, email: `a${HOSTILE}@b.example`, tagline: HOSTILE }),
+        slot('heading', { type: 'text', text: HOSTILE }),
+        slot('lead', { type: 'rich', rich: [{ type: 'p', runs: [{ text: HOSTILE, href: 'javascript:alert(3)' }] }] }),
+        slot('action', { type: 'link', label: HOSTILE, to: { type: 'url', url: 'javascript:alert(4)' } }),
+        slot('picture', { type: 'image', asset: 'tallow/hand-tools.jpg', alt: HOSTILE }),
+      ),
+    )
     expect(html).not.toContain('<script>alert')
     expect(html).not.toContain('<img src=x')
     expect(html).not.toContain('javascript:')
@@ -46,7 +49,7 @@ describe('a release', () => {
   test('links from page to page so that it works in any folder, and from the page for wrong addresses absolutely', () => {
     const site = testSite()
     expect(home(site)).toContain('href="./about/"')
-    expect(renderPage(site, site.document.pages[1]!, FILES).html).toContain('href="../services/"')
+    expect(renderPage(site, pagesOf(site.document)[1]!, FILES).html).toContain('href="../services/"')
     expect(renderPage(site, null, FILES).html).toContain('href="/about/"')
     expect(renderPage(site, null, FILES).html).toContain('noindex')
   })
@@ -65,17 +68,41 @@ describe('a release', () => {
 })
 
 test('structured data tells only what the client has told', () => {
-  expect(businessData(testSite({ name: 'Bare' }), 'https://a.example', null)).toEqual({ '@context': 'https://schema.org', '@type': 'LocalBusiness', name: 'Bare', url: 'https://a.example/' })
-  const data = businessData(testSite({ name: 'Full', trade: 'dentist', hours: { mon: [{ opens: '09:00', closes: '17:00' }], tue: [{ opens: '09:00', closes: '17:00' }], wed: [], thu: [], fri: [], sat: [], sun: [] } }), 'https://a.example', null)
+  expect(businessData(testSite({ name: 'Bare' }), 'https://a.example', null)).toEqual({
+    '@context': 'https://schema.org',
+    '@type': 'LocalBusiness',
+    name: 'Bare',
+    url: 'https://a.example/',
+  })
+  const data = businessData(
+    testSite({
+      name: 'Full',
+      trade: 'dentist',
+      hours: {
+        mon: [{ opens: '09:00', closes: '17:00' }],
+        tue: [{ opens: '09:00', closes: '17:00' }],
+        wed: [],
+        thu: [],
+        fri: [],
+        sat: [],
+        sun: [],
+      },
+    }),
+    'https://a.example',
+    null,
+  )
   expect(data['@type']).toBe('Dentist')
-  expect(data.openingHoursSpecification).toEqual([{ '@type': 'OpeningHoursSpecification', dayOfWeek: ['Monday', 'Tuesday'], opens: '09:00', closes: '17:00' }])
+  expect(data.openingHoursSpecification).toEqual([
+    { '@type': 'OpeningHoursSpecification', dayOfWeek: ['Monday', 'Tuesday'], opens: '09:00', closes: '17:00' },
+  ])
 })
 
 test('only the tones and designs in use are in the style sheet', () => {
   const site = testSite()
   expect(tokenCss(site)).toContain('.tone-tint{')
   expect(tokenCss(site)).not.toContain('.tone-picture{')
-  const few: Site = { ...site, document: { ...site.document, pages: site.document.pages.slice(0, 1) } }
+  const gone = pagesOf(site.document).slice(1)
+  const few = change(site, { type: 'batch', edits: gone.map((p) => ({ type: 'page/remove', page: p.id })) })
   expect(designCss(site)).toContain('.gallery-plates')
   expect(designCss(few)).not.toContain('.gallery-plates')
 })
@@ -86,7 +113,7 @@ test('a changed word draws its own section again and no other; colours alone cha
   const first = paint(before, homePage(before.document))
   const after = change(before, slot('heading', { type: 'text', text: 'New' }))
   const second = paint(after, homePage(after.document))
-  expect(second.sections.filter((s, i) => s.html !== first.sections[i]!.html).map((s) => s.id)).toEqual(['home.hero'])
+  expect(second.main.filter((s, i) => s.html !== first.main[i]!.html).map((s) => s.id)).toEqual(['home.hero'])
   expect(second.styles).toBe(first.styles)
   const recoloured = change(after, { type: 'brand/set', part: 'colour', value: '#336699' })
   const third = paint(recoloured, homePage(recoloured.document))

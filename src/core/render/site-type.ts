@@ -1,5 +1,5 @@
 import { findFamily, getFamily, RANGES, siteTextStyles, type Family, type FontFace, type TextStyles } from '../type'
-import { templateOf, type Site } from './site'
+import { templateOf, type Site } from '../fill'
 
 /** The families that a site is set in: for headings, for text, and every other one that a style or the set name asks for. */
 export type SiteFamilies = { readonly display: Family; readonly text: Family; readonly all: readonly Family[] }
@@ -9,7 +9,10 @@ export function siteFamilies(site: Site): SiteFamilies {
   const { brand } = site.document
   const { fonts } = templateOf(site)
   const [display, text] = [familyFor(site, brand.display, fonts.display), familyFor(site, brand.text, fonts.text)]
-  const others = [...Object.values(brand.styles ?? {}).map((style) => style?.family), brand.logo === undefined ? brand.wordmark?.family : undefined].flatMap((key) => {
+  const others = [
+    ...Object.values(brand.styles ?? {}).map((style) => style?.family),
+    brand.logo === undefined ? brand.wordmark?.family : undefined,
+  ].flatMap((key) => {
     const family = key === undefined ? null : findFamily(key, brand.fonts)
     return family ? [family] : []
   })
@@ -23,7 +26,13 @@ function familyFor(site: Site, wanted: string | undefined, usual: string): Famil
 
 /** The font files of a family, as the application serves them to drafts. */
 export function familyFaces(family: Family): FontFace[] {
-  return family.files.map((f) => ({ family: family.name, url: `/fonts/${f.file}`, weight: f.weight, style: f.style, range: f.range === null ? undefined : RANGES[f.range] }))
+  return family.files.map((f) => ({
+    family: family.name,
+    url: `/fonts/${f.file}`,
+    weight: f.weight,
+    style: f.style,
+    range: f.range === null ? undefined : RANGES[f.range],
+  }))
 }
 
 /** A family as CSS names it, with what stands in for it until it is there. */

@@ -1,15 +1,23 @@
-import { pageTexts } from '../pack'
-import { DAYS, homePage, toCountryCode, type Day, type Hours } from '../site'
+import { pageTexts } from '../fill'
+import { DAYS, factsOf, homePage, toCountryCode, type Day, type Hours } from '../site'
 import { findTrade } from '../trade'
-import type { Site } from './site'
+import type { Site } from '../fill'
 
 // schema.org/OpeningHoursSpecification: dayOfWeek takes schema.org/DayOfWeek members.
-const DAY_NAMES: Record<Day, string> = { mon: 'Monday', tue: 'Tuesday', wed: 'Wednesday', thu: 'Thursday', fri: 'Friday', sat: 'Saturday', sun: 'Sunday' }
+const DAY_NAMES: Record<Day, string> = {
+  mon: 'Monday',
+  tue: 'Tuesday',
+  wed: 'Wednesday',
+  thu: 'Thursday',
+  fri: 'Friday',
+  sat: 'Saturday',
+  sun: 'Sunday',
+}
 
 /** The business as schema.org data, from the client's own facts only: nothing of the template is claimed of the client. */
 export function businessData(site: Site, origin: string, picture: string | null): Record<string, unknown> {
-  const { facts } = site.document
-  const description = homePage(site.document).description
+  const facts = factsOf(site.document)
+  const description = homePage(site.document).texts.description?.text
   return dropEmpty({
     '@context': 'https://schema.org',
     '@type': findTrade(facts.trade ?? '')?.type ?? 'LocalBusiness',
@@ -19,13 +27,15 @@ export function businessData(site: Site, origin: string, picture: string | null)
     telephone: facts.phone,
     email: facts.email,
     image: picture,
-    address: facts.address && dropEmpty({
-      '@type': 'PostalAddress',
-      streetAddress: facts.address.street,
-      addressLocality: facts.address.locality,
-      postalCode: facts.address.postcode,
-      addressCountry: toCountryCode(facts.address.country) ?? facts.address.country,
-    }),
+    address:
+      facts.address &&
+      dropEmpty({
+        '@type': 'PostalAddress',
+        streetAddress: facts.address.street,
+        addressLocality: facts.address.locality,
+        postalCode: facts.address.postcode,
+        addressCountry: toCountryCode(facts.address.country) ?? facts.address.country,
+      }),
     openingHoursSpecification: facts.hours && openingHours(facts.hours),
     keywords: facts.keywords?.join(', '),
     sameAs: facts.socials?.length ? facts.socials : undefined,
@@ -41,7 +51,12 @@ function openingHours(hours: Hours): object[] {
       byTimes.set(`${opens} ${closes}`, same)
     }
   }
-  return [...byTimes.values()].map(({ opens, closes, days }) => ({ '@type': 'OpeningHoursSpecification', dayOfWeek: days, opens, closes: closes === '24:00' ? '23:59' : closes }))
+  return [...byTimes.values()].map(({ opens, closes, days }) => ({
+    '@type': 'OpeningHoursSpecification',
+    dayOfWeek: days,
+    opens,
+    closes: closes === '24:00' ? '23:59' : closes,
+  }))
 }
 
 function dropEmpty(of: Record<string, unknown>): Record<string, unknown> {

@@ -1,52 +1,35 @@
-import { makeScheme, ROLES, veilOpacity, type Scheme, type SchemeSpec } from '../colour'
-import { designKey, findScheme, getDesign } from '../pack'
-import { allSections, TONES, type Brand, type Tone } from '../site'
+import { ROLES } from '../colour'
+import { siteScheme, templateOf, veilOf, type Site } from '../fill'
+import { designKey, findDesign } from '../pack'
+import { allSections, TONES, type Tone } from '../site'
 import { brandCss } from './brand-css'
-import { templateOf, type Site } from './site'
-
-const lastSchemes = new WeakMap<SchemeSpec, { readonly brand: Brand; readonly light: Scheme | null; readonly dark: Scheme | null }>()
-
-/** The site's colours: its scheme with the client's colours in it, in the form that is asked for. Every page asks, so the last answers are kept. */
-export function siteScheme(site: Site, dark: boolean = site.document.dark === true): Scheme {
-  const { brand } = site.document
-  const spec = findScheme(templateOf(site), site.document.scheme ?? null)
-  const last = lastSchemes.get(spec)
-  const kept = last?.brand === brand ? last : { brand, light: null, dark: null }
-  const form = dark ? 'dark' : 'light'
-  const scheme = kept[form] ?? makeScheme(spec, brand, dark)
-  lastSchemes.set(spec, { ...kept, [form]: scheme })
-  return scheme
-}
-
-/** What the text on a picture needs of the veil between them: WCAG 2.2, 1.4.3, and a hair more. */
-const VEILED_TEXT = 4.51
 
 /**
  * The site's own few rules: custom properties of each tone that it uses, and what the brand sets over the template. In a
  * release that leaves the choice to its visitors, the dark form stands beside the light one.
  */
 export function tokenCss(site: Site): string {
-  const { dark } = site.document
+  const { dark } = site.document.dress
   const tones = toneCss(site, dark === true)
-  if (dark !== 'visitor' || site.mode === 'draft') return [tones, dark === true ? ':root{color-scheme:dark}' : '', brandCss(site)].filter((css) => css !== '').join('\n')
+  if (dark !== 'visitor' || site.mode === 'draft')
+    return [tones, dark === true ? ':root{color-scheme:dark}' : '', brandCss(site)].filter((css) => css !== '').join('\n')
   return [tones, ':root{color-scheme:light dark}', `@media (prefers-color-scheme:dark){${toneCss(site, true)}}`, brandCss(site)].join('\n')
 }
 
 function toneCss(site: Site, dark: boolean): string {
   const scheme = siteScheme(site, dark)
   const used = new Set<Tone>(['paper', ...allSections(site.document).map((s) => s.tone)])
-  return TONES.filter((tone) => used.has(tone)).map((tone) => {
-    const lines = ROLES.filter((role) => role !== 'end').map((role) => `--${role}:${scheme[tone][role]}`)
-    if (tone === 'picture') lines.push(`--veil:${veilOf(scheme.picture)}`)
-    if (scheme[tone].end !== scheme[tone].surface) lines.push(`background:linear-gradient(${site.document.brand.gradient?.angle ?? 90}deg,${scheme[tone].surface},${scheme[tone].end})`)
-    return `${tone === 'paper' ? ':root,' : ''}.tone-${tone}{${lines.join(';')}}`
-  }).join('\n')
-}
-
-/** The picture tone's surface, as see-through as the text on it allows over any picture, or over one whose colours lie between two. */
-export function veilOf({ surface, text }: Scheme['picture'], bounds?: readonly [string, string]): string {
-  const opacity = Math.round(veilOpacity(surface, text, VEILED_TEXT, bounds) * 255)
-  return surface + opacity.toString(16).padStart(2, '0')
+  return TONES.filter((tone) => used.has(tone))
+    .map((tone) => {
+      const lines = ROLES.filter((role) => role !== 'end').map((role) => `--${role}:${scheme[tone][role]}`)
+      if (tone === 'picture') lines.push(`--veil:${veilOf(scheme.picture)}`)
+      if (scheme[tone].end !== scheme[tone].surface)
+        lines.push(
+          `background:linear-gradient(${site.document.brand.gradient?.angle ?? 90}deg,${scheme[tone].surface},${scheme[tone].end})`,
+        )
+      return `${tone === 'paper' ? ':root,' : ''}.tone-${tone}{${lines.join(';')}}`
+    })
+    .join('\n')
 }
 
 /** Ground rules every site shares: sizes behave, pictures keep their shape, hidden text is for readers only. */
@@ -76,7 +59,10 @@ input,select,textarea{font:inherit;color:var(--text);padding:.6em .75em;min-heig
 /** The CSS of everything that is the template's: ground rules, its type, and the designs in use, each once; in one layer, under the brand's own rules. */
 export function designCss(site: Site): string {
   const template = templateOf(site)
-  const sections = [...allSections(site.document), template.notFound]
-  const designs = new Map(sections.map((s) => [designKey(s.kind, s.design), getDesign(site.pack, s.kind, s.design).css]))
+  const designs = new Map<string, string>()
+  for (const { kind, design } of [...allSections(site.document), template.notFound]) {
+    const found = findDesign(site.pack, kind, design)
+    if (found) designs.set(designKey(kind, design), found.css)
+  }
   return `@layer pack{\n${[BASE_CSS, template.css, ...designs.values()].join('\n')}\n}`
 }

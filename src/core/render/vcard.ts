@@ -1,16 +1,20 @@
-import { toCountryCode, toE164, toHoursRows } from '../site'
-import type { Site } from './site'
+import { factsOf, toCountryCode, toE164, toHoursRows } from '../site'
+import type { Site } from '../fill'
 
 /**
  * The business as a vCard 4.0 (RFC 6350), from the client's own facts only; null while there is no name, which a card must
  * have. Opening hours have no property of their own there, so they stand in the note.
  */
 export function businessCard(site: Site, origin: string): string | null {
-  const { facts } = site.document
+  const facts = factsOf(site.document)
   if (!facts.name) return null
   const phone = facts.phone === undefined ? null : toE164(facts.phone, facts.address?.country ?? null)
   const country = facts.address && (toCountryCode(facts.address.country) ?? facts.address.country)
-  const hours = facts.hours && toHoursRows(facts.hours).map((row) => `${row.days} ${row.times}`).join('\n')
+  const hours =
+    facts.hours &&
+    toHoursRows(facts.hours)
+      .map((row) => `${row.days} ${row.times}`)
+      .join('\n')
   const lines = [
     'BEGIN:VCARD',
     'VERSION:4.0',
@@ -20,14 +24,21 @@ export function businessCard(site: Site, origin: string): string | null {
     phone ? `TEL;VALUE=uri;TYPE="work,voice":tel:${phone}` : null,
     facts.email ? `EMAIL;TYPE=work:${text(facts.email)}` : null,
     // RFC 6350, 6.3.1: post office box; extended; street; locality; region; postal code; country.
-    facts.address ? `ADR;TYPE=work:;;${[facts.address.street, facts.address.locality, '', facts.address.postcode, country ?? ''].map(component).join(';')}` : null,
+    facts.address
+      ? `ADR;TYPE=work:;;${[facts.address.street, facts.address.locality, '', facts.address.postcode, country ?? ''].map(component).join(';')}`
+      : null,
     `URL:${origin}/`,
     facts.keywords?.length ? `CATEGORIES:${facts.keywords.map(text).join(',')}` : null,
     ...(facts.socials ?? []).map((url) => `SOCIALPROFILE;VALUE=uri:${url}`), // RFC 9554, 3.7
     facts.tagline || hours ? `NOTE:${text([facts.tagline, hours].filter(Boolean).join('\n'))}` : null,
     'END:VCARD',
   ]
-  return lines.filter((line) => line !== null).map(fold).join('\r\n') + '\r\n'
+  return (
+    lines
+      .filter((line) => line !== null)
+      .map(fold)
+      .join('\r\n') + '\r\n'
+  )
 }
 
 /** RFC 6350, 4 (TEXT-CHAR): backslash, comma and line break are escaped in text; a semicolon must not be. */

@@ -1,5 +1,6 @@
-/** What a slot takes. */
-export type SlotType = 'text' | 'rich' | 'image' | 'link'
+import { own } from './own'
+import type { SlotType } from './values/slot-value'
+
 export type ListSlots = { readonly list: Readonly<Record<string, SlotType>> }
 export type KindSlots = Readonly<Record<string, SlotType | ListSlots>>
 
@@ -12,11 +13,15 @@ export const KINDS = {
   title: { heading: 'text', lead: 'rich' },
   hero: { heading: 'text', lead: 'rich', picture: 'image', caption: 'text', action: 'link', second: 'link' },
   services: {
-    heading: 'text', intro: 'rich', action: 'link',
+    heading: 'text',
+    intro: 'rich',
+    action: 'link',
     items: { list: { title: 'text', text: 'text', price: 'text', note: 'text' } },
   },
   prices: {
-    heading: 'text', intro: 'rich', note: 'text',
+    heading: 'text',
+    intro: 'rich',
+    note: 'text',
     items: { list: { title: 'text', note: 'text', price: 'text' } },
   },
   story: { heading: 'text', body: 'rich', picture: 'image', caption: 'text', aside: 'text', action: 'link' },
@@ -45,16 +50,13 @@ export function isSectionKind(name: string): name is SectionKind {
   return Object.hasOwn(KINDS, name)
 }
 
-/** The type of the slot at a path (`heading`, `items`, `items/t1/title`), or null where the kind has none. */
-export function findSlotType(kind: SectionKind, path: string): SlotType | 'list' | null {
+/** The type of a kind's slot, or of a slot of its list's entries; `list` for a list itself; null where the kind has none. */
+export function findSlotType(kind: SectionKind, list: string | null, slot: string): SlotType | 'list' | null {
   const slots: KindSlots = KINDS[kind]
-  const [name = '', item, field, ...more] = path.split('/')
-  const slot = Object.hasOwn(slots, name) ? slots[name] : undefined
-  if (!slot || more.length > 0) return null
-  if (item === undefined) return typeof slot === 'string' ? slot : 'list'
-  if (typeof slot === 'string' || !ITEM_ID.test(item) || field === undefined) return null
-  return Object.hasOwn(slot.list, field) ? (slot.list[field] ?? null) : null
+  if (list === null) {
+    const found = own(slots, slot)
+    return found === undefined ? null : typeof found === 'string' ? found : 'list'
+  }
+  const of = own(slots, list)
+  return of === undefined || typeof of === 'string' ? null : (own(of.list, slot) ?? null)
 }
-
-/** A list item's id: `t1`, `t2`… stand for the template's own items; other ids are of items that were added. */
-export const ITEM_ID = /^[A-Za-z0-9_-]{1,32}$/

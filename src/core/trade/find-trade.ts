@@ -26,7 +26,9 @@ export function suggestTrades(typed: string, most = 8): readonly SuggestedTrade[
   if (asked === '') return []
   const found = TRADES.flatMap((trade): SuggestedTrade[] => {
     const names = [trade.name, ...trade.alsoCalled].map((name, i) => ({ via: i === 0 ? null : name, rank: rankOf(name, asked) }))
-    const best = names.filter((n) => n.rank !== null).sort((a, b) => (a.rank ?? 9) - (b.rank ?? 9) || (a.via === null ? -1 : b.via === null ? 1 : 0))[0]
+    const best = names
+      .filter((n) => n.rank !== null)
+      .sort((a, b) => (a.rank ?? 9) - (b.rank ?? 9) || (a.via === null ? -1 : b.via === null ? 1 : 0))[0]
     return best ? [{ trade, via: best.via, rank: best.rank ?? 9 }] : []
   })
   return found.sort((a, b) => a.rank - b.rank || a.trade.name.localeCompare(b.trade.name)).slice(0, most)
@@ -40,6 +42,10 @@ export function findTrade(words: string): Trade | null {
   const named = TRADES.find((t) => names(t).includes(asked))
   if (named) return named
   // “Mobile dog groomer, Bath”: the longest name that stands in the words as whole words.
-  const held = TRADES.flatMap((t) => names(t).filter((n) => ` ${asked.replace(/[^\p{L}\p{N}]+/gu, ' ')} `.includes(` ${n} `)).map((n) => ({ t, n })))
+  const held = TRADES.flatMap((t) =>
+    names(t)
+      .filter((n) => ` ${asked.replace(/[^\p{L}\p{N}]+/gu, ' ')} `.includes(` ${n} `))
+      .map((n) => ({ t, n })),
+  )
   return held.sort((a, b) => b.n.length - a.n.length)[0]?.t ?? null
 }

@@ -1,5 +1,25 @@
-import { getDesign, shownPlaces, type Pack } from '../pack'
-import { confirmedValue, findSlotType, isDraftValue, richFromPlain, type Edit, type EditStep, type LinkTarget, type Section, type SectionKind, type SiteDocument, type SlotValue } from '../site'
+import { findDesign, shownPlaces, type Pack } from '../pack'
+import {
+  allSections,
+  confirmedValue,
+  entriesOf,
+  factsOf,
+  findSlotType,
+  isDraftValue,
+  pageOfSection,
+  pagesOf,
+  refOf,
+  richFromPlain,
+  type Edit,
+  type EditStep,
+  type EntryRef,
+  type LinkTarget,
+  type Section,
+  type SectionId,
+  type SectionKind,
+  type SiteDocument,
+  type SlotValue,
+} from '../site'
 import { findTrade } from './find-trade'
 import { PHRASES, type PhraseBank } from './phrases'
 import type { Trade } from './trade'
@@ -12,15 +32,15 @@ type Words = Readonly<Record<string, string>>
  * where the trade is not known.
  */
 export function firstDraft(pack: Pack, document: SiteDocument): Edit | null {
-  const trade = findTrade(document.facts.trade ?? '')
+  const trade = findTrade(factsOf(document).trade ?? '')
   if (!trade) return null
   const words = wordsOf(document, trade)
-  const sections = [document.header, ...document.pages.flatMap((p) => p.sections), document.footer]
-  const edits = sections.flatMap((section) => draftSection(pack, document, section, trade, words))
+  const edits = allSections(document).flatMap((section) => draftSection(pack, document, section, trade, words))
   return edits.length > 0 ? { type: 'batch', edits } : null
 }
 
-function wordsOf({ facts }: SiteDocument, trade: Trade): Words {
+function wordsOf(document: SiteDocument, trade: Trade): Words {
+  const facts = factsOf(document)
   const special = facts.special?.trim() ?? ''
   return {
     name: facts.name?.trim() ?? '',
@@ -42,16 +62,24 @@ export function fillPhrase(phrase: string, words: Words): string | null {
   return isWhole ? filled : null
 }
 
-const firstWhole = (phrases: readonly string[], words: Words): string | null => phrases.map((p) => fillPhrase(p, words)).find((p) => p !== null) ?? null
-const allWhole = (phrases: readonly string[], words: Words): string => phrases.map((p) => fillPhrase(p, words)).filter((p) => p !== null).join('\n')
+const firstWhole = (phrases: readonly string[], words: Words): string | null =>
+  phrases.map((p) => fillPhrase(p, words)).find((p) => p !== null) ?? null
+const allWhole = (phrases: readonly string[], words: Words): string =>
+  phrases
+    .map((p) => fillPhrase(p, words))
+    .filter((p) => p !== null)
+    .join('\n')
 
 function draftSection(pack: Pack, document: SiteDocument, section: Section, trade: Trade, words: Words): EditStep[] {
-  const pageKey = document.pages.find((p) => p.sections.some((s) => s.id === section.id))?.from?.split('/').at(-1) ?? ''
-  const shown = new Set(shownPlaces(getDesign(pack, section.kind, section.design)).slots.map((s) => s.slot))
+  const design = findDesign(pack, section.kind, section.design)
+  if (!design) return []
+  const pageKey = pageOfSection(document, section.id)?.origin?.page ?? ''
+  const shown = new Set(shownPlaces(design).slots.map((s) => s.slot))
   const { texts, rich = {}, links = {}, items = [] } = draftOf(section.kind, PHRASES[trade.group], trade, words, pageKey)
   const edits: EditStep[] = []
   const set = (slot: string, value: SlotValue): void => {
-    if (section.slots[slot] === undefined && shown.has(slot.split('/')[0] ?? '')) edits.push({ type: 'slot/set', section: section.id, slot, value })
+    if (section.slots[slot] === undefined && shown.has(slot))
+      edits.push({ type: 'slot/set', section: section.id, entry: null, slot, value })
   }
   for (const [slot, text] of Object.entries(texts)) if (text) set(slot, { type: 'text', text, draft: true })
   for (const [slot, text] of Object.entries(rich)) if (text) set(slot, { type: 'rich', rich: richFromPlain(text), draft: true })
@@ -59,22 +87,28 @@ function draftSection(pack: Pack, document: SiteDocument, section: Section, trad
     const target = findTarget(document, to)
     if (target) set(slot, { type: 'link', label, to: target, draft: true })
   }
-  if (items.length > 0 && section.slots.items === undefined && !Object.keys(section.slots).some((s) => s.startsWith('items/'))) {
-    set('items', { type: 'list', order: items.map((_, i) => `t${i + 1}`) })
-    items.forEach((item, i) => {
-      for (const [field, text] of Object.entries(item)) {
-        const path = `items/t${i + 1}/${field}`
-        set(path, findSlotType(section.kind, path) === 'rich' ? { type: 'rich', rich: richFromPlain(text), draft: true } : { type: 'text', text, draft: true })
-      }
-    })
-  }
+  const isUntouched = section.slots.items === undefined && entriesOf(document, section.id).length === 0
+  if (items.length > 0 && isUntouched && shown.has('items')) edits.push(...draftEntries(section, items))
   return edits
+}
+
+function draftEntries(section: Section, items: readonly Readonly<Record<string, string>>[]): EditStep[] {
+  const at = { type: 'slot/set', section: section.id } as const
+  const count: EditStep = { ...at, entry: null, slot: 'items', value: { type: 'list', of: items.length } }
+  const fields = items.flatMap((item, i) =>
+    Object.entries(item).map(([slot, text]): EditStep => {
+      const isRich = findSlotType(section.kind, 'items', slot) === 'rich'
+      const value: SlotValue = isRich ? { type: 'rich', rich: richFromPlain(text), draft: true } : { type: 'text', text, draft: true }
+      return { ...at, entry: { list: 'items', nth: i + 1 }, slot, value }
+    }),
+  )
+  return [count, ...fields]
 }
 
 /** `phone`, or the key of a page that the site has. */
 function findTarget(document: SiteDocument, to: string): LinkTarget | null {
   if (to === 'phone') return { type: 'fact', fact: 'phone' }
-  const page = document.pages.find((p) => p.from?.split('/').at(-1) === to)
+  const page = pagesOf(document).find((p) => p.origin?.page === to)
   return page ? { type: 'page', page: page.id } : null
 }
 
@@ -90,45 +124,113 @@ type Drafted = {
 function draftOf(kind: SectionKind, bank: PhraseBank, trade: Trade, words: Words, pageKey: string): Drafted {
   const reach = ['How to reach us', 'contact'] as const
   switch (kind) {
-    case 'header': return { texts: {}, links: { action: ['Get in touch', 'contact'] } }
-    case 'hero': return { texts: { heading: firstWhole(bank.hero, words) }, rich: { lead: allWhole(bank.lead, words) }, links: { action: ['What we do', 'services'], second: ['Ring us', 'phone'] } }
-    case 'title': return draftTitle(pageKey, bank, words)
-    case 'services': return { texts: { heading: bank.services }, rich: { intro: pageKey === 'services' ? null : (bank.lead.at(-1) ?? null) }, links: { action: ['Ask for a price', 'contact'] }, items: trade.services.map((title, i) => ({ title, text: bank.service[i % bank.service.length] ?? '' })) }
-    case 'prices': return { texts: { heading: 'What it costs' }, rich: { intro: 'Tell us what you have in mind, and you have a price before anything begins.' }, items: trade.services.map((title) => ({ title, price: 'ask' })) }
-    case 'story': return pageKey === 'home' || pageKey === 'about' ? { texts: { heading: bank.story.heading }, rich: { body: allWhole(bank.story.body, words) }, links: { action: pageKey === 'home' ? ['About us', 'about'] : reach } } : { texts: {} }
-    case 'steps': return { texts: { heading: bank.steps.heading }, rich: { intro: 'In this order, every time.' }, items: bank.steps.items.map(([title, text]) => ({ title, text })) }
-    case 'questions': return { texts: { heading: 'Asked often' }, rich: { intro: 'If yours is not here, ask it.' }, items: bank.questions.flatMap(([question, answer]) => {
-      const filled = fillPhrase(answer, words)
-      return filled ? [{ question, answer: filled }] : []
-    }) }
-    case 'action': return { texts: { heading: bank.action[0], text: bank.action[1] }, links: { action: reach } }
-    case 'visit': return { texts: { heading: bank.visit }, rich: { body: fillPhrase('You find us in {town}. Ring if you cannot find the door.', words) } }
-    case 'contact': return { texts: { heading: 'What helps us answer', note: 'We answer in the order in which messages come.' }, rich: { intro: 'Three things are enough to begin with.' }, items: [
-      { title: 'What it is about', text: 'A line or two, and a photograph where it helps.' }, { title: 'When', text: 'The day or the week that would suit you.' }, { title: 'How to reach you', text: 'A number, and when you answer it.' },
-    ] }
-    case 'areas': return words.town ? { texts: { heading: 'Where we work' }, rich: { intro: 'Ask if you are further out.' }, items: [{ name: words.town, text: 'and around' }] } : { texts: { heading: 'Where we work' } }
-    case 'footer': return { texts: { closing: fillPhrase(bank.closing, words), legal: firstWhole(['{name}, {town}', '{name}'], words) } }
-    default: return { texts: {} }
+    case 'header':
+      return { texts: {}, links: { action: ['Get in touch', 'contact'] } }
+    case 'hero':
+      return {
+        texts: { heading: firstWhole(bank.hero, words) },
+        rich: { lead: allWhole(bank.lead, words) },
+        links: { action: ['What we do', 'services'], second: ['Ring us', 'phone'] },
+      }
+    case 'title':
+      return draftTitle(pageKey, bank, words)
+    case 'services':
+      return {
+        texts: { heading: bank.services },
+        rich: { intro: pageKey === 'services' ? null : (bank.lead.at(-1) ?? null) },
+        links: { action: ['Ask for a price', 'contact'] },
+        items: trade.services.map((title, i) => ({ title, text: bank.service[i % bank.service.length] ?? '' })),
+      }
+    case 'prices':
+      return {
+        texts: { heading: 'What it costs' },
+        rich: { intro: 'Tell us what you have in mind, and you have a price before anything begins.' },
+        items: trade.services.map((title) => ({ title, price: 'ask' })),
+      }
+    case 'story':
+      return pageKey === 'home' || pageKey === 'about'
+        ? {
+            texts: { heading: bank.story.heading },
+            rich: { body: allWhole(bank.story.body, words) },
+            links: { action: pageKey === 'home' ? ['About us', 'about'] : reach },
+          }
+        : { texts: {} }
+    case 'steps':
+      return {
+        texts: { heading: bank.steps.heading },
+        rich: { intro: 'In this order, every time.' },
+        items: bank.steps.items.map(([title, text]) => ({ title, text })),
+      }
+    case 'questions':
+      return {
+        texts: { heading: 'Asked often' },
+        rich: { intro: 'If yours is not here, ask it.' },
+        items: bank.questions.flatMap(([question, answer]) => {
+          const filled = fillPhrase(answer, words)
+          return filled ? [{ question, answer: filled }] : []
+        }),
+      }
+    case 'action':
+      return { texts: { heading: bank.action[0], text: bank.action[1] }, links: { action: reach } }
+    case 'visit':
+      return {
+        texts: { heading: bank.visit },
+        rich: { body: fillPhrase('You find us in {town}. Ring if you cannot find the door.', words) },
+      }
+    case 'contact':
+      return {
+        texts: { heading: 'What helps us answer', note: 'We answer in the order in which messages come.' },
+        rich: { intro: 'Three things are enough to begin with.' },
+        items: [
+          { title: 'What it is about', text: 'A line or two, and a photograph where it helps.' },
+          { title: 'When', text: 'The day or the week that would suit you.' },
+          { title: 'How to reach you', text: 'A number, and when you answer it.' },
+        ],
+      }
+    case 'areas':
+      return words.town
+        ? {
+            texts: { heading: 'Where we work' },
+            rich: { intro: 'Ask if you are further out.' },
+            items: [{ name: words.town, text: 'and around' }],
+          }
+        : { texts: { heading: 'Where we work' } }
+    case 'footer':
+      return { texts: { closing: fillPhrase(bank.closing, words), legal: firstWhole(['{name}, {town}', '{name}'], words) } }
+    default:
+      return { texts: {} }
   }
 }
 
 function draftTitle(pageKey: string, bank: PhraseBank, words: Words): Drafted {
   switch (pageKey) {
-    case 'about': return { texts: { heading: fillPhrase('About {name}', words) }, rich: { lead: firstWhole(['{special}', bank.closing], words) } }
-    case 'services': return { texts: { heading: 'What we do' }, rich: { lead: bank.lead.at(-1) ?? null } }
-    case 'prices': return { texts: { heading: 'Prices' }, rich: { lead: 'Ask, and you have a figure before anything begins.' } }
-    case 'contact': return { texts: { heading: bank.contact }, rich: { lead: 'Whichever suits you.' } }
-    case 'areas': return { texts: { heading: 'Where we work' }, rich: { lead: fillPhrase('In and around {town}.', words) } }
+    case 'about':
+      return { texts: { heading: fillPhrase('About {name}', words) }, rich: { lead: firstWhole(['{special}', bank.closing], words) } }
+    case 'services':
+      return { texts: { heading: 'What we do' }, rich: { lead: bank.lead.at(-1) ?? null } }
+    case 'prices':
+      return { texts: { heading: 'Prices' }, rich: { lead: 'Ask, and you have a figure before anything begins.' } }
+    case 'contact':
+      return { texts: { heading: bank.contact }, rich: { lead: 'Whichever suits you.' } }
+    case 'areas':
+      return { texts: { heading: 'Where we work' }, rich: { lead: fillPhrase('In and around {town}.', words) } }
     case 'work':
-    case 'gallery': return { texts: { heading: 'Some of our work' } }
-    default: return { texts: {} }
+    case 'gallery':
+      return { texts: { heading: 'Some of our work' } }
+    default:
+      return { texts: {} }
   }
 }
 
 /** The edit that makes every draft of some sections the client's own words. */
-export function confirmDrafts(sections: readonly Section[]): Edit | null {
-  const edits = sections.flatMap((section) => Object.entries(section.slots).flatMap(([slot, value]): EditStep[] => {
-    return isDraftValue(value) ? [{ type: 'slot/set', section: section.id, slot, value: confirmedValue(value) }] : []
-  }))
+export function confirmDrafts(document: SiteDocument, sections: readonly Section[]): Edit | null {
+  const confirm = (section: SectionId, entry: EntryRef | null, slots: Section['slots']): EditStep[] =>
+    Object.entries(slots)
+      .filter(([, value]) => isDraftValue(value))
+      .map(([slot, value]) => ({ type: 'slot/set', section, entry, slot, value: confirmedValue(value) }))
+  const edits = sections.flatMap(({ id, slots }) => [
+    ...confirm(id, null, slots),
+    ...entriesOf(document, id).flatMap((entry) => confirm(id, refOf(entry), entry.slots)),
+  ])
   return edits.length > 0 ? { type: 'batch', edits } : null
 }

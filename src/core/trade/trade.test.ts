@@ -1,10 +1,25 @@
 import { expect, test } from 'vitest'
 import { testSite } from '../../../tests/pack'
-import { countLeftovers } from '../pack'
-import { allSections, applyEdit, isDraftValue, plainWords, type Edit, type Facts, type SiteDocument } from '../site'
+import { edited, setText } from '../../../tests/site'
 import { confirmDrafts, fillPhrase, findTrade, firstDraft, suggestTrades, TRADE_GROUPS, TRADES } from '.'
+import { countLeftovers } from '../fill'
+import {
+  allSections,
+  applyEdit,
+  entriesOf,
+  findSection,
+  isDraftValue,
+  plainWords,
+  type Edit,
+  type Facts,
+  type SiteDocument,
+  type SlotValue,
+} from '../site'
 
 const site = (facts: Facts): ReturnType<typeof testSite> => testSite(facts)
+/** Every value of a site's sections and their entries. */
+const valuesOf = (document: SiteDocument): SlotValue[] =>
+  allSections(document).flatMap((s) => [s, ...entriesOf(document, s.id)].flatMap((of) => Object.values(of.slots)))
 const apply = (document: SiteDocument, edit: Edit | null): SiteDocument => {
   const applied = edit && applyEdit(document, edit)
   if (!applied?.ok) throw new Error('not applied')
@@ -17,7 +32,10 @@ test('there are at least 150 trades, each with services and something it does, a
   for (const trade of TRADES) {
     expect(trade.services.length, trade.name).toBeGreaterThanOrEqual(3)
     expect(trade.does, trade.name).toMatch(/^[a-z][^.]+$/)
-    expect(trade.alsoCalled.every((w) => w.trim() !== ''), trade.name).toBe(true)
+    expect(
+      trade.alsoCalled.every((w) => w.trim() !== ''),
+      trade.name,
+    ).toBe(true)
   }
   expect(new Set(TRADES.map((t) => t.group))).toEqual(new Set(TRADE_GROUPS))
 })
@@ -51,7 +69,7 @@ test('three answers fill every page with the trade’s words, all of them marked
   const after = countLeftovers(pack, drafted)
   expect(after.drafts).toBeGreaterThan(30)
   expect(after.total).toBeLessThan(before.total)
-  const words = allSections(drafted).flatMap((s) => Object.values(s.slots)).map(plainWords).join(' ')
+  const words = valuesOf(drafted).map(plainWords).join(' ')
   expect(words).toContain('re-cover and re-spring furniture')
   expect(words).toContain('Horsehair, never foam.')
   expect(words).toContain('Window-seat cushions')
@@ -60,19 +78,19 @@ test('three answers fill every page with the trade’s words, all of them marked
 
 test('a draft never goes over what somebody has written', () => {
   const { document, pack } = site({ name: 'C', trade: 'Plumbing' })
-  const written = apply(document, { type: 'slot/set', section: document.pages[0]!.sections[0]!.id, slot: 'heading', value: { type: 'text', text: 'Ours' } })
+  const written = apply(document, setText('home.hero', 'heading', 'Ours'))
   const drafted = apply(written, firstDraft(pack, written))
-  expect(drafted.pages[0]!.sections[0]!.slots.heading).toEqual({ type: 'text', text: 'Ours' })
-  expect(firstDraft(pack, { ...drafted, facts: { trade: 'zeppelin pilot' } })).toBeNull()
+  expect(findSection(drafted, 'home.hero')!.slots.heading).toEqual({ type: 'text', text: 'Ours' })
+  expect(firstDraft(pack, edited(drafted, { type: 'fact/set', fact: 'trade', value: 'zeppelin pilot' }))).toBeNull()
 })
 
 test('confirming makes drafts the client’s words without changing one of them', () => {
   const { document, pack } = site({ name: 'C', trade: 'Plumbing' })
   const drafted = apply(document, firstDraft(pack, document))
-  const confirmed = apply(drafted, confirmDrafts(allSections(drafted)))
+  const confirmed = apply(drafted, confirmDrafts(drafted, allSections(drafted)))
   expect(countLeftovers(pack, confirmed).drafts).toBe(0)
-  const words = (of: SiteDocument): string[] => allSections(of).flatMap((s) => Object.values(s.slots).map(plainWords)).sort()
+  const words = (of: SiteDocument): string[] => valuesOf(of).map(plainWords).sort()
   expect(words(confirmed)).toEqual(words(drafted))
-  expect(allSections(confirmed).flatMap((s) => Object.values(s.slots)).some(isDraftValue)).toBe(false)
-  expect(confirmDrafts(allSections(confirmed))).toBeNull()
+  expect(valuesOf(confirmed).some(isDraftValue)).toBe(false)
+  expect(confirmDrafts(confirmed, allSections(confirmed))).toBeNull()
 })

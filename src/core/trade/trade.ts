@@ -1,5 +1,20 @@
 /** Families of trades: they talk to their customers in much the same way. */
-export const TRADE_GROUPS = ['makers', 'home', 'care', 'beauty', 'pets', 'growers', 'food', 'shops', 'advice', 'events', 'lodging', 'learning', 'leisure', 'motor'] as const
+export const TRADE_GROUPS = [
+  'makers',
+  'home',
+  'care',
+  'beauty',
+  'pets',
+  'growers',
+  'food',
+  'shops',
+  'advice',
+  'events',
+  'lodging',
+  'learning',
+  'leisure',
+  'motor',
+] as const
 export type TradeGroup = (typeof TRADE_GROUPS)[number]
 
 /** A trade as people name it, and the schema.org type that fits a business of that trade. */

@@ -1,7 +1,8 @@
 /** What a CSS length is at one width: custom properties are looked up, `em` is the size of the text around it. Null where it cannot be said. */
 export type LengthScope = { readonly widthPx: number; readonly emPx: number; readonly variables: ReadonlyMap<string, string> }
 
-type Token = { readonly type: 'number'; readonly value: number; readonly unit: string } | { readonly type: 'name' | 'sign'; readonly text: string }
+type Token =
+  { readonly type: 'number'; readonly value: number; readonly unit: string } | { readonly type: 'name' | 'sign'; readonly text: string }
 
 const TOKEN = /\s*(?:(-?\d*\.?\d+)([a-z%]*)|([a-z-]+\(|--[\w-]+)|([-+*/(),]))/gy
 const ROOT = 16
@@ -35,7 +36,10 @@ function readTokens(text: string): Token[] {
 
 class Reader {
   private at = 0
-  constructor(private readonly tokens: readonly Token[], private readonly scope: LengthScope) {}
+  constructor(
+    private readonly tokens: readonly Token[],
+    private readonly scope: LengthScope,
+  ) {}
 
   isDone(): boolean {
     return this.at === this.tokens.length

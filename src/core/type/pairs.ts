@@ -12,7 +12,10 @@ const isBookish = (family: Family): boolean => family.kind === 'serif' || family
  * two, and when their small letters stand equally high. Common practice, no source; heights and widths are the files' own.
  */
 export function pairFamilies(display: Family, families: readonly Family[]): Pair[] {
-  return families.filter((text) => FOR_TEXT.has(text.kind)).map((text) => pairWith(display, text)).sort((a, b) => b.score - a.score || (a.family.name < b.family.name ? -1 : 1))
+  return families
+    .filter((text) => FOR_TEXT.has(text.kind))
+    .map((text) => pairWith(display, text))
+    .sort((a, b) => b.score - a.score || (a.family.name < b.family.name ? -1 : 1))
 }
 
 function pairWith(display: Family, text: Family): Pair {
@@ -37,6 +40,14 @@ function pairWith(display: Family, text: Family): Pair {
 }
 
 function wordFor(family: Family): string {
-  const words: Record<Family['kind'], string> = { serif: 'serifs', slab: 'slab serifs', sans: 'plain letters', condensed: 'narrow letters', mono: 'letters of one width', display: 'letters for show', hand: 'handwriting' }
+  const words: Record<Family['kind'], string> = {
+    serif: 'serifs',
+    slab: 'slab serifs',
+    sans: 'plain letters',
+    condensed: 'narrow letters',
+    mono: 'letters of one width',
+    display: 'letters for show',
+    hand: 'handwriting',
+  }
   return words[family.kind]
 }

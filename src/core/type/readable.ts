@@ -31,7 +31,11 @@ export function missingLetters(texts: Iterable<string>, has: (codePoint: number)
 /** True for a code point that lies in a CSS `unicode-range`. */
 export function isInRange(range: string, codePoint: number): boolean {
   return range.split(',').some((part) => {
-    const [from, to] = part.trim().slice(2).split('-').map((digits) => Number.parseInt(digits, 16))
+    const [from, to] = part
+      .trim()
+      .slice(2)
+      .split('-')
+      .map((digits) => Number.parseInt(digits, 16))
     return from !== undefined && codePoint >= from && codePoint <= (to ?? from)
   })
 }

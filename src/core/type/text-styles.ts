@@ -14,17 +14,34 @@ export type TextStyle = {
 }
 export type TextStyles = Readonly<Record<TextStyleName, TextStyle>>
 /** How a template sets type: its styles, and the two sizes of each step of its scale. */
-export type TemplateType = { readonly styles: TextStyles; readonly steps: Readonly<Record<Step, { readonly phone: number; readonly desktop: number }>> }
+export type TemplateType = {
+  readonly styles: TextStyles
+  readonly steps: Readonly<Record<Step, { readonly phone: number; readonly desktop: number }>>
+}
 
 /** The step of the scale that a style takes its size from. */
-const STEP_OF: Readonly<Record<TextStyleName, Step>> = { h1: 5, h2: 4, h3: 2, h4: 1, h5: 0, h6: -1, body: 0, small: -1, quote: 3, button: 0, menu: 0 }
+const STEP_OF: Readonly<Record<TextStyleName, Step>> = {
+  h1: 5,
+  h2: 4,
+  h3: 2,
+  h4: 1,
+  h5: 0,
+  h6: -1,
+  body: 0,
+  small: -1,
+  quote: 3,
+  button: 0,
+  menu: 0,
+}
 
 /** A site's text styles: the template's, the client's scale in their place where one is set, and on top what was set by hand. */
 export function siteTextStyles(type: TemplateType, brand: Pick<Brand, 'scale' | 'styles'>): TextStyles {
-  return Object.fromEntries(TEXT_STYLES.map((name) => {
-    const own = brand.styles?.[name]
-    return [name, { ...type.styles[name], ...scaledSize(type, brand.scale, name), ...followedSize(name, own), ...own }]
-  })) as TextStyles
+  return Object.fromEntries(
+    TEXT_STYLES.map((name) => {
+      const own = brand.styles?.[name]
+      return [name, { ...type.styles[name], ...scaledSize(type, brand.scale, name), ...followedSize(name, own), ...own }]
+    }),
+  ) as TextStyles
 }
 
 /** While only one of a style's two sizes was set by hand, the other follows it. */
@@ -36,13 +53,19 @@ function followedSize(name: TextStyleName, own: TextStyleChange | undefined): { 
 function scaledSize(type: TemplateType, scale: Brand['scale'], name: TextStyleName): { phone?: number; desktop?: number } {
   if (!scale) return {}
   const step = stepLike(type, name)
-  return { phone: within(stepSize(scale.phone, step), SIZE_LIMITS[name]), desktop: within(stepSize(scale.desktop, step), SIZE_LIMITS[name]) }
+  return {
+    phone: within(stepSize(scale.phone, step), SIZE_LIMITS[name]),
+    desktop: within(stepSize(scale.desktop, step), SIZE_LIMITS[name]),
+  }
 }
 
 /** The step that a style stands on in a template: the one whose sizes it has, or the usual one. */
 function stepLike(type: TemplateType, name: TextStyleName): Step {
   const { phone, desktop } = type.styles[name]
-  return STEPS.find((step) => Math.abs(type.steps[step].phone - phone) < 0.6 && Math.abs(type.steps[step].desktop - desktop) < 0.6) ?? STEP_OF[name]
+  return (
+    STEPS.find((step) => Math.abs(type.steps[step].phone - phone) < 0.6 && Math.abs(type.steps[step].desktop - desktop) < 0.6) ??
+    STEP_OF[name]
+  )
 }
 
 /** What a size set for desktop brings to the phone while nothing was set there: as usual, and never more than on desktop. */

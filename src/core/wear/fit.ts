@@ -1,14 +1,26 @@
-import { findTemplatePage, getTemplate, type Pack, type Template, type TemplatePage, type TemplateSection } from '../pack'
-import { arrangementOf, homePage, type Arrangement, type Page, type PlacedPage, type PlacedSection, type Section, type SectionId, type SiteDocument } from '../site'
+import { getTemplate, type Pack, type Template, type TemplatePage, type TemplateSection } from '../pack'
+import { findTemplatePage } from '../fill'
+import {
+  entriesOf,
+  homePage,
+  pagesOf,
+  sectionsOn,
+  type Page,
+  type Section,
+  type SectionId,
+  type SectionOrigin,
+  type SiteDocument,
+} from '../site'
+import { arrangementOf, toStanding, type ArrangedPage, type Arrangement, type Standing } from './arrangement'
 
 /** True for a section in which the client has something. */
-export function hasContent(section: Section): boolean {
-  return Object.keys(section.slots).length > 0
+export function hasContent(document: SiteDocument, section: Section): boolean {
+  return Object.keys(section.slots).length > 0 || entriesOf(document, section.id).length > 0
 }
 
 /** True for a page that holds anything of the client's: words of its own, or a section with content. */
-export function isPageFilled(page: Page): boolean {
-  return page.name !== undefined || page.title !== undefined || page.description !== undefined || page.sections.some(hasContent)
+export function isPageFilled(document: SiteDocument, page: Page): boolean {
+  return Object.keys(page.texts).length > 0 || sectionsOn(document, page.id).some((s) => hasContent(document, s))
 }
 
 /** Kinds that stand on pages of every sort, and so tell nothing of what a page is about. */
@@ -22,40 +34,44 @@ const COMMON_KINDS = new Set(['title', 'hero', 'action', 'notice', 'story'])
 export function fitTo(pack: Pack, document: SiteDocument, id: string): Arrangement {
   const template = getTemplate(pack, id)
   const fitted = new Map(pairPages(pack, document, template).map(([page, like]) => [page.id, like]))
-  const used = new Set<string>([...document.pages.flatMap((p) => p.sections.map((s) => s.id as string)), 'header', 'footer'])
-  const pages = document.pages.map((page): PlacedPage => {
+  const used = new Set<string>(Object.keys(document.sections))
+  const now = arrangementOf(document)
+  const pages = now.pages.map(({ page }): ArrangedPage => {
     const like = fitted.get(page.id)
-    const fit = { pack, template, was: document.template, page, used }
-    return { ...page, from: like ? like.key : foreignFrom(document.template, page.from, id), sections: like ? fillPage(fit, like) : page.sections.map((s) => redress(fit, s)) }
+    const fit = { document, template, page, sections: sectionsOn(document, page.id), used }
+    if (!like) return { page, sections: fit.sections.map((s) => redress(fit, s)) }
+    return { page: { ...page, origin: { template: id, page: like.key } }, sections: fillPage(fit, like) }
   })
-  const { worn: _, scheme, ...rest } = arrangementOf(document)
+  const { scheme, dark } = document.dress
   return {
-    ...rest,
-    template: id,
-    ...(scheme?.startsWith('general/') ? { scheme } : {}),
-    header: { ...rest.header, ...dress(template.header) },
-    footer: { ...rest.footer, ...dress(template.footer) },
+    dress: { template: id, ...(scheme?.startsWith('general/') ? { scheme } : {}), ...(dark === undefined ? {} : { dark }) },
+    header: dressShared(now.header, template.header, id),
+    footer: dressShared(now.footer, template.footer, id),
     pages,
+    outfits: document.outfits,
   }
 }
 
-type Fit = { readonly pack: Pack; readonly template: Template; readonly was: string; readonly page: Page; readonly used: Set<string> }
-
-function dress({ design, tone, key }: TemplateSection): Pick<PlacedSection, 'design' | 'tone' | 'from'> {
-  return { design, tone, from: key }
+type Fit = {
+  readonly document: SiteDocument
+  readonly template: Template
+  readonly page: Pick<Page, 'id'>
+  readonly sections: readonly Section[]
+  readonly used: Set<string>
 }
 
-/** `key` of one template, as another one's pages name it; without the template's name once it is the site's own again. */
-export function foreignFrom(template: string, from: string | null, site: string): string | null {
-  if (from === null) return null
-  const [origin, key] = from.includes('/') ? from.split('/') : [template, from]
-  return origin === site ? (key ?? null) : `${origin}/${key}`
+function dress(from: TemplateSection, origin: SectionOrigin): Pick<Standing, 'design' | 'tone' | 'origin'> {
+  return { design: from.design, tone: from.tone, origin }
+}
+
+/** What stands on every page takes the template's own dress for it. */
+function dressShared(now: readonly Standing[], from: TemplateSection, template: string): Standing[] {
+  return now.map((s) => (s.kind === from.kind ? { ...s, ...dress(from, { template, page: null, section: from.key }) } : s))
 }
 
 /** Which page of the template each page of the site is most like: by key first, then by the kinds of section they share. */
 export function pairPages(pack: Pack, document: SiteDocument, template: Template): readonly (readonly [Page, TemplatePage])[] {
-  const keyOf = (page: Page): string => findTemplatePage(pack, document.template, page.from)?.page.key ?? page.segment
-  const home = homePage(document)
+  const keyOf = (page: Page): string => findTemplatePage(pack, page.origin)?.page.key ?? page.segment
   const pairs = new Map<Page, TemplatePage>()
   const free = new Set(template.pages)
   const pair = (page: Page, like: TemplatePage | undefined): void => {
@@ -63,50 +79,63 @@ export function pairPages(pack: Pack, document: SiteDocument, template: Template
     pairs.set(page, like)
     free.delete(like)
   }
-  pair(home, template.pages[0])
-  for (const page of document.pages) if (!pairs.has(page)) pair(page, [...free].find((t) => t.key === keyOf(page)))
-  for (const page of document.pages) {
+  pair(homePage(document), template.pages[0])
+  for (const page of pagesOf(document)) {
+    if (!pairs.has(page))
+      pair(
+        page,
+        [...free].find((t) => t.key === keyOf(page)),
+      )
+  }
+  for (const page of pagesOf(document)) {
     if (pairs.has(page)) continue
-    const likes = [...free].map((t) => ({ t, shared: sharedKinds(page, t) })).filter((l) => l.shared > 0)
+    const likes = [...free].map((t) => ({ t, shared: sharedKinds(document, page, t) })).filter((l) => l.shared > 0)
     pair(page, likes.sort((a, b) => b.shared - a.shared)[0]?.t)
   }
   return [...pairs]
 }
 
-function sharedKinds(page: Page, like: TemplatePage): number {
-  const kinds = new Set(page.sections.map((s) => s.kind as string).filter((k) => !COMMON_KINDS.has(k)))
+function sharedKinds(document: SiteDocument, page: Page, like: TemplatePage): number {
+  const kinds = new Set(
+    sectionsOn(document, page.id)
+      .map((s) => s.kind as string)
+      .filter((k) => !COMMON_KINDS.has(k)),
+  )
   return new Set(like.sections.map((s) => s.kind as string).filter((k) => kinds.has(k))).size
 }
 
 /** The sections of a page in the order of the template's page, and what the client has beyond it after what it stood after. */
-function fillPage(fit: Fit, like: TemplatePage): PlacedSection[] {
-  const left = new Set(fit.page.sections)
+function fillPage(fit: Fit, like: TemplatePage): Standing[] {
+  const left = new Set(fit.sections)
+  const isFilled = (s: Section): boolean => hasContent(fit.document, s)
   // A filled section goes before an empty one of its kind.
-  const take = (kind: string): Section | undefined => [...left].find((s) => s.kind === kind && hasContent(s)) ?? [...left].find((s) => s.kind === kind)
-  const placed = like.sections.map((wanted): PlacedSection => {
+  const take = (kind: string): Section | undefined =>
+    [...left].find((s) => s.kind === kind && isFilled(s)) ?? [...left].find((s) => s.kind === kind)
+  const placed = like.sections.map((wanted): Standing => {
     const found = take(wanted.kind)
     if (found) left.delete(found)
-    return { id: found?.id ?? newId(fit, wanted.key), kind: wanted.kind, ...dress(wanted) }
+    const origin = { template: fit.template.id, page: like.key, section: wanted.key }
+    return { id: found?.id ?? newId(fit, wanted.key), kind: wanted.kind, rank: found?.rank ?? null, ...dress(wanted, origin) }
   })
-  for (const section of fit.page.sections) {
-    if (!left.has(section) || !hasContent(section)) continue
-    const before = fit.page.sections.slice(0, fit.page.sections.indexOf(section)).map((s) => s.id)
-    const at = Math.max(-1, ...placed.map((s, i) => (before.includes(s.id) ? i : -1)))
-    // Before everything else there is the page's own heading.
-    placed.splice(Math.max(1, at + 1), 0, redress(fit, section))
-  }
+  for (const section of fit.sections)
+    if (left.has(section) && isFilled(section)) keepAfter(placed, fit.sections, section, redress(fit, section))
   return placed
 }
 
+/** Puts a section that has no place of its own after what it stood after; before everything else there is the page's own heading. */
+export function keepAfter(placed: Standing[], was: readonly Section[], section: Section, standing: Standing): void {
+  const before = new Set(was.slice(0, was.indexOf(section)).map((s) => s.id))
+  const at = placed.findLastIndex((s) => before.has(s.id))
+  placed.splice(Math.max(1, at + 1), 0, standing)
+}
+
 /** A section kept as it is, in a design that the new template has for its kind on some page, or else in its own. */
-function redress({ template, was, page }: Fit, section: Section): PlacedSection {
-  const { slots: _, ...place } = section
+function redress({ template }: Fit, section: Section): Standing {
   for (const other of template.pages) {
     const same = other.sections.find((s) => s.kind === section.kind)
-    if (same) return { ...place, design: same.design, tone: same.tone, from: `${template.id}/${other.key}/${same.key}` }
+    if (same) return { ...toStanding(section), ...dress(same, { template: template.id, page: other.key, section: same.key }) }
   }
-  const origin = section.from === null || section.from.includes('/') || page.from === null ? section.from : `${page.from.includes('/') ? page.from : `${was}/${page.from}`}/${section.from}`
-  return { ...place, from: origin }
+  return toStanding(section)
 }
 
 /** An id that no section of the site has, made from the page and the template's key: the same each time it is asked for. */

@@ -1,3 +1,4 @@
+export * from './arrangement'
 export * from './fit'
 export * from './wear'
 export * from './start'

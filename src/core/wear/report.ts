@@ -1,5 +1,19 @@
-import { findTemplateSection, getDesign, pageTexts, sectionRows, shownPlaces, type Pack } from '../pack'
-import { isEmptyValue, plainWords, type Page, type Section, type SiteDocument } from '../site'
+import { findTemplateSection, pageTexts, sectionRows } from '../fill'
+import { findDesign, shownPlaces, type Pack } from '../pack'
+import {
+  entriesOf,
+  isEmptyValue,
+  pagesOf,
+  plainWords,
+  refOf,
+  sectionsIn,
+  sectionsOn,
+  type Page,
+  type Section,
+  type SiteDocument,
+  type SlotPlace,
+  type SlotValue,
+} from '../site'
 import { hasContent } from './fit'
 
 /** What happens to one section when a template is put on: stays where it is, moves, is new, or leaves (it was empty). */
@@ -19,22 +33,34 @@ export type PageChange = { readonly page: Page; readonly name: string; readonly 
 export type ChangeReport = {
   readonly pages: readonly PageChange[]
   readonly shared: readonly SectionChange[]
-  readonly totals: { readonly kept: number; readonly moved: number; readonly notShown: number; readonly added: number; readonly gone: number; readonly addedLeftovers: number }
+  readonly totals: {
+    readonly kept: number
+    readonly moved: number
+    readonly notShown: number
+    readonly added: number
+    readonly gone: number
+    readonly addedLeftovers: number
+  }
 }
 
 /** What putting on a template would do to each page of the site, said before it is done. */
 export function reportChange(pack: Pack, before: SiteDocument, after: SiteDocument): ChangeReport {
-  const pages = after.pages.map((page): PageChange => {
-    const old = before.pages.find((p) => p.id === page.id)?.sections ?? []
-    return { page, name: pageTexts(pack, after, page).name, sections: changesOf(pack, after, old, page.sections) }
+  const pages = pagesOf(after).map((page): PageChange => {
+    const sections = changesOf(pack, after, sectionsOn(before, page.id), sectionsOn(after, page.id))
+    return { page, name: pageTexts(pack, after, page).name, sections }
   })
-  const shared = changesOf(pack, after, [before.header, before.footer], [after.header, after.footer])
+  const onAll = (document: SiteDocument): Section[] => [
+    ...sectionsIn(document, { type: 'header' }),
+    ...sectionsIn(document, { type: 'footer' }),
+  ]
+  const shared = changesOf(pack, after, onAll(before), onAll(after))
   const all = [...shared, ...pages.flatMap((p) => p.sections)]
   const count = (type: SectionChange['type']): number => all.filter((c) => c.type === type).length
   return {
-    pages, shared,
+    pages,
+    shared,
     totals: {
-      kept: all.filter((c) => c.becomes !== null && hasContent(c.section)).length,
+      kept: all.filter((c) => c.becomes !== null && hasContent(after, c.section)).length,
       moved: count('moves'),
       notShown: all.reduce((sum, c) => sum + c.notShown.length, 0),
       added: count('new'),
@@ -54,25 +80,49 @@ function changesOf(pack: Pack, after: SiteDocument, old: readonly Section[], now
       type: was < 0 ? 'new' : order.indexOf(section.id) === stayed.indexOf(section.id) ? 'stays' : 'moves',
       was: was < 0 ? null : was + 1,
       becomes: i + 1,
-      redressed: findTemplateSection(pack, after, section)?.design === section.design,
-      notShown: notShownIn(pack, section),
+      redressed: findTemplateSection(pack, section.origin, section.kind)?.design === section.design,
+      notShown: notShownIn(pack, after, section),
       leftovers: sectionRows(pack, after, section).filter((r) => r.leftover).length,
     }
   })
-  const gone = old.filter((o) => !now.some((s) => s.id === o.id)).map((section): SectionChange =>
-    ({ section, type: 'leaves', was: old.indexOf(section) + 1, becomes: null, redressed: false, notShown: [], leftovers: 0 }))
+  const gone = old
+    .filter((o) => !now.some((s) => s.id === o.id))
+    .map((section): SectionChange => ({
+      section,
+      type: 'leaves',
+      was: old.indexOf(section) + 1,
+      becomes: null,
+      redressed: false,
+      notShown: [],
+      leftovers: 0,
+    }))
   return [...changes, ...gone]
 }
 
+export type NotShown = { readonly place: SlotPlace; readonly slot: string; readonly words: string }
+
 /** The client's values that a section's design has no place for: kept, and shown again by the next design that has one. */
-export function notShownIn(pack: Pack, section: Section): readonly { readonly slot: string; readonly words: string }[] {
-  const { slots } = shownPlaces(getDesign(pack, section.kind, section.design))
-  const isShown = (path: string): boolean => {
-    const [name, , field] = path.split('/')
-    const slot = slots.find((s) => s.slot === name)
-    return slot !== undefined && (field === undefined || slot.fields.some((f) => f.slot === field))
-  }
-  return Object.entries(section.slots)
-    .filter(([path, value]) => value.type !== 'list' && !isEmptyValue(value) && !isShown(path))
-    .map(([slot, value]) => ({ slot, words: plainWords(value) }))
+export function notShownIn(pack: Pack, document: SiteDocument, section: Section): readonly NotShown[] {
+  const design = findDesign(pack, section.kind, section.design)
+  const { slots } = design ? shownPlaces(design) : { slots: [] }
+  const fieldsOf = (list: string): readonly string[] => slots.find((s) => s.slot === list)?.fields.map((f) => f.slot) ?? []
+  const hidden = (place: SlotPlace, value: SlotValue, isShown: boolean): NotShown[] =>
+    value.type === 'list' || isEmptyValue(value) || isShown ? [] : [{ place, slot: placeName(place), words: plainWords(value) }]
+  const own = Object.entries(section.slots).flatMap(([slot, value]) =>
+    hidden(
+      { type: 'slot', section: section.id, entry: null, slot },
+      value,
+      slots.some((s) => s.slot === slot),
+    ),
+  )
+  const inEntries = entriesOf(document, section.id).flatMap((entry) =>
+    Object.entries(entry.slots).flatMap(([slot, value]) =>
+      hidden({ type: 'slot', section: section.id, entry: refOf(entry), slot }, value, fieldsOf(entry.in.list).includes(slot)),
+    ),
+  )
+  return [...own, ...inEntries]
+}
+
+function placeName({ entry, slot }: SlotPlace): string {
+  return entry ? `${entry.list} ${slot}` : slot
 }

@@ -1,44 +1,73 @@
-import { getTemplate, makeDocument, type Pack, type TemplatePage } from '../pack'
-import { allSections, arrangementOf, type Arrangement, type Dark, type EditStep, type PageId, type PlacedPage, type SectionId, type SiteDocument } from '../site'
+import { makeDocument } from '../fill'
+import { getTemplate, type Pack, type TemplatePage } from '../pack'
+import {
+  allSections,
+  findPage,
+  firstFree,
+  homePage,
+  pagesOf,
+  type Dress,
+  type Edit,
+  type Page,
+  type PageId,
+  type PageOrigin,
+  type SectionId,
+  type SiteDocument,
+} from '../site'
+import { arrangementOf, rearrange, sameArrangement, type ArrangedPage, type Arrangement, type StandingPage } from './arrangement'
 import { hasContent, isPageFilled } from './fit'
-import { sameArrangement, wear } from './wear'
+import { arrangementOn, editTo } from './wear'
 
 export type StartChoice = {
   readonly template: string
   /** Keys of the template's pages to take; home is always taken. */
   readonly pages: readonly string[]
   readonly scheme: string | null
-  readonly dark: Dark
+  readonly dark: NonNullable<Dress['dark']> | false
 }
-type Arrange = Extract<EditStep, { type: 'arrange' }>
 
 /** True while nothing of the client's is on any page. */
 export function isUnfilled(document: SiteDocument): boolean {
-  return !allSections(document).some(hasContent) && !document.pages.some(isPageFilled)
+  return !allSections(document).some((s) => hasContent(document, s)) && !pagesOf(document).some((p) => isPageFilled(document, p))
 }
 
 /** True for a site on which nobody has done anything yet: nothing filled, nothing chosen, nothing moved. */
 export function isAsItCame(pack: Pack, document: SiteDocument): boolean {
-  return isUnfilled(document) && sameArrangement(arrangementOf(document), arrangementOf(makeDocument(getTemplate(pack, document.template), {}, {})))
+  const fresh = makeDocument(getTemplate(pack, document.dress.template), {}, {})
+  return (
+    isUnfilled(document) && Object.keys(document.outfits).length === 0 && sameArrangement(arrangementOf(document), arrangementOf(fresh))
+  )
 }
 
-/** The edit that starts a site on a template with the chosen pages and scheme. Pages that hold anything of the client's stay. */
-export function startOn(pack: Pack, document: SiteDocument, choice: StartChoice): Arrange {
+/** The site started on a template with the chosen pages and scheme. Pages that hold anything of the client's stay. */
+export function startOn(pack: Pack, document: SiteDocument, choice: StartChoice): SiteDocument {
   const template = getTemplate(pack, choice.template)
   const isTaken = (page: TemplatePage): boolean => page === template.pages[0] || choice.pages.includes(page.key)
-  const look = { ...(choice.scheme === null ? {} : { scheme: choice.scheme }), ...(choice.dark ? { dark: choice.dark } : {}) }
+  const dress: Dress = {
+    template: template.id,
+    ...(choice.scheme === null ? {} : { scheme: choice.scheme }),
+    ...(choice.dark ? { dark: choice.dark } : {}),
+  }
+  const fromTemplate = ({ origin }: StandingPage): TemplatePage | undefined =>
+    origin?.template === template.id ? template.pages.find((t) => t.key === origin.page) : undefined
   if (isAsItCame(pack, document)) {
     const fresh = arrangementOf(makeDocument(template, {}, {}))
-    const pages = fresh.pages.filter((page) => template.pages.some((t) => t.key === page.from && isTaken(t)))
-    return { type: 'arrange', to: { ...fresh, ...look, pages } }
+    const pages = fresh.pages.filter(({ page }) => [fromTemplate(page)].some((t) => t && isTaken(t)))
+    return rearrange(document, { ...fresh, dress, pages })
   }
-  const { scheme: _s, dark: _d, ...worn } = wear(pack, document, choice.template).to
-  const filled = new Set(document.pages.filter(isPageFilled).map((p) => p.id))
+  const worn = arrangementOn(pack, document, template.id)
   // A page that is not one of the template's is the client's own choice, and stays.
-  const isForeign = (page: PlacedPage): boolean => !template.pages.some((t) => t.key === page.from)
-  const kept = worn.pages.filter((page, i) => i === 0 || filled.has(page.id) || isForeign(page) || template.pages.some((t) => t.key === page.from && isTaken(t)))
-  const missing = template.pages.filter((t) => isTaken(t) && !kept.some((page) => page.from === t.key))
-  return { type: 'arrange', to: missing.reduce((to, page) => withPage(pack, to, choice.template, page.key), { ...worn, ...look, pages: kept } as Arrangement) }
+  const kept = worn.pages.filter(({ page }, i) => {
+    const like = fromTemplate(page)
+    const now = findPage(document, page.id)
+    return i === 0 || !like || isTaken(like) || (now !== null && isPageFilled(document, now))
+  })
+  const missing = template.pages.filter((t) => isTaken(t) && !kept.some(({ page }) => fromTemplate(page) === t))
+  const start: Arrangement = { ...worn, dress, pages: kept }
+  return rearrange(
+    document,
+    missing.reduce((to, page) => withPage(to, template.id, page, nextId), start),
+  )
 }
 
 /**
@@ -47,65 +76,89 @@ export function startOn(pack: Pack, document: SiteDocument, choice: StartChoice)
  */
 export function usualChoice(pack: Pack, document: SiteDocument, template: string): StartChoice {
   const { pages } = getTemplate(pack, template)
-  const { to } = wear(pack, document, template)
-  const own = isAsItCame(pack, document) && template !== document.template ? pages.map((p) => p.key) : to.pages.map((p) => p.from).filter((from) => from !== null && pages.some((p) => p.key === from))
-  return { template, pages: own.filter((key) => key !== null), scheme: to.scheme ?? null, dark: to.dark ?? false }
-}
-
-/** The edit that adds a page design of any template to a site; it wears the site's own style. */
-export function addPage(pack: Pack, document: SiteDocument, template: string, key: string): { readonly edit: Arrange; readonly page: PageId } {
-  const now = arrangementOf(document)
-  const to = withPage(pack, now, template, key)
-  const added = to.pages.find((p) => !now.pages.some((q) => q.id === p.id))
-  if (!added) throw new Error(`The template ${template} has no page ${key}`)
-  return { edit: { type: 'arrange', to }, page: added.id }
-}
-
-function withPage(pack: Pack, to: Arrangement, template: string, key: string): Arrangement {
-  const like = getTemplate(pack, template).pages.find((p) => p.key === key)
-  if (!like) return to
-  const ids = new Set(to.pages.map((p) => p.id as string))
-  const segments = new Set(to.pages.map((p) => p.segment))
-  const id = firstFree(like.key, (name) => ids.has(name))
-  const page: PlacedPage = {
-    id: id as PageId,
-    from: template === to.template ? like.key : `${template}/${like.key}`,
-    segment: firstFree(like.segment || like.key, (name) => segments.has(name)),
-    ...(like.menu ? { menu: like.menu } : {}),
-    sections: like.sections.map((s) => ({ id: `${id}.${s.key}` as SectionId, kind: s.kind, design: s.design, tone: s.tone, from: s.key })),
-  }
-  // A page for the menu goes after the menu's last; those of the foot stay last.
-  const at = like.menu ? to.pages.length : to.pages.findLastIndex((p) => p.menu === undefined) + 1
-  return { ...to, pages: [...to.pages.slice(0, at), page, ...to.pages.slice(at)] }
-}
-
-function firstFree(name: string, isTaken: (name: string) => boolean): string {
-  for (let n = 1; ; n++) {
-    const tried = n === 1 ? name : `${name}-${n}`
-    if (!isTaken(tried)) return tried
-  }
+  const { dress, pages: arranged } = arrangementOn(pack, document, template)
+  const keys = arranged.flatMap(({ page: { origin } }) => (origin?.template === template ? [origin.page] : []))
+  const own = isAsItCame(pack, document) && template !== document.dress.template ? pages.map((p) => p.key) : keys
+  return { template, pages: own.filter((key) => pages.some((p) => p.key === key)), scheme: dress.scheme ?? null, dark: dress.dark ?? false }
 }
 
 /**
- * The edit that starts a site over on the template it wears: facts and brand stay, everything on its pages goes, and
- * undo brings it back. Sections get new names, so that nothing of the old content is found under them.
+ * The edit that adds a page design of any template to a site; it wears the site's own style. `unique` makes its id one
+ * that no other hand can have chosen at the same time.
  */
-export function startOver(pack: Pack, document: SiteDocument): Arrange {
-  const { scheme, dark } = document
-  const fresh = arrangementOf(makeDocument(getTemplate(pack, document.template), {}, {}))
-  const ids = new Set([...document.pages.map((p) => p.id as string), ...allSections(document).map((s) => s.id as string)])
-  let run = 2
-  while ([...ids].some((id) => id.startsWith(`r${run}.`))) run++
-  const renamed = <T extends string>(id: T): T => `r${run}.${id}` as T
-  return {
-    type: 'arrange',
-    to: {
-      ...fresh,
-      ...(scheme === undefined ? {} : { scheme }),
-      ...(dark ? { dark } : {}),
-      header: { ...fresh.header, id: renamed(fresh.header.id) },
-      footer: { ...fresh.footer, id: renamed(fresh.footer.id) },
-      pages: fresh.pages.map((page) => ({ ...page, id: renamed(page.id), sections: page.sections.map((s) => ({ ...s, id: renamed(s.id) })) })),
-    },
+export function addPage(
+  pack: Pack,
+  document: SiteDocument,
+  origin: PageOrigin,
+  unique: () => string,
+): { readonly edit: Edit; readonly page: PageId; readonly document: SiteDocument } {
+  const like = getTemplate(pack, origin.template).pages.find((p) => p.key === origin.page)
+  if (!like) throw new Error(`The template ${origin.template} has no page ${origin.page}`)
+  const id = `${like.key}-${unique()}` as PageId
+  const after = rearrange(
+    document,
+    withPage(arrangementOf(document), origin.template, like, () => id),
+  )
+  return { edit: editTo(document, after), page: id, document: after }
+}
+
+/** The first of `about`, `about-2`… that no page is called. */
+function nextId(key: string, taken: ReadonlySet<string>): PageId {
+  return firstFree(key, (name) => taken.has(name)) as PageId
+}
+
+function withPage(
+  to: Arrangement,
+  template: string,
+  like: TemplatePage,
+  idOf: (key: string, taken: ReadonlySet<string>) => PageId,
+): Arrangement {
+  const id = idOf(like.key, new Set(to.pages.map(({ page }) => page.id)))
+  const segments = new Set(to.pages.map(({ page }) => page.segment))
+  const page: StandingPage = {
+    id,
+    in: { type: 'site' },
+    rank: null,
+    origin: { template, page: like.key },
+    segment: firstFree(like.segment || like.key, (name) => segments.has(name)),
+    listed: like.menu === undefined ? 'menu' : like.menu === 'none' ? 'nowhere' : 'foot',
+    texts: {},
   }
+  const sections = like.sections.map((s) => ({
+    id: `${id}.${s.key}`.slice(-64).replace(/^[^A-Za-z0-9]+/, '') as SectionId,
+    kind: s.kind,
+    design: s.design,
+    tone: s.tone,
+    origin: { template, page: like.key, section: s.key },
+    rank: null,
+  }))
+  // A page for the menu goes after the menu's last; those of the foot stay last.
+  const at = like.menu ? to.pages.length : to.pages.findLastIndex((p) => p.page.listed === 'menu') + 1
+  const added: ArrangedPage = { page, sections }
+  return { ...to, pages: [...to.pages.slice(0, at), added, ...to.pages.slice(at)] }
+}
+
+/**
+ * The site started over on the template it wears: facts and brand stay, everything on its pages goes, and undo brings it
+ * back. Pages and sections get new names, so that nothing of the old content is found under them.
+ */
+export function startOver(pack: Pack, document: SiteDocument): SiteDocument {
+  const fresh = arrangementOf(makeDocument(getTemplate(pack, document.dress.template), {}, {}))
+  const ids = [...Object.keys(document.pages), ...Object.keys(document.sections)]
+  let run = 2
+  while (ids.some((id) => id.startsWith(`r${run}.`))) run++
+  const renamed = <T extends string>(id: T): T => `r${run}.${id}` as T
+  const rename = <T extends { readonly id: SectionId }>(sections: readonly T[]): T[] => sections.map((s) => ({ ...s, id: renamed(s.id) }))
+  return rearrange(document, {
+    ...fresh,
+    dress: document.dress,
+    header: rename(fresh.header),
+    footer: rename(fresh.footer),
+    pages: fresh.pages.map(({ page, sections }) => ({ page: { ...page, id: renamed(page.id) }, sections: rename(sections) })),
+  })
+}
+
+/** The page that a site's own page is tried on by: its home page where it has none of that name. */
+export function pageNamed(document: SiteDocument, id: string): Page {
+  return findPage(document, id) ?? homePage(document)
 }

@@ -1,80 +1,93 @@
 import type { Pack } from '../pack'
-import { arrange, arrangementOf, toPlaced, type Arrangement, type EditStep, type PlacedPage, type PlacedSection, type SiteDocument, type Worn } from '../site'
-import { fitTo, foreignFrom, hasContent } from './fit'
+import {
+  byRank,
+  differences,
+  own,
+  sectionPlace,
+  sectionsOn,
+  toEdit,
+  type Edit,
+  type Outfit,
+  type SectionIn,
+  type SiteDocument,
+} from '../site'
+import {
+  arrangementOf,
+  rearrange,
+  sameArrangement,
+  toOutfit,
+  toStanding,
+  type ArrangedPage,
+  type Arrangement,
+  type Standing,
+} from './arrangement'
+import { fitTo, hasContent, keepAfter } from './fit'
 
 /**
- * The edit that puts a template on a site. Content stays; how the site was arranged by hand is remembered under the
- * template it was arranged on, and found again when that template is put back on. Trying several templates one after
- * another is always reckoned from the last arrangement made by hand, so what one of them has no place for is not lost
- * to the next.
+ * The site on another template. Content stays; how the site was arranged by hand is remembered under the template it was
+ * arranged on, and found again when that template is put back on. Trying several templates one after another is always
+ * reckoned from the last arrangement made by hand, so what one of them has no place for is not lost to the next.
  */
-export function wear(pack: Pack, document: SiteDocument, template: string): Extract<EditStep, { type: 'arrange' }> {
-  if (template === document.template) return { type: 'arrange', to: arrangementOf(document) }
-  const { worn, base } = remember(pack, document)
-  const recorded = worn[template]
-  if (recorded) {
-    const { [template]: _, ...others } = worn
-    return { type: 'arrange', to: withWorn(restore(document, recorded), others) }
-  }
-  return { type: 'arrange', to: withWorn(fitTo(pack, base, template), worn) }
+export function wear(pack: Pack, document: SiteDocument, template: string): SiteDocument {
+  return template === document.dress.template ? document : rearrange(document, arrangementOn(pack, document, template))
 }
 
-type WornTable = Readonly<Record<string, Worn>>
+/** The edit that leads from one state of a site to another: the differences, and nothing that stayed. */
+export function editTo(document: SiteDocument, to: SiteDocument): Edit {
+  return toEdit(differences(document, to))
+}
+
+/** How the site would be arranged on a template. */
+export function arrangementOn(pack: Pack, document: SiteDocument, template: string): Arrangement {
+  if (template === document.dress.template) return arrangementOf(document)
+  const { outfits, base } = remember(pack, document)
+  const recorded = own(outfits, template)
+  if (!recorded) return { ...fitTo(pack, base, template), outfits }
+  const { [template]: _, ...others } = outfits
+  return { ...restore(document, template, recorded), outfits: others }
+}
 
 /** What is remembered once the site leaves its template, and the arrangement made by hand that the next is reckoned from. */
-function remember(pack: Pack, document: SiteDocument): { readonly worn: WornTable; readonly base: SiteDocument } {
-  const worn = document.worn ?? {}
-  const now = bare(arrangementOf(document))
-  for (const [id, recorded] of Object.entries(worn)) {
-    const { worn: _, ...undressed } = document
-    const base = arranged(undressed, restore(document, recorded))
-    if (id === base.template && sameArrangement(bare(fitTo(pack, base, document.template)), now)) return { worn, base }
+function remember(pack: Pack, document: SiteDocument): { readonly outfits: SiteDocument['outfits']; readonly base: SiteDocument } {
+  const { outfits } = document
+  const now = arrangementOf(document)
+  for (const [template, recorded] of Object.entries(outfits)) {
+    if (!own(pack.templates, template)) continue
+    const base = rearrange(document, { ...restore(document, template, recorded), outfits })
+    if (sameArrangement(fitTo(pack, base, document.dress.template), now)) return { outfits, base }
   }
-  return { worn: { ...worn, [document.template]: now }, base: document }
-}
-
-function bare(arrangement: Arrangement): Worn {
-  const { worn: _, ...rest } = arrangement
-  return rest
-}
-
-function withWorn(to: Worn | Arrangement, worn: WornTable): Arrangement {
-  const { worn: _, ...rest } = to as Arrangement
-  return Object.keys(worn).length > 0 ? { ...rest, worn } : rest
-}
-
-function arranged(document: SiteDocument, to: Arrangement | Worn): SiteDocument {
-  const applied = arrange(document, to)
-  if (!applied.ok) throw new Error(`A remembered arrangement does not fit: ${applied.problem.code}`)
-  return applied.document
-}
-
-/** Order of keys does not matter, order of pages and sections does. */
-export function sameArrangement(a: Worn, b: Worn): boolean {
-  const canonical = (of: unknown): string => JSON.stringify(of, (_, value: unknown) =>
-    value !== null && typeof value === 'object' && !Array.isArray(value) ? Object.fromEntries(Object.entries(value).sort(([x], [y]) => (x < y ? -1 : 1))) : value)
-  return canonical(a) === canonical(b)
+  return { outfits: { ...outfits, [document.dress.template]: toOutfit(now) }, base: document }
 }
 
 /**
  * A remembered arrangement for the site as it is now: pages are those of today, in today's order; each finds its
  * sections as they stood, and whatever the client has put into sections that came later stays after what it stood after.
  */
-function restore(document: SiteDocument, recorded: Worn): Worn {
-  const then = new Map(recorded.pages.map((p) => [p.id, p]))
-  const pages = document.pages.map((page): PlacedPage => {
-    const was = then.get(page.id)
-    const { sections: now, ...texts } = page
-    if (!was) return { ...texts, from: foreignFrom(document.template, page.from, recorded.template), sections: now.map(toPlaced) }
-    const sections: PlacedSection[] = [...was.sections]
+function restore(document: SiteDocument, template: string, outfit: Outfit): Omit<Arrangement, 'outfits'> {
+  const now = arrangementOf(document)
+  const stood = (where: SectionIn): Standing[] =>
+    outfit.sections
+      .filter((s) => sectionPlace(s.in) === sectionPlace(where))
+      .toSorted(byRank)
+      .map(toStanding)
+  const shared = (type: 'header' | 'footer', today: readonly Standing[]): readonly Standing[] => {
+    const then = stood({ type })
+    return then.length > 0 ? then : today
+  }
+  const pages = now.pages.map(({ page, sections: today }): ArrangedPage => {
+    const origin = own(outfit.pages, page.id)
+    if (origin === undefined) return { page, sections: today }
+    const sections = stood({ type: 'page', page: page.id })
     const known = new Set(sections.map((s) => s.id))
-    now.forEach((section, i) => {
-      if (known.has(section.id) || !hasContent(section)) return
-      const before = now.slice(0, i).map((s) => s.id)
-      const at = Math.max(-1, ...sections.map((s, j) => (before.includes(s.id) ? j : -1)))
-      sections.splice(Math.max(1, at + 1), 0, toPlaced(section))
-    })
-    return { ...texts, from: was.from, sections }
+    const there = sectionsOn(document, page.id)
+    for (const s of there) if (!known.has(s.id) && hasContent(document, s)) keepAfter(sections, there, s, toStanding(s))
+    return { page: { ...page, origin }, sections }
   })
-  return { ...recorded, pages }
+  const { scheme, dark } = outfit
+  return {
+    dress: { template, ...(scheme === undefined ? {} : { scheme }), ...(dark === undefined ? {} : { dark }) },
+    header: shared('header', now.header),
+    footer: shared('footer', now.footer),
+    pages,
+  }
 }

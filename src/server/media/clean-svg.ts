@@ -1,7 +1,9 @@
 import { createRequire } from 'node:module'
 import { optimize } from 'svgo'
 
-export type CleanSvg = { readonly ok: true; readonly svg: string; readonly width: number; readonly height: number } | { readonly ok: false; readonly fault: string }
+export type CleanSvg =
+  | { readonly ok: true; readonly svg: string; readonly width: number; readonly height: number }
+  | { readonly ok: false; readonly fault: string }
 
 /**
  * An SVG with nothing in it that runs or fetches, made small. A drawing that held a script, a handler or an outside
@@ -12,11 +14,16 @@ export function cleanSvg(source: string): CleanSvg {
   if (/<!ENTITY/i.test(source)) return { ok: false, fault: 'it declares entities' }
   const pure = DOMPurify.sanitize(source, { USE_PROFILES: { svg: true, svgFilters: true } })
   if (DOMPurify.removed.some(isActive) || /<script|\son\w+\s*=|javascript:/i.test(source)) return { ok: false, fault: 'it holds a script' }
-  if (/(?:href|src)\s*=\s*["']\s*(?:https?:)?\/\//i.test(pure) || /url\(\s*["']?\s*(?:https?:)?\/\//i.test(pure)) return { ok: false, fault: 'it draws on a file from another place' }
-  if (!/^\s*<svg[\s>]/.test(pure) || !/<(?:path|rect|circle|ellipse|line|polyline|polygon|text|image|use)[\s>/]/.test(pure)) return { ok: false, fault: 'there is no drawing in it' }
+  if (/(?:href|src)\s*=\s*["']\s*(?:https?:)?\/\//i.test(pure) || /url\(\s*["']?\s*(?:https?:)?\/\//i.test(pure))
+    return { ok: false, fault: 'it draws on a file from another place' }
+  if (!/^\s*<svg[\s>]/.test(pure) || !/<(?:path|rect|circle|ellipse|line|polyline|polygon|text|image|use)[\s>/]/.test(pure))
+    return { ok: false, fault: 'there is no drawing in it' }
   let svg: string
   try {
-    svg = optimize(/^\s*<svg[^>]*\sxmlns=/.test(pure) ? pure : pure.replace('<svg', '<svg xmlns="http://www.w3.org/2000/svg"'), { multipass: true, plugins: ['preset-default', 'removeDimensions'] as never }).data
+    svg = optimize(/^\s*<svg[^>]*\sxmlns=/.test(pure) ? pure : pure.replace('<svg', '<svg xmlns="http://www.w3.org/2000/svg"'), {
+      multipass: true,
+      plugins: ['preset-default', 'removeDimensions'] as never,
+    }).data
   } catch {
     return { ok: false, fault: 'it is not well-formed XML' }
   }

@@ -1,6 +1,6 @@
 import type { PictureFormat, PictureVariant } from '../../core/image'
 import { cropToFocus, parseRatio } from '../../core/image'
-import { findAssetFile } from './assets'
+import { findAssetFile } from '../store/assets'
 import { makeVariant } from './variants'
 
 const TYPES: Record<PictureFormat, string> = { webp: 'image/webp', jpg: 'image/jpeg', png: 'image/png', svg: 'image/svg+xml' }
@@ -16,7 +16,11 @@ export async function readDraftPicture(parts: readonly string[]): Promise<{ read
   const at = { x: Math.min(1, Number(x) / 100), y: Math.min(1, Number(y) / 100) }
   const crop = cropToFocus(found.asset, parseRatio(ratio), at)
   const variant: PictureVariant = {
-    asset, ratio, focus: at, width: Math.min(Number(width), crop.width), format: format as PictureFormat,
+    asset,
+    ratio,
+    focus: at,
+    width: Math.min(Number(width), crop.width),
+    format: format as PictureFormat,
     height: Math.max(1, Math.round((Math.min(Number(width), crop.width) * crop.height) / crop.width)),
   }
   const bytes = await makeVariant(variant)

@@ -1,17 +1,20 @@
-import { createHash } from 'node:crypto'
-import { existsSync, writeFileSync } from 'node:fs'
 import type { AssetInfo } from '../../core/image'
-import { madeFolder } from '../data-folder'
-import { insertAsset } from './assets'
+import { keepMedia } from '../files/media-file'
+import { insertAsset } from '../store/assets'
 
 type Made = Pick<AssetInfo, 'name' | 'width' | 'height' | 'alpha' | 'focus'> & { readonly bytes: Buffer; readonly type: 'svg' | 'png' }
 
 /** Keeps a picture that was made from another, under its hash, as a picture of its own. */
 export function keepMade(job: string | null, { bytes, type, ...about }: Made): AssetInfo {
-  const hash = createHash('sha256').update(bytes).digest('hex')
-  const file = `${madeFolder('media')}/${hash}.${type}`
-  if (!existsSync(file)) writeFileSync(file, bytes)
-  const asset: AssetInfo = { id: hash.slice(0, 20), hash, bytes: bytes.length, vector: type === 'svg', ...about, name: about.name.slice(0, 40) }
+  const { hash } = keepMedia(bytes, (h) => `${h}.${type}`)
+  const asset: AssetInfo = {
+    id: hash.slice(0, 20),
+    hash,
+    bytes: bytes.length,
+    vector: type === 'svg',
+    ...about,
+    name: about.name.slice(0, 40),
+  }
   insertAsset(job, asset, type)
   return asset
 }

@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs'
 import sharp from 'sharp'
 import { drawingInOneColour, oneColourRow, printInOneColour, type AssetInfo } from '../../core/image'
-import { Problem } from '../problems'
-import { findAssetFile } from './assets'
+import { Problem } from '../http/problems'
+import { findAssetFile } from '../store/assets'
 import { keepMade } from './keep-made'
 
 /** The longer side that a raster logo is printed at, in px: sharp at any size a header has. */
@@ -13,14 +13,20 @@ export async function makeOneColour(job: string | null, id: string, colour: stri
   const found = await findAssetFile(id)
   if (!found) throw new Problem('requestWrong', { fault: 'there is no such logo' })
   const { asset, file } = found
-  const { data, info } = await sharp(file).resize(PRINT_PX, PRINT_PX, { fit: 'inside', withoutEnlargement: !asset.vector }).ensureAlpha().raw().toBuffer({ resolveWithObject: true })
+  const { data, info } = await sharp(file)
+    .resize(PRINT_PX, PRINT_PX, { fit: 'inside', withoutEnlargement: !asset.vector })
+    .ensureAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true })
   const pixels = new Uint8ClampedArray(data)
   if (!hasGround(pixels)) throw new Problem('logoNotTransparent', { name: asset.name })
   const row = oneColourRow(pixels)
   const type = asset.vector ? 'svg' : 'png'
   const bytes = asset.vector
     ? Buffer.from(drawingInOneColour(readFileSync(file, 'utf8'), colour, row))
-    : await sharp(Buffer.from(printInOneColour(pixels, colour, row)), { raw: { width: info.width, height: info.height, channels: 4 } }).png({ compressionLevel: 9 }).toBuffer()
+    : await sharp(Buffer.from(printInOneColour(pixels, colour, row)), { raw: { width: info.width, height: info.height, channels: 4 } })
+        .png({ compressionLevel: 9 })
+        .toBuffer()
   const size = asset.vector ? { width: asset.width, height: asset.height } : { width: info.width, height: info.height }
   return keepMade(job, { bytes, type, name: `${asset.name}-${colour.slice(1)}`, alpha: true, focus: asset.focus, ...size })
 }

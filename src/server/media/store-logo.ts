@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import sharp from 'sharp'
 import { marginShare, trimBox, type AssetInfo, type Pixels } from '../../core/image'
-import { findAssetFile } from './assets'
+import { findAssetFile } from '../store/assets'
 import { keepMade } from './keep-made'
 import { storeUpload } from './store-upload'
 
@@ -20,12 +20,18 @@ export async function storeLogo(job: string | null, name: string, bytes: Buffer)
   if (!found) throw new Error(`The logo ${sent.id} was kept and is not there`)
   const notes = sent.vector ? drawingNotes(readFileSync(found.file, 'utf8')) : await motionNotes(bytes)
   const trimmed = await trim(job, sent, found.file)
-  return trimmed ? { asset: trimmed.asset, notes: [`Its empty margins, ${Math.round(trimmed.share * 100)} % of it, were cut off.`, ...notes] } : { asset: sent, notes }
+  return trimmed
+    ? { asset: trimmed.asset, notes: [`Its empty margins, ${Math.round(trimmed.share * 100)} % of it, were cut off.`, ...notes] }
+    : { asset: sent, notes }
 }
 
 /** A logo's pixels at a size good enough to judge it by. */
 export async function readPixels(file: string, longestPx = LOOK_PX): Promise<Pixels> {
-  const { data, info } = await sharp(file, { density: 150 }).resize(longestPx, longestPx, { fit: 'inside' }).ensureAlpha().raw().toBuffer({ resolveWithObject: true })
+  const { data, info } = await sharp(file, { density: 150 })
+    .resize(longestPx, longestPx, { fit: 'inside' })
+    .ensureAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true })
   return { width: info.width, height: info.height, data }
 }
 
@@ -35,11 +41,29 @@ async function trim(job: string | null, asset: AssetInfo, file: string): Promise
   if (!box || marginShare(pixels, box) < LEAST_MARGIN) return null
   const scale = asset.width / pixels.width
   const [left, top] = [Math.round(box.left * scale), Math.round(box.top * scale)]
-  const [width, height] = [Math.max(1, Math.min(asset.width - left, Math.round(box.width * scale))), Math.max(1, Math.min(asset.height - top, Math.round(box.height * scale)))]
+  const [width, height] = [
+    Math.max(1, Math.min(asset.width - left, Math.round(box.width * scale))),
+    Math.max(1, Math.min(asset.height - top, Math.round(box.height * scale))),
+  ]
   const about = { name: asset.name, width, height, alpha: asset.alpha, focus: asset.focus }
   const made = asset.vector
-    ? keepMade(job, { ...about, type: 'svg', bytes: Buffer.from(cutDrawing(readFileSync(file, 'utf8'), { left: box.left * scale, top: box.top * scale, width: box.width * scale, height: box.height * scale })) })
-    : keepMade(job, { ...about, type: 'png', bytes: await sharp(file).extract({ left, top, width, height }).png({ compressionLevel: 9 }).toBuffer() })
+    ? keepMade(job, {
+        ...about,
+        type: 'svg',
+        bytes: Buffer.from(
+          cutDrawing(readFileSync(file, 'utf8'), {
+            left: box.left * scale,
+            top: box.top * scale,
+            width: box.width * scale,
+            height: box.height * scale,
+          }),
+        ),
+      })
+    : keepMade(job, {
+        ...about,
+        type: 'png',
+        bytes: await sharp(file).extract({ left, top, width, height }).png({ compressionLevel: 9 }).toBuffer(),
+      })
   return { asset: made, share: marginShare(pixels, box) }
 }
 
@@ -47,7 +71,11 @@ type Part = { readonly left: number; readonly top: number; readonly width: numbe
 
 /** The same drawing with its view box drawn in. */
 function cutDrawing(svg: string, part: Part): string {
-  return svg.replace(/viewBox="\s*([-\d.]+)[\s,]+([-\d.]+)[\s,]+[\d.]+[\s,]+[\d.]+\s*"/, (_, x: string, y: string) => `viewBox="${[Number(x) + part.left, Number(y) + part.top, part.width, part.height].map((n) => Number(n.toFixed(2))).join(' ')}"`)
+  return svg.replace(
+    /viewBox="\s*([-\d.]+)[\s,]+([-\d.]+)[\s,]+[\d.]+[\s,]+[\d.]+\s*"/,
+    (_, x: string, y: string) =>
+      `viewBox="${[Number(x) + part.left, Number(y) + part.top, part.width, part.height].map((n) => Number(n.toFixed(2))).join(' ')}"`,
+  )
 }
 
 /** Families that every computer has something for. */
@@ -56,9 +84,14 @@ const GENERIC = /^(serif|sans-serif|monospace|cursive|fantasy|system-ui|inherit|
 /** What a drawing needs that may not be there where it is shown. */
 function drawingNotes(svg: string): string[] {
   if (!/<text[\s>]/.test(svg)) return []
-  const families = [...svg.matchAll(/font-family\s*[:=]\s*["']?([^;"'>]+)/g)].flatMap(([, list]) => (list ?? '').split(',')).map((name) => name.trim()).filter((name) => name !== '' && !GENERIC.test(name))
+  const families = [...svg.matchAll(/font-family\s*[:=]\s*["']?([^;"'>]+)/g)]
+    .flatMap(([, list]) => (list ?? '').split(','))
+    .map((name) => name.trim())
+    .filter((name) => name !== '' && !GENERIC.test(name))
   const named = [...new Set(families)].map((name) => `“${name}”`).join(', ')
-  return [`It holds words as text${named ? ` in ${named}` : ''}: where that font is missing they are drawn in another one. Ask for the logo with its words turned into outlines.`]
+  return [
+    `It holds words as text${named ? ` in ${named}` : ''}: where that font is missing they are drawn in another one. Ask for the logo with its words turned into outlines.`,
+  ]
 }
 
 async function motionNotes(bytes: Buffer): Promise<string[]> {

@@ -1,12 +1,10 @@
-import { randomUUID } from 'node:crypto'
-import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs'
-import path from 'node:path'
+import { readFileSync } from 'node:fs'
 import PQueue from 'p-queue'
 import sharp from 'sharp'
 import { cropToFocus, parseRatio, variantPath, type PictureVariant } from '../../core/image'
-import { dataFolder } from '../data-folder'
-import { kept } from '../kept'
-import { findAssetFile } from './assets'
+import { kept } from '../files/kept'
+import { madeOnce } from '../files/made'
+import { findAssetFile } from '../store/assets'
 
 const queue = (): PQueue => kept('variant-queue', () => new PQueue({ concurrency: 2 }))
 
@@ -15,14 +13,7 @@ export async function makeVariant(variant: PictureVariant): Promise<Buffer | nul
   const found = await findAssetFile(variant.asset)
   if (!found) return null
   if (variant.format === 'svg') return readFileSync(found.file)
-  const kept = dataFolder('variants', variantPath(found.asset, variant))
-  if (existsSync(kept)) return readFileSync(kept)
-  const bytes = await queue().add(() => encode(found.file, found.asset, variant))
-  mkdirSync(path.dirname(kept), { recursive: true })
-  const part = `${kept}.${randomUUID()}.part`
-  writeFileSync(part, bytes)
-  renameSync(part, kept)
-  return bytes
+  return madeOnce('variants', variantPath(found.asset, variant), () => queue().add(() => encode(found.file, found.asset, variant)))
 }
 
 async function encode(file: string, asset: { width: number; height: number }, variant: PictureVariant): Promise<Buffer> {

@@ -1,14 +1,15 @@
-import { createHash } from 'node:crypto'
 import CSS_TARGETS from './css-targets'
 import { transform } from 'lightningcss'
 import { renderRobots, renderSitemap, renderWebManifest, type Manifest, type ManifestEntry } from '../../core/release'
-import { businessCard, CARD_FILE, designCss, planIcon, renderPage, shownFact, siteFamilies, siteScheme, tokenCss, type ReleaseFiles, type Site } from '../../core/render'
-import { pageFile } from '../../core/site'
+import { businessCard, CARD_FILE, designCss, planIcon, renderPage, siteFamilies, tokenCss, type ReleaseFiles } from '../../core/render'
+import { pageFile } from '../../core/pages'
+import { pagesOf } from '../../core/site'
+import { shownFact, siteScheme, type Site } from '../../core/fill'
 import { fontFaceCss, fontLicences } from '../../core/type'
 import type { PictureVariant } from '../../core/image'
-import { siteFonts } from '../fonts'
+import { siteFonts } from '../media/fonts'
 import { makeVariant } from '../media/variants'
-import { keepBlob } from './blobs'
+import { hashOf, keepBlob } from '../files/blobs'
 import { makeIcons } from './icons'
 
 /** Told of each finished part: pictures take the time, so they are what is counted. */
@@ -17,12 +18,14 @@ export type BuildProgress = (done: number, total: number) => void
 /** Makes every file of a release and keeps it under its hash. The same site gives the same manifest, byte for byte. */
 export async function buildRelease(site: Site, origin: string, onProgress: BuildProgress): Promise<Manifest> {
   const manifest: Record<string, ManifestEntry> = {}
-  const add = (path: string, content: Buffer | string): void => { manifest[path] = keepBlob(content) }
+  const add = (path: string, content: Buffer | string): void => {
+    manifest[path] = keepBlob(content)
+  }
   const files = await addSharedFiles(site, origin, add)
   const pictures = new Map<string, PictureVariant>()
-  for (const page of [...site.document.pages, null]) {
+  for (const page of [...pagesOf(site.document), null]) {
     const rendered = renderPage(site, page, files)
-    add(page ? pageFile(page) : '404.html', rendered.html)
+    add(page ? pageFile(site.document, page) : '404.html', rendered.html)
     rendered.pictures.forEach((variant, path) => pictures.set(path, variant))
   }
   add('sitemap.xml', renderSitemap(site.document, origin))
@@ -31,28 +34,41 @@ export async function buildRelease(site: Site, origin: string, onProgress: Build
   if (card) add(CARD_FILE, card)
   let done = 0
   onProgress(done, pictures.size)
-  await Promise.all([...pictures].map(async ([path, variant]) => {
-    const bytes = await makeVariant(variant)
-    if (!bytes) throw new Error(`The picture ${variant.asset} is gone`)
-    add(path, bytes)
-    onProgress(++done, pictures.size)
-  }))
+  await Promise.all(
+    [...pictures].map(async ([path, variant]) => {
+      const bytes = await makeVariant(variant)
+      if (!bytes) throw new Error(`The picture ${variant.asset} is gone`)
+      add(path, bytes)
+      onProgress(++done, pictures.size)
+    }),
+  )
   return manifest
 }
 
 /** Style sheet, fonts and icons; the names of the first two carry their hash, so that they can be cached for ever. */
 async function addSharedFiles(site: Site, origin: string, add: (path: string, content: Buffer | string) => void): Promise<ReleaseFiles> {
-  const draft: ReleaseFiles = { origin, stylesheet: 'style.css', preloads: [], icons: { svg: 'favicon.svg', ico: 'favicon.ico', touch: 'apple-touch-icon.png', manifest: 'site.webmanifest' } }
-  const fonts = await siteFonts(siteFamilies(site).all, [...site.document.pages, null].map((page) => renderPage(site, page, draft).html))
+  const draft: ReleaseFiles = {
+    origin,
+    stylesheet: 'style.css',
+    preloads: [],
+    icons: { svg: 'favicon.svg', ico: 'favicon.ico', touch: 'apple-touch-icon.png', manifest: 'site.webmanifest' },
+  }
+  const fonts = await siteFonts(
+    siteFamilies(site).all,
+    [...pagesOf(site.document), null].map((page) => renderPage(site, page, draft).html),
+  )
   fonts.forEach((font) => add(font.path, font.bytes))
   add('fonts/licences.txt', fontLicences(siteFamilies(site).all))
   const css = minifyCss([fontFaceCss(fonts.map((f) => f.face)), tokenCss(site), designCss(site)].join('\n'))
-  const stylesheet = `style-${createHash('sha256').update(css).digest('hex').slice(0, 8)}.css`
+  const stylesheet = `style-${hashOf(css).slice(0, 8)}.css`
   add(stylesheet, css)
   const icons = await makeIcons(planIcon(site))
   const sizes = { small: 'icon-192.png', large: 'icon-512.png', maskable: 'icon-maskable-512.png' } as const
   for (const size of ['small', 'large', 'maskable'] as const) add(sizes[size], icons[size])
-  add(draft.icons.manifest, renderWebManifest({ name: shownFact(site, 'name').text, ground: siteScheme(site, false).paper.surface, icons: sizes }))
+  add(
+    draft.icons.manifest,
+    renderWebManifest({ name: shownFact(site, 'name').text, ground: siteScheme(site, false).paper.surface, icons: sizes }),
+  )
   add(draft.icons.svg, icons.svg)
   add(draft.icons.ico, icons.ico)
   add(draft.icons.touch, icons.touch)
@@ -62,4 +78,3 @@ async function addSharedFiles(site: Site, origin: string, add: (path: string, co
 function minifyCss(css: string): string {
   return Buffer.from(transform({ filename: 'style.css', code: Buffer.from(css), minify: true, targets: CSS_TARGETS }).code).toString('utf8')
 }
-

@@ -4,11 +4,18 @@ import sharp from 'sharp'
 import { findMark, type Box } from '../../core/image'
 import { escapeText, type IconForm, type IconPlan } from '../../core/render'
 import type { Family } from '../../core/type'
-import { fontFilePath } from '../fonts'
-import { findAssetFile } from '../media/assets'
+import { fontFilePath } from '../media/fonts'
+import { findAssetFile } from '../store/assets'
 import { readPixels } from '../media/store-logo'
 
-export type Icons = { readonly svg: string; readonly ico: Buffer; readonly touch: Buffer; readonly small: Buffer; readonly large: Buffer; readonly maskable: Buffer }
+export type Icons = {
+  readonly svg: string
+  readonly ico: Buffer
+  readonly touch: Buffer
+  readonly small: Buffer
+  readonly large: Buffer
+  readonly maskable: Buffer
+}
 
 /** Side of the drawing that every icon is made from. */
 const SIDE = 64
@@ -23,10 +30,22 @@ export async function makeIcons(plan: IconPlan): Promise<Icons> {
   const svg = draw(plan.form, FILL)
   // Home screens cut their own corners, so what is sent there fills the square.
   const [whole, maskable] = [draw('square', FILL), draw('square', MASKABLE_FILL)]
-  const png = (drawing: string, size: number): Promise<Buffer> => sharp(Buffer.from(drawing), { density: (72 * size) / SIDE }).resize(size, size).png({ compressionLevel: 9 }).toBuffer()
+  const png = (drawing: string, size: number): Promise<Buffer> =>
+    sharp(Buffer.from(drawing), { density: (72 * size) / SIDE })
+      .resize(size, size)
+      .png({ compressionLevel: 9 })
+      .toBuffer()
   return {
-    svg, ico: wrapIco([[16, await png(svg, 16)], [32, await png(svg, 32)], [48, await png(svg, 48)]]),
-    touch: await png(whole, 180), small: await png(svg, 192), large: await png(svg, 512), maskable: await png(maskable, 512),
+    svg,
+    ico: wrapIco([
+      [16, await png(svg, 16)],
+      [32, await png(svg, 32)],
+      [48, await png(svg, 48)],
+    ]),
+    touch: await png(whole, 180),
+    small: await png(svg, 192),
+    large: await png(svg, 512),
+    maskable: await png(maskable, 512),
   }
 }
 
@@ -40,7 +59,8 @@ type Figure = (fill: number) => string
 
 async function drawPlan(plan: IconPlan): Promise<(form: IconForm, fill: number) => string> {
   const figure = (plan.mark === null ? null : await markFigure(plan.mark)) ?? letterFigure(plan)
-  return (form, fill) => `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${SIDE} ${SIDE}" width="${SIDE}" height="${SIDE}"><rect width="${SIDE}" height="${SIDE}" rx="${RADIUS[form]}" fill="${plan.ground}"/>${figure(fill)}</svg>`
+  return (form, fill) =>
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${SIDE} ${SIDE}" width="${SIDE}" height="${SIDE}"><rect width="${SIDE}" height="${SIDE}" rx="${RADIUS[form]}" fill="${plan.ground}"/>${figure(fill)}</svg>`
 }
 
 /** The longer side that a mark is kept at, in px: enough for the largest icon. */
@@ -54,7 +74,9 @@ async function markFigure(id: string): Promise<Figure | null> {
   const box = findMark(pixels)
   if (!box) return null
   const scale = found.asset.width / pixels.width
-  const href = found.asset.vector ? `data:image/svg+xml;base64,${readFileSync(found.file).toString('base64')}` : `data:image/png;base64,${(await cutMark(found.file, box, scale)).toString('base64')}`
+  const href = found.asset.vector
+    ? `data:image/svg+xml;base64,${readFileSync(found.file).toString('base64')}`
+    : `data:image/png;base64,${(await cutMark(found.file, box, scale)).toString('base64')}`
   const part = found.asset.vector ? box : { left: 0, top: 0, width: box.width, height: box.height }
   const whole = found.asset.vector ? pixels : part
   return (fill) => {
@@ -67,7 +89,11 @@ async function markFigure(id: string): Promise<Figure | null> {
 
 function cutMark(file: string, box: Box, scale: number): Promise<Buffer> {
   const [left, top] = [Math.round(box.left * scale), Math.round(box.top * scale)]
-  return sharp(file).extract({ left, top, width: Math.max(1, Math.floor(box.width * scale)), height: Math.max(1, Math.floor(box.height * scale)) }).resize(MARK_PX, MARK_PX, { fit: 'inside', withoutEnlargement: true }).png().toBuffer()
+  return sharp(file)
+    .extract({ left, top, width: Math.max(1, Math.floor(box.width * scale)), height: Math.max(1, Math.floor(box.height * scale)) })
+    .resize(MARK_PX, MARK_PX, { fit: 'inside', withoutEnlargement: true })
+    .png()
+    .toBuffer()
 }
 
 /** Letters as outlines, so that the icon needs no font. Letters that the family lacks are left out. */
@@ -75,9 +101,19 @@ function letterFigure({ letters, family, weight, ink }: IconPlan): Figure {
   const font = openFamily(family, weight)
   const glyphs = font.layout(letters).glyphs.filter((glyph) => glyph.id !== 0)
   const runs = glyphs.map((glyph, i) => ({ glyph, x: glyphs.slice(0, i).reduce((sum, before) => sum + before.advanceWidth, 0) }))
-  const boxes = runs.map(({ glyph, x }) => ({ minX: x + glyph.bbox.minX, maxX: x + glyph.bbox.maxX, minY: glyph.bbox.minY, maxY: glyph.bbox.maxY }))
+  const boxes = runs.map(({ glyph, x }) => ({
+    minX: x + glyph.bbox.minX,
+    maxX: x + glyph.bbox.maxX,
+    minY: glyph.bbox.minY,
+    maxY: glyph.bbox.maxY,
+  }))
   if (boxes.length === 0) return () => ''
-  const [minX, maxX, minY, maxY] = [Math.min(...boxes.map((b) => b.minX)), Math.max(...boxes.map((b) => b.maxX)), Math.min(...boxes.map((b) => b.minY)), Math.max(...boxes.map((b) => b.maxY))]
+  const [minX, maxX, minY, maxY] = [
+    Math.min(...boxes.map((b) => b.minX)),
+    Math.max(...boxes.map((b) => b.maxX)),
+    Math.min(...boxes.map((b) => b.minY)),
+    Math.max(...boxes.map((b) => b.maxY)),
+  ]
   return (fill) => {
     const scale = Math.min((SIDE * fill * 1.12) / (maxX - minX), (SIDE * fill * 0.92) / (maxY - minY))
     const move = `translate(${round(SIDE / 2 - (scale * (minX + maxX)) / 2)} ${round(SIDE / 2 + (scale * (minY + maxY)) / 2)}) scale(${round(scale, 5)} ${round(-scale, 5)})`
@@ -88,7 +124,9 @@ function letterFigure({ letters, family, weight, ink }: IconPlan): Figure {
 /** The upright file of a family; of several, the one nearest in weight. (fontkit's getVariation fails on WOFF2, so a variable one keeps its own default.) */
 function openFamily(family: Family, weight: number): fontkit.Font {
   const upright = family.files.filter((f) => f.style === 'normal' && f.range !== 'latin-ext')
-  const [file] = (upright.length > 0 ? upright : family.files).toSorted((a, b) => Math.abs(Number(a.weight.split(' ').at(-1)) - weight) - Math.abs(Number(b.weight.split(' ').at(-1)) - weight))
+  const [file] = (upright.length > 0 ? upright : family.files).toSorted(
+    (a, b) => Math.abs(Number(a.weight.split(' ').at(-1)) - weight) - Math.abs(Number(b.weight.split(' ').at(-1)) - weight),
+  )
   if (!file) throw new Error(`The family ${family.key} has no files`)
   return fontkit.openSync(fontFilePath(file))
 }

@@ -29,12 +29,14 @@ async function answer(store: SiteStore, token: string, request: IncomingMessage)
       const site = store.findSite(name)
       return site ? [200, { ...site, release: store.currentRelease(name) }] : [404, { error: 'free' }]
     }
-    case 'PUT sites': return [store.claim(name, ((await readJson(request)) as { owner: string }).owner) ? 201 : 200, {}]
+    case 'PUT sites':
+      return [store.claim(name, ((await readJson(request)) as { owner: string }).owner) ? 201 : 200, {}]
     case 'POST sites/move': {
       store.move(name, ((await readJson(request)) as { to: string }).to)
       return [200, {}]
     }
-    case 'POST sites/releases': return [200, { missing: store.announce(name, (await readJson(request)) as ReleaseNote) }]
+    case 'POST sites/releases':
+      return [200, { missing: store.announce(name, (await readJson(request)) as ReleaseNote) }]
     case 'POST sites/releases/activate': {
       store.activate(name, id ?? '')
       return [200, { release: id }]
@@ -43,7 +45,8 @@ async function answer(store: SiteStore, token: string, request: IncomingMessage)
       await store.receive(name, request, Number(request.headers['content-length'] ?? 0))
       return [201, {}]
     }
-    default: throw new HostError(404, 'no such call')
+    default:
+      throw new HostError(404, 'no such call')
   }
 }
 

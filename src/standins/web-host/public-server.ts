@@ -3,8 +3,22 @@ import { createBrotliCompress, createGzip } from 'node:zlib'
 import { isHashed, type SiteStore } from './store'
 
 const TYPES: Record<string, string> = {
-  html: 'text/html; charset=utf-8', css: 'text/css; charset=utf-8', xml: 'application/xml; charset=utf-8', txt: 'text/plain; charset=utf-8',
-  svg: 'image/svg+xml', webp: 'image/webp', avif: 'image/avif', jpg: 'image/jpeg', png: 'image/png', ico: 'image/x-icon', woff2: 'font/woff2', woff: 'font/woff', ttf: 'font/ttf', otf: 'font/otf', webmanifest: 'application/manifest+json', json: 'application/json',
+  html: 'text/html; charset=utf-8',
+  css: 'text/css; charset=utf-8',
+  xml: 'application/xml; charset=utf-8',
+  txt: 'text/plain; charset=utf-8',
+  svg: 'image/svg+xml',
+  webp: 'image/webp',
+  avif: 'image/avif',
+  jpg: 'image/jpeg',
+  png: 'image/png',
+  ico: 'image/x-icon',
+  woff2: 'font/woff2',
+  woff: 'font/woff',
+  ttf: 'font/ttf',
+  otf: 'font/otf',
+  webmanifest: 'application/manifest+json',
+  json: 'application/json',
 }
 
 /** Serves each site under its host name: `http://<label>.localhost:<port>/`. */
@@ -55,7 +69,13 @@ function send(request: IncomingMessage, response: ServerResponse, status: number
   response.setHeader('x-content-type-options', 'nosniff')
   if (status === 200 && request.headers['if-none-match'] === found.etag) return void response.writeHead(304).end()
   const encodings = request.headers['accept-encoding'] ?? ''
-  const squeeze = /^(text|application\/(xml|json)|image\/(svg|x-icon))/.test(type) ? (/\bbr\b/.test(encodings) ? 'br' : /\bgzip\b/.test(encodings) ? 'gzip' : null) : null
+  const squeeze = /^(text|application\/(xml|json)|image\/(svg|x-icon))/.test(type)
+    ? /\bbr\b/.test(encodings)
+      ? 'br'
+      : /\bgzip\b/.test(encodings)
+        ? 'gzip'
+        : null
+    : null
   if (squeeze) response.setHeader('content-encoding', squeeze)
   else response.setHeader('content-length', found.bytes)
   response.writeHead(status)

@@ -1,5 +1,20 @@
 import { createHash, randomUUID } from 'node:crypto'
-import { createReadStream, createWriteStream, existsSync, linkSync, mkdirSync, readdirSync, readFileSync, readlinkSync, renameSync, rmSync, statSync, symlinkSync, writeFileSync, type ReadStream } from 'node:fs'
+import {
+  createReadStream,
+  createWriteStream,
+  existsSync,
+  linkSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  readlinkSync,
+  renameSync,
+  rmSync,
+  statSync,
+  symlinkSync,
+  writeFileSync,
+  type ReadStream,
+} from 'node:fs'
 import path from 'node:path'
 import { pipeline } from 'node:stream/promises'
 import type { Readable } from 'node:stream'
@@ -10,7 +25,12 @@ export type ReleaseNote = { id: string; manifest: Manifest }
 
 /** A failure with the HTTP status that tells of it. */
 export class HostError extends Error {
-  constructor(readonly status: number, message: string) { super(message) }
+  constructor(
+    readonly status: number,
+    message: string,
+  ) {
+    super(message)
+  }
 }
 
 const LABEL = /^(?!-)[a-z0-9-]{1,63}(?<!-)$/
@@ -23,7 +43,10 @@ const PATH = /^(?!\.)[^/\\\0]+(?:\/(?!\.)[^/\\\0]+)*$/
  * `sites/<label>/current` points at the one that visitors see. Switching is one rename.
  */
 export class SiteStore {
-  constructor(private readonly folder: string, private readonly quotaBytes: number | null) {
+  constructor(
+    private readonly folder: string,
+    private readonly quotaBytes: number | null,
+  ) {
     mkdirSync(path.join(folder, 'blobs'), { recursive: true })
     mkdirSync(path.join(folder, 'sites'), { recursive: true })
   }
@@ -51,7 +74,8 @@ export class SiteStore {
   /** Notes what a release will hold; answers with the content that is not here yet. */
   announce(label: string, note: ReleaseNote): string[] {
     this.getSite(label)
-    if (!RELEASE.test(note.id) || Object.keys(note.manifest).some((p) => !PATH.test(p))) throw new HostError(422, 'a path or id that cannot be used')
+    if (!RELEASE.test(note.id) || Object.keys(note.manifest).some((p) => !PATH.test(p)))
+      throw new HostError(422, 'a path or id that cannot be used')
     writeFileSync(this.siteFile(label, `${note.id}.manifest.json`), JSON.stringify(note.manifest))
     return [...new Set(Object.values(note.manifest).map((f) => f.hash))].filter((hash) => HASH.test(hash) && !existsSync(this.blob(hash)))
   }
@@ -108,11 +132,19 @@ export class SiteStore {
   findFile(label: string, file: string): { name: string; bytes: number; etag: string; open: () => ReadStream } | null {
     const current = this.currentRelease(label)
     if (current === null || !PATH.test(file)) return null
-    const ids = isHashed(file) ? [current, ...readdirSync(this.siteFile(label, 'releases')).filter((id) => id !== current && RELEASE.test(id))] : [current]
+    const ids = isHashed(file)
+      ? [current, ...readdirSync(this.siteFile(label, 'releases')).filter((id) => id !== current && RELEASE.test(id))]
+      : [current]
     for (const id of ids) {
       const name = this.siteFile(label, 'releases', id, file)
       const stat = statSync(name, { throwIfNoEntry: false })
-      if (stat?.isFile()) return { name, bytes: stat.size, etag: `"${stat.ino.toString(36)}-${stat.size.toString(36)}-${Math.floor(stat.mtimeMs).toString(36)}"`, open: () => createReadStream(name) }
+      if (stat?.isFile())
+        return {
+          name,
+          bytes: stat.size,
+          etag: `"${stat.ino.toString(36)}-${stat.size.toString(36)}-${Math.floor(stat.mtimeMs).toString(36)}"`,
+          open: () => createReadStream(name),
+        }
     }
     return null
   }
@@ -130,7 +162,10 @@ export class SiteStore {
   }
 
   private used(): number {
-    return readdirSync(path.join(this.folder, 'blobs')).reduce((sum, f) => sum + (statSync(path.join(this.folder, 'blobs', f), { throwIfNoEntry: false })?.size ?? 0), 0)
+    return readdirSync(path.join(this.folder, 'blobs')).reduce(
+      (sum, f) => sum + (statSync(path.join(this.folder, 'blobs', f), { throwIfNoEntry: false })?.size ?? 0),
+      0,
+    )
   }
 
   private siteFile(label: string, ...parts: string[]): string {

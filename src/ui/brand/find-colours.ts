@@ -5,7 +5,9 @@ let worker: Worker | null = null
 let asked = 0
 
 /** The colours of a picture, found in a worker; null where it is no picture that the browser can read. */
-export function findColours(file: Blob | ImageBitmap): Promise<{ readonly colours: readonly PaletteColour[]; readonly spentMs: number } | null> {
+export function findColours(
+  file: Blob | ImageBitmap,
+): Promise<{ readonly colours: readonly PaletteColour[]; readonly spentMs: number } | null> {
   worker ??= new Worker(new URL('../../workers/palette.ts', import.meta.url), { type: 'module' })
   const [mine, id] = [worker, ++asked]
   return new Promise((settle) => {

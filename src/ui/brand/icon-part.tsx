@@ -16,16 +16,56 @@ export function IconPart() {
   const { letters: _, ...plain } = icon
   return (
     <fieldset className="mt-4 grid gap-2 border-t border-seam pt-3">
-      <legend className="float-left mb-1 w-full font-bold">Icon <span className="text-sm font-normal text-soft">browser tab, home screen</span></legend>
-      <Choice label="Made from" value={brand.logo === undefined ? 'letters' : icon.from} options={[['mark', 'the logo’s mark'], ['letters', 'letters']]} onValue={(from) => change({ from })} />
+      <legend className="float-left mb-1 w-full font-bold">
+        Icon <span className="text-sm font-normal text-soft">browser tab, home screen</span>
+      </legend>
+      <Choice
+        label="Made from"
+        value={brand.logo === undefined ? 'letters' : icon.from}
+        options={[
+          ['mark', 'the logo’s mark'],
+          ['letters', 'letters'],
+        ]}
+        onValue={(from) => change({ from })}
+      />
       {brand.logo === undefined && <p className="text-sm text-soft">Without a logo it is made from letters.</p>}
       {(icon.from === 'letters' || brand.logo === undefined) && (
         <Field label="Letters" hint={icon.letters === undefined ? `Empty: ${plan.letters}` : undefined}>
-          {(control) => <input {...control} className={`${inputClass} w-24!`} maxLength={3} value={icon.letters ?? ''} onChange={(event) => (event.target.value.trim() === '' ? set('icon', plain, 'icon letters') : change({ letters: event.target.value }, 'icon letters'))} />}
+          {(control) => (
+            <input
+              {...control}
+              className={`${inputClass} w-24!`}
+              maxLength={3}
+              value={icon.letters ?? ''}
+              onChange={(event) =>
+                event.target.value.trim() === ''
+                  ? set('icon', plain, 'icon letters')
+                  : change({ letters: event.target.value }, 'icon letters')
+              }
+            />
+          )}
         </Field>
       )}
-      <Choice label="Ground" value={icon.ground} options={[['ink', 'ink'], ['accent', 'accent'], ['paper', 'paper']]} onValue={(ground) => change({ ground })} />
-      <Choice label="Form" value={icon.form} options={[['square', 'square'], ['soft', 'soft'], ['round', 'round']]} onValue={(form) => change({ form })} />
+      <Choice
+        label="Ground"
+        value={icon.ground}
+        options={[
+          ['ink', 'ink'],
+          ['accent', 'accent'],
+          ['paper', 'paper'],
+        ]}
+        onValue={(ground) => change({ ground })}
+      />
+      <Choice
+        label="Form"
+        value={icon.form}
+        options={[
+          ['square', 'square'],
+          ['soft', 'soft'],
+          ['round', 'round'],
+        ]}
+        onValue={(form) => change({ form })}
+      />
     </fieldset>
   )
 }

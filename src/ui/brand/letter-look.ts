@@ -1,5 +1,6 @@
 import type { CSSProperties } from 'react'
-import { familyCss, shownFact, siteFamilies, styleFamily, type Site } from '@/core/render'
+import { shownFact, type Site } from '@/core/fill'
+import { familyCss, siteFamilies, styleFamily } from '@/core/render'
 import type { TextStyle } from '@/core/type'
 
 type Letters = Pick<TextStyle, 'family' | 'weight' | 'spacing' | 'case'>
@@ -7,8 +8,11 @@ type Letters = Pick<TextStyle, 'family' | 'weight' | 'spacing' | 'case'>
 /** How the letters of a text style, or of a name set as a logo, are shown on our own screens. */
 export function letterLook(site: Site, { family, weight, spacing, case: letterCase }: Letters): CSSProperties {
   return {
-    fontFamily: familyCss(styleFamily(site, family)), fontWeight: weight, letterSpacing: `${spacing}em`,
-    textTransform: letterCase === 'upper' ? 'uppercase' : 'none', fontVariantCaps: letterCase === 'small-caps' ? 'small-caps' : 'normal',
+    fontFamily: familyCss(styleFamily(site, family)),
+    fontWeight: weight,
+    letterSpacing: `${spacing}em`,
+    textTransform: letterCase === 'upper' ? 'uppercase' : 'none',
+    fontVariantCaps: letterCase === 'small-caps' ? 'small-caps' : 'normal',
   }
 }
 

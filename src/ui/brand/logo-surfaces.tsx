@@ -1,8 +1,9 @@
 'use client'
-import { logoBox, logoOn, planIcon, shownFact, siteScheme } from '@/core/render'
+import { logoOn, shownFact, siteScheme } from '@/core/fill'
+import { logoBox, planIcon } from '@/core/render'
 import { TONES } from '@/core/site'
 import { useJobStore } from '../job/job-context'
-import { logoUrl } from '../brief/logo-url'
+import { logoUrl } from '../fields/logo-url'
 import { nameLook } from './letter-look'
 import { useBrand } from './use-brand'
 
@@ -18,9 +19,28 @@ export function LogoSurfaces({ dark }: { dark: boolean }) {
         {TONES.map((tone) => {
           const logo = logoOn(site, tone, dark)
           return (
-            <figure key={tone} className="m-0 flex min-w-0 flex-col justify-between gap-2 border border-s-0 border-ink p-3 first:border-s" style={{ background: scheme[tone].surface, color: scheme[tone].text }}>
-              {logo ? <img src={logoUrl(logo)} alt={`The logo on ${tone}`} width={logoBox(site.document, logo).width} height={logoBox(site.document, logo).height} className="max-w-full object-contain object-left" /> : <span className="text-lg leading-tight wrap-anywhere" style={spelled.look}>{spelled.words}</span>}
-              <figcaption>{tone}{logo && brand['logo-on-dark'] === logo.id ? ', dark version' : ''}</figcaption>
+            <figure
+              key={tone}
+              className="m-0 flex min-w-0 flex-col justify-between gap-2 border border-s-0 border-ink p-3 first:border-s"
+              style={{ background: scheme[tone].surface, color: scheme[tone].text }}
+            >
+              {logo ? (
+                <img
+                  src={logoUrl(logo)}
+                  alt={`The logo on ${tone}`}
+                  width={logoBox(site.document, logo).width}
+                  height={logoBox(site.document, logo).height}
+                  className="max-w-full object-contain object-left"
+                />
+              ) : (
+                <span className="text-lg leading-tight wrap-anywhere" style={spelled.look}>
+                  {spelled.words}
+                </span>
+              )}
+              <figcaption>
+                {tone}
+                {logo && brand['logo-on-dark'] === logo.id ? ', dark version' : ''}
+              </figcaption>
             </figure>
           )
         })}
@@ -40,12 +60,21 @@ function IconPreview({ name }: { name: string }) {
     <div className="flex shrink-0 items-center gap-4" role="group" aria-label="The icon in use">
       <div className="grid gap-2">
         {(['bg-white text-ink', 'bg-ink text-white'] as const).map((look, i) => (
-          <div key={look} className={`flex w-44 items-center gap-2 border border-ink px-2 py-1.5 ${look}`}><img src={url} alt={i === 0 ? 'The icon in a light tab' : 'The icon in a dark tab'} width={16} height={16} /><span className="truncate">{name}</span></div>
+          <div key={look} className={`flex w-44 items-center gap-2 border border-ink px-2 py-1.5 ${look}`}>
+            <img src={url} alt={i === 0 ? 'The icon in a light tab' : 'The icon in a dark tab'} width={16} height={16} />
+            <span className="truncate">{name}</span>
+          </div>
         ))}
         <span className="text-soft">browser tab, true size</span>
       </div>
       <div className="grid justify-items-center gap-1">
-        <img src={url.replace(`form=${form}`, 'form=square')} alt="The icon on a home screen" width={60} height={60} className="rounded-[14px]" />
+        <img
+          src={url.replace(`form=${form}`, 'form=square')}
+          alt="The icon on a home screen"
+          width={60}
+          height={60}
+          className="rounded-[14px]"
+        />
         <span className="max-w-20 truncate">{name}</span>
         <span className="text-soft">home screen</span>
       </div>

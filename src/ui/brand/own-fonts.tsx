@@ -26,9 +26,17 @@ export function OwnFonts() {
         const now = store.getState().document.brand.fonts ?? []
         if (now.some((f) => f.file === font.file)) heard.push({ text: `“${file.name}” is here already.`, isFault: false })
         else set('fonts', [...now, font])
-        heard.push(...notes.map((note) => ({ text: `${font.name} ${font.weight}${font.style === 'italic' ? ' italic' : ''}: ${note}`, isFault: false })))
+        heard.push(
+          ...notes.map((note) => ({
+            text: `${font.name} ${font.weight}${font.style === 'italic' ? ' italic' : ''}: ${note}`,
+            isFault: false,
+          })),
+        )
       } catch (error) {
-        heard.push({ text: error instanceof ApiError ? error.message : `“${file.name}” could not be read. Choose it again.`, isFault: true })
+        heard.push({
+          text: error instanceof ApiError ? error.message : `“${file.name}” could not be read. Choose it again.`,
+          isFault: true,
+        })
       }
       setWords([...heard])
     }
@@ -39,17 +47,57 @@ export function OwnFonts() {
     set('fonts', rest.length === 0 ? null : rest)
   }
   return (
-    <div className="mt-3" role="group" aria-label="The client’s own fonts" onDragOver={(event) => event.preventDefault()} onDrop={(event) => { event.preventDefault(); void take([...event.dataTransfer.files]) }}>
-      <Button disabled={busy !== null} onClick={() => input.current?.click()}>Bring in font files</Button>
+    <div
+      className="mt-3"
+      role="group"
+      aria-label="The client’s own fonts"
+      onDragOver={(event) => event.preventDefault()}
+      onDrop={(event) => {
+        event.preventDefault()
+        void take([...event.dataTransfer.files])
+      }}
+    >
+      <Button disabled={busy !== null} onClick={() => input.current?.click()}>
+        Bring in font files
+      </Button>
       <span className="ms-2 text-sm text-soft">WOFF2, WOFF, TTF, OTF</span>
-      <input ref={input} type="file" multiple accept=".woff2,.woff,.ttf,.otf,.ttc,font/*" className="hidden" aria-label="Font files" tabIndex={-1} onChange={(event) => { void take([...(event.target.files ?? [])]); event.target.value = '' }} />
-      {busy && <p role="status" className="mt-1 text-sm text-soft">Reading {busy}…</p>}
-      {words.length > 0 && <ul className="mt-1 grid gap-1 text-sm">{words.map(({ text, isFault }) => <li key={text} role={isFault ? 'alert' : undefined} className={isFault ? 'font-medium text-thread' : 'text-soft'}>{isFault ? '✕ ' : ''}{text}</li>)}</ul>}
+      <input
+        ref={input}
+        type="file"
+        multiple
+        accept=".woff2,.woff,.ttf,.otf,.ttc,font/*"
+        className="hidden"
+        aria-label="Font files"
+        tabIndex={-1}
+        onChange={(event) => {
+          void take([...(event.target.files ?? [])])
+          event.target.value = ''
+        }}
+      />
+      {busy && (
+        <p role="status" className="mt-1 text-sm text-soft">
+          Reading {busy}…
+        </p>
+      )}
+      {words.length > 0 && (
+        <ul className="mt-1 grid gap-1 text-sm">
+          {words.map(({ text, isFault }) => (
+            <li key={text} role={isFault ? 'alert' : undefined} className={isFault ? 'font-medium text-thread' : 'text-soft'}>
+              {isFault ? '✕ ' : ''}
+              {text}
+            </li>
+          ))}
+        </ul>
+      )}
       <ul>
         {ownFamilies(brand.fonts ?? []).map((family) => (
           <li key={family.key} className="mt-1 flex items-center justify-between gap-2 border-t border-seam pt-1">
-            <span>{family.name} <span className="text-sm text-soft">{count(family.files.length, 'file')}</span></span>
-            <Button look="quiet" aria-label={`Take out ${family.name}`} onClick={() => takeOut(family.key)}>Take out</Button>
+            <span>
+              {family.name} <span className="text-sm text-soft">{count(family.files.length, 'file')}</span>
+            </span>
+            <Button look="quiet" aria-label={`Take out ${family.name}`} onClick={() => takeOut(family.key)}>
+              Take out
+            </Button>
           </li>
         ))}
       </ul>

@@ -1,7 +1,7 @@
 'use client'
 import { useEffect, useRef, useState } from 'react'
 import type { PaletteColour } from '@/core/image'
-import { logoUrl } from '../brief/logo-url'
+import { logoUrl } from '../fields/logo-url'
 import { Button } from '../parts/button'
 import { drawnBitmap, findColours } from './find-colours'
 import { useBrand } from './use-brand'
@@ -18,7 +18,12 @@ export function PaletteFrom() {
   const [fault, setFault] = useState<string | null>(null)
   const input = useRef<HTMLInputElement>(null)
   const latest = useRef(0)
-  useEffect(() => () => { latest.current++ }, [])
+  useEffect(
+    () => () => {
+      latest.current++
+    },
+    [],
+  )
   const logo = brand.logo === undefined ? undefined : site.assets[brand.logo]
   const look = async (from: string, picture: Promise<Blob | ImageBitmap | null>): Promise<void> => {
     const mine = ++latest.current
@@ -42,12 +47,35 @@ export function PaletteFrom() {
   return (
     <div className="mt-3" role="group" aria-label="Colours from a picture">
       <div className="flex flex-wrap items-center gap-1.5">
-        <Button disabled={!logo || busy} onClick={() => logo && void look('the logo', drawnBitmap(logoUrl(logo), logo.width, logo.height))}>Take from the logo</Button>
-        <Button disabled={busy} onClick={() => input.current?.click()}>Take from a photo</Button>
-        <input ref={input} type="file" accept="image/*" className="hidden" aria-label="Photo to take colours from" tabIndex={-1} onChange={(event) => { takeFile(event.target.files?.[0]); event.target.value = '' }} />
-        {busy && <span role="status" className="text-sm text-soft">Counting colours…</span>}
+        <Button disabled={!logo || busy} onClick={() => logo && void look('the logo', drawnBitmap(logoUrl(logo), logo.width, logo.height))}>
+          Take from the logo
+        </Button>
+        <Button disabled={busy} onClick={() => input.current?.click()}>
+          Take from a photo
+        </Button>
+        <input
+          ref={input}
+          type="file"
+          accept="image/*"
+          className="hidden"
+          aria-label="Photo to take colours from"
+          tabIndex={-1}
+          onChange={(event) => {
+            takeFile(event.target.files?.[0])
+            event.target.value = ''
+          }}
+        />
+        {busy && (
+          <span role="status" className="text-sm text-soft">
+            Counting colours…
+          </span>
+        )}
       </div>
-      {fault && <p role="alert" className="mt-1 text-sm font-medium text-thread">✕ {fault}</p>}
+      {fault && (
+        <p role="alert" className="mt-1 text-sm font-medium text-thread">
+          ✕ {fault}
+        </p>
+      )}
       {found && (
         <div className="mt-2">
           <p className="text-sm text-soft">Colours of {found.from}</p>
@@ -58,14 +86,31 @@ export function PaletteFrom() {
                 <span className="font-mono text-xs">{hex}</span>
                 <span className="font-mono text-xs text-soft">{share < 0.01 ? '<1' : Math.round(share * 100)} %</span>
                 <span className="ms-auto flex">
-                  {neutral ? <span className="px-2 text-xs text-soft">neutral</span> : PARTS.map((part) => (
-                    <button key={part} type="button" aria-pressed={brand[part] === hex} aria-label={`Use ${hex} as colour ${PART_WORDS[part]}`} className="h-8 w-7 border-s border-seam text-sm hover:bg-tape aria-pressed:bg-ink aria-pressed:text-cloth" onClick={() => set(part, hex)}>{PART_WORDS[part]}</button>
-                  ))}
+                  {neutral ? (
+                    <span className="px-2 text-xs text-soft">neutral</span>
+                  ) : (
+                    PARTS.map((part) => (
+                      <button
+                        key={part}
+                        type="button"
+                        aria-pressed={brand[part] === hex}
+                        aria-label={`Use ${hex} as colour ${PART_WORDS[part]}`}
+                        className="h-8 w-7 border-s border-seam text-sm hover:bg-tape aria-pressed:bg-ink aria-pressed:text-cloth"
+                        onClick={() => set(part, hex)}
+                      >
+                        {PART_WORDS[part]}
+                      </button>
+                    ))
+                  )}
                 </span>
               </li>
             ))}
           </ul>
-          {found.colours.some((c) => !c.neutral) && <Button look="quiet" className="mt-1" onClick={() => takeAll(found.colours)}>Use them in this order</Button>}
+          {found.colours.some((c) => !c.neutral) && (
+            <Button look="quiet" className="mt-1" onClick={() => takeAll(found.colours)}>
+              Use them in this order
+            </Button>
+          )}
         </div>
       )}
     </div>

@@ -1,11 +1,11 @@
 'use client'
 import { Popover } from 'radix-ui'
 import { memo, useDeferredValue } from 'react'
-import { brandMoves, contrastRatio, LEAST_CONTRAST, moveBetween, type Role, type Scheme } from '@/core/colour'
 import { reachOfTone } from '@/core/brand'
-import { siteScheme, type Site } from '@/core/render'
-import { TONES, type Tone } from '@/core/site'
-import { ColourInput, useColourInput } from '../brief/colour-input'
+import { brandMoves, contrastRatio, LEAST_CONTRAST, moveBetween, type Scheme } from '@/core/colour'
+import { siteScheme, type Site } from '@/core/fill'
+import { TONES, type Role, type Tone } from '@/core/site'
+import { ColourInput, useColourInput } from '../fields/colour-input'
 import { Button } from '../parts/button'
 import { Field } from '../parts/field'
 import { count } from '../parts/words'
@@ -13,8 +13,17 @@ import { useBrand } from './use-brand'
 
 /** The roles as they are read, from the ground up. */
 const SHOWN: readonly { readonly role: Role; readonly name: string }[] = [
-  { role: 'surface', name: 'surface' }, { role: 'plane', name: 'plane' }, { role: 'text', name: 'text' }, { role: 'muted', name: 'muted text' }, { role: 'heading', name: 'heading' },
-  { role: 'link', name: 'link' }, { role: 'mark', name: 'mark' }, { role: 'button', name: 'button' }, { role: 'button-text', name: 'button text' }, { role: 'rule', name: 'rule' }, { role: 'focus', name: 'focus ring' },
+  { role: 'surface', name: 'surface' },
+  { role: 'plane', name: 'plane' },
+  { role: 'text', name: 'text' },
+  { role: 'muted', name: 'muted text' },
+  { role: 'heading', name: 'heading' },
+  { role: 'link', name: 'link' },
+  { role: 'mark', name: 'mark' },
+  { role: 'button', name: 'button' },
+  { role: 'button-text', name: 'button text' },
+  { role: 'rule', name: 'rule' },
+  { role: 'focus', name: 'focus ring' },
 ]
 
 /** The least that WCAG 2.2 asks of a role (1.4.3, 1.4.11); null of grounds and rules. */
@@ -45,15 +54,53 @@ const Figures = memo(function Figures({ site, dark }: { site: Site; dark: boolea
   const own = new Set([brand.colour, brand.second, brand.third].filter((c) => c !== undefined))
   return (
     <table className="w-full table-fixed border-collapse text-xs">
-      <caption className="pb-1 text-start text-sm font-bold">Contrast on each tone <span className="font-normal text-soft">— text needs 4.5, controls 3; ● the client’s colour as it is; ✎ set by hand. Press a figure to set it. {movedWords(brandMoves(scheme, brand))}</span></caption>
-      <thead><tr><th scope="col" className="w-24 text-start font-medium text-soft">Role</th>{TONES.map((tone) => <th key={tone} scope="col" className="px-2 py-0.5 text-start font-semibold" style={{ background: scheme[tone].end === scheme[tone].surface ? scheme[tone].surface : `linear-gradient(90deg,${scheme[tone].surface},${scheme[tone].end})`, color: scheme[tone].text }}>{tone}</th>)}</tr></thead>
+      <caption className="pb-1 text-start text-sm font-bold">
+        Contrast on each tone{' '}
+        <span className="font-normal text-soft">
+          — text needs 4.5, controls 3; ● the client’s colour as it is; ✎ set by hand. Press a figure to set it.{' '}
+          {movedWords(brandMoves(scheme, brand))}
+        </span>
+      </caption>
+      <thead>
+        <tr>
+          <th scope="col" className="w-24 text-start font-medium text-soft">
+            Role
+          </th>
+          {TONES.map((tone) => (
+            <th
+              key={tone}
+              scope="col"
+              className="px-2 py-0.5 text-start font-semibold"
+              style={{
+                background:
+                  scheme[tone].end === scheme[tone].surface
+                    ? scheme[tone].surface
+                    : `linear-gradient(90deg,${scheme[tone].surface},${scheme[tone].end})`,
+                color: scheme[tone].text,
+              }}
+            >
+              {tone}
+            </th>
+          ))}
+        </tr>
+      </thead>
       <tbody>
         {SHOWN.map(({ role, name }) => (
           <tr key={role}>
-            <th scope="row" className="text-start font-medium">{name}</th>
+            <th scope="row" className="text-start font-medium">
+              {name}
+            </th>
             {TONES.map((tone) => (
               <td key={tone} className="p-0 font-mono" style={{ background: scheme[tone].surface, color: scheme[tone].text }}>
-                <RoleCell role={role} name={name} tone={tone} dark={dark} scheme={scheme} isOwn={own.has(scheme[tone][role])} isByHand={brand.roles?.[`${dark ? 'dark' : 'light'}/${tone}/${role}`] !== undefined} />
+                <RoleCell
+                  role={role}
+                  name={name}
+                  tone={tone}
+                  dark={dark}
+                  scheme={scheme}
+                  isOwn={own.has(scheme[tone][role])}
+                  isByHand={brand.roles?.[`${dark ? 'dark' : 'light'}/${tone}/${role}`] !== undefined}
+                />
               </td>
             ))}
           </tr>
@@ -63,7 +110,15 @@ const Figures = memo(function Figures({ site, dark }: { site: Site; dark: boolea
   )
 })
 
-type CellProps = { readonly role: Role; readonly name: string; readonly tone: Tone; readonly dark: boolean; readonly scheme: Scheme; readonly isOwn: boolean; readonly isByHand: boolean }
+type CellProps = {
+  readonly role: Role
+  readonly name: string
+  readonly tone: Tone
+  readonly dark: boolean
+  readonly scheme: Scheme
+  readonly isOwn: boolean
+  readonly isByHand: boolean
+}
 
 function RoleCell({ role, name, tone, dark, scheme, isOwn, isByHand }: CellProps) {
   const colour = scheme[tone][role]
@@ -71,12 +126,24 @@ function RoleCell({ role, name, tone, dark, scheme, isOwn, isByHand }: CellProps
   const ratio = contrastRatio(colour, groundOf(scheme, tone, role))
   return (
     <Popover.Root>
-      <Popover.Trigger className="block w-full px-2 py-0.5 text-start -outline-offset-2 hover:underline" aria-label={`${name} on ${tone}: ${least === null ? colour : `${ratio.toFixed(1)}, ${ratio >= least ? 'passes' : 'fails'}`}${isOwn ? ', the client’s colour as it is' : ''}${isByHand ? ', set by hand' : ''}`}>
+      <Popover.Trigger
+        className="block w-full px-2 py-0.5 text-start -outline-offset-2 hover:underline"
+        aria-label={`${name} on ${tone}: ${least === null ? colour : `${ratio.toFixed(1)}, ${ratio >= least ? 'passes' : 'fails'}`}${isOwn ? ', the client’s colour as it is' : ''}${isByHand ? ', set by hand' : ''}`}
+      >
         <span className="me-1.5 inline-block size-2.5 border border-current align-middle" style={{ background: colour }} aria-hidden />
-        {least === null ? colour.slice(1) : ratio.toFixed(1)}{isOwn ? ' ●' : ''}{isByHand ? ' ✎' : ''}
+        {least === null ? colour.slice(1) : ratio.toFixed(1)}
+        {isOwn ? ' ●' : ''}
+        {isByHand ? ' ✎' : ''}
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content side="top" sideOffset={4} className="z-30 w-80 border border-ink bg-cloth p-3 text-base" aria-label={`${name} on ${tone}`}><RoleEditor role={role} name={name} tone={tone} dark={dark} /></Popover.Content>
+        <Popover.Content
+          side="top"
+          sideOffset={4}
+          className="z-30 w-80 border border-ink bg-cloth p-3 text-base"
+          aria-label={`${name} on ${tone}`}
+        >
+          <RoleEditor role={role} name={name} tone={tone} dark={dark} />
+        </Popover.Content>
       </Popover.Portal>
     </Popover.Root>
   )
@@ -100,20 +167,39 @@ function RoleEditor({ role, name, tone, dark }: Omit<CellProps, 'scheme' | 'isOw
   const reach = reachOfTone(site, tone)
   return (
     <div className="grid gap-2">
-      <p className="font-bold">{name} on {tone}</p>
-      <p className="text-sm text-soft">{reach.places === 0 ? `No section stands on ${tone} yet.` : `Changes ${count(reach.places, 'section')} on ${count(reach.pages, 'page')}.`}</p>
-      <Field label="By hand" fault={input.fault} hint={asked === undefined ? `now computed: ${drawn}` : undefined}>{(control) => <ColourInput input={input} value={asked} control={control} label="By hand" pick="Pick it" />}</Field>
+      <p className="font-bold">
+        {name} on {tone}
+      </p>
+      <p className="text-sm text-soft">
+        {reach.places === 0
+          ? `No section stands on ${tone} yet.`
+          : `Changes ${count(reach.places, 'section')} on ${count(reach.pages, 'page')}.`}
+      </p>
+      <Field label="By hand" fault={input.fault} hint={asked === undefined ? `now computed: ${drawn}` : undefined}>
+        {(control) => <ColourInput input={input} value={asked} control={control} label="By hand" pick="Pick it" />}
+      </Field>
       {least !== null && (
         <p className="text-sm" role="status">
-          {asked === undefined || move === null ? <>{contrastRatio(drawn, ground).toFixed(2)}:1, needs {least}. It passes.</> : (
+          {asked === undefined || move === null ? (
             <>
-              {asked} reaches {contrastRatio(asked, ground).toFixed(2)}:1 and needs {least}, on the plane too. The nearest that passes is drawn: <span className="inline-block size-3 border border-ink align-middle" style={{ background: drawn }} aria-hidden /> {drawn}, {contrastRatio(drawn, ground).toFixed(2)}:1, {Math.abs(move.lightness)} points {move.lightness < 0 ? 'darker' : 'lighter'}.{' '}
-              <button type="button" className="underline" onClick={() => change(drawn)}>Keep {drawn}</button>
+              {contrastRatio(drawn, ground).toFixed(2)}:1, needs {least}. It passes.
+            </>
+          ) : (
+            <>
+              {asked} reaches {contrastRatio(asked, ground).toFixed(2)}:1 and needs {least}, on the plane too. The nearest that passes is
+              drawn: <span className="inline-block size-3 border border-ink align-middle" style={{ background: drawn }} aria-hidden />{' '}
+              {drawn}, {contrastRatio(drawn, ground).toFixed(2)}:1, {Math.abs(move.lightness)} points{' '}
+              {move.lightness < 0 ? 'darker' : 'lighter'}.{' '}
+              <button type="button" className="underline" onClick={() => change(drawn)}>
+                Keep {drawn}
+              </button>
             </>
           )}
         </p>
       )}
-      <Button disabled={asked === undefined} onClick={() => change(null)}>Back to the computed colour</Button>
+      <Button disabled={asked === undefined} onClick={() => change(null)}>
+        Back to the computed colour
+      </Button>
     </div>
   )
 }

@@ -2,5 +2,9 @@
 import { Button } from '../parts/button'
 
 export function PrintButton() {
-  return <Button look="main" onClick={() => window.print()}>Print or save as PDF</Button>
+  return (
+    <Button look="main" onClick={() => window.print()}>
+      Print or save as PDF
+    </Button>
+  )
 }

@@ -2,12 +2,13 @@
 import { useMemo } from 'react'
 import { toast } from 'sonner'
 import { findScheme, getTemplate } from '@/core/pack'
-import { homePage } from '@/core/site'
+import { factsOf } from '@/core/site'
 import { findTrade, firstDraft } from '@/core/trade'
 import { useJob, useJobStore } from '../job/job-context'
+import { jobSource } from '../job/job-source'
 import { useGesture } from '../job/use-gesture'
 import { Button } from '../parts/button'
-import { SheetRow, type SheetSource } from '../sheets/sheet-row'
+import { SheetRow } from '../sheets/sheet-row'
 import type { SheetName } from '../sheets/widths'
 import { BriefFields } from './brief-fields'
 
@@ -16,20 +17,20 @@ const SHEETS: readonly SheetName[] = ['desktop', 'phone']
 /** The brief, reopened: what is changed here is changed on every page. */
 export function BriefStage() {
   const store = useJobStore()
-  const document = useJob((s) => s.document)
+  const facts = useJob((s) => factsOf(s.document))
+  const brand = useJob((s) => s.document.brand)
+  const spec = useJob((s) => findScheme(getTemplate(s.pack, s.document.dress.template), s.document.dress.scheme ?? null))
   const assets = useJob((s) => s.assets)
-  const pack = useJob((s) => s.pack)
   const gesture = useGesture()
-  const source = useMemo<SheetSource>(() => ({
-    current: () => {
-      const { document: now, pack: designs, assets: known } = store.getState()
-      return { site: { document: now, pack: designs, assets: known, mode: 'draft' }, page: homePage(now) }
-    },
-    subscribe: store.subscribe,
-  }), [store])
+  const source = useMemo(() => jobSource(store), [store])
   const draft = (): void => {
-    const edit = firstDraft(pack, store.getState().document)
-    if (edit && store.apply(edit)) toast('Every empty place that the trade has words for is filled, as drafts to be confirmed. Undo takes them out.')
+    const { pack, document } = store.getState()
+    const edit = firstDraft(pack, document)
+    const drafted = edit && store.apply(edit)
+    if (drafted)
+      toast('Every empty place that the trade has words for is filled, as drafts to be confirmed.', {
+        action: { label: 'Undo', onClick: () => void store.undo(drafted) },
+      })
     else toast('There is no empty place left that the trade has words for.')
   }
   return (
@@ -38,23 +39,33 @@ export function BriefStage() {
         <h1 className="mb-1 text-xl font-bold tracking-tight">Brief</h1>
         <p className="mb-5 text-soft">Kept once, shown on every page.</p>
         <BriefFields
-          facts={document.facts}
-          brand={document.brand}
-          spec={findScheme(getTemplate(pack, document.template), document.scheme ?? null)}
+          facts={facts}
+          brand={brand}
+          spec={spec}
           job={store.getState().id}
-          logo={document.brand.logo ? assets[document.brand.logo] : undefined}
-          nameFault={document.facts.name ? null : 'A job needs the client’s name; the template’s stands in for it.'}
+          logo={brand.logo ? assets[brand.logo] : undefined}
+          nameFault={facts.name ? null : 'A job needs the client’s name; the template’s stands in for it.'}
           onFact={(fact, value) => store.apply({ type: 'fact/set', fact, value }, gesture(`fact ${fact}`))}
           onColour={(part, value) => store.apply({ type: 'brand/set', part, value }, gesture(part))}
-          logoOnDark={document.brand['logo-on-dark'] ? assets[document.brand['logo-on-dark']] : undefined}
+          logoOnDark={brand['logo-on-dark'] ? assets[brand['logo-on-dark']] : undefined}
           onLogos={(logo, onDark) => {
             for (const asset of [logo, onDark]) if (asset) store.addAsset(asset)
-            store.apply({ type: 'batch', edits: [{ type: 'brand/set', part: 'logo', value: logo?.id ?? null }, { type: 'brand/set', part: 'logo-on-dark', value: onDark?.id ?? null }] })
+            store.apply({
+              type: 'batch',
+              edits: [
+                { type: 'brand/set', part: 'logo', value: logo?.id ?? null },
+                { type: 'brand/set', part: 'logo-on-dark', value: onDark?.id ?? null },
+              ],
+            })
           }}
         />
         <div className="mt-5 border-t border-seam pt-4">
-          <Button onClick={draft} disabled={!findTrade(document.facts.trade ?? '')}>Make a first draft from the trade</Button>
-          <p className="mt-1 text-sm text-soft">{findTrade(document.facts.trade ?? '') ? 'Fills only what is empty, and marks it to be confirmed.' : 'Needs a trade from the list.'}</p>
+          <Button onClick={draft} disabled={!findTrade(facts.trade ?? '')}>
+            Make a first draft from the trade
+          </Button>
+          <p className="mt-1 text-sm text-soft">
+            {findTrade(facts.trade ?? '') ? 'Fills only what is empty, and marks it to be confirmed.' : 'Needs a trade from the list.'}
+          </p>
         </div>
       </div>
       <section className="flex min-h-0 flex-col p-5" aria-label="The home page">

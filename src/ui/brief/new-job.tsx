@@ -3,8 +3,9 @@ import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useEffect, useMemo, useState, type FormEvent } from 'react'
 import { createStore } from 'zustand/vanilla'
+import { makeDocument } from '@/core/fill'
 import type { AssetTable } from '@/core/image'
-import { findScheme, getTemplate, makeDocument, type Pack } from '@/core/pack'
+import { findScheme, getTemplate, type Pack } from '@/core/pack'
 import { applyEdit, findFactFault, homePage, type Brand, type Facts, type SiteDocument } from '@/core/site'
 import { firstDraft } from '@/core/trade'
 import { ApiError, postJson } from '../job/api'
@@ -12,7 +13,7 @@ import { Button, buttonClass } from '../parts/button'
 import { SheetRow, type SheetSource } from '../sheets/sheet-row'
 import type { SheetName } from '../sheets/widths'
 import { BriefFields } from './brief-fields'
-import { bestTemplate } from './suited-template'
+import { bestTemplate } from '../parts/suited-template'
 import { ThreeAnswers } from './three-answers'
 
 const SHEETS: readonly SheetName[] = ['desktop', 'phone']
@@ -28,14 +29,17 @@ export function NewJob({ pack, assets }: { pack: Pack; assets: AssetTable }) {
   const [store] = useState(() => createStore<Draft>(() => draft))
   const best = useMemo(() => bestTemplate(pack, assets, draft.facts), [pack, assets, draft.facts])
   const template = best?.template.id ?? 'tallow'
-  const source = useMemo<SheetSource>(() => ({
-    current: () => {
-      const { facts, brand, assets: known, way } = store.getState()
-      const document = begun(pack, bestTemplate(pack, assets, facts)?.template.id ?? 'tallow', facts, brand, way === 'three')
-      return { site: { document, pack, assets: known, mode: 'draft' }, page: homePage(document) }
-    },
-    subscribe: store.subscribe,
-  }), [store, pack, assets])
+  const source = useMemo<SheetSource>(
+    () => ({
+      current: () => {
+        const { facts, brand, assets: known, way } = store.getState()
+        const document = begun(pack, bestTemplate(pack, assets, facts)?.template.id ?? 'tallow', facts, brand, way === 'three')
+        return { site: { document, pack, assets: known, mode: 'draft' }, page: homePage(document) }
+      },
+      subscribe: store.subscribe,
+    }),
+    [store, pack, assets],
+  )
   const change = (next: (before: Draft) => Draft): void => {
     store.setState(next(store.getState()))
     setDraft(store.getState())
@@ -50,7 +54,12 @@ export function NewJob({ pack, assets }: { pack: Pack; assets: AssetTable }) {
     if (found) return setFault(found)
     setBusy(true)
     try {
-      const { job } = await postJson<{ job: string }>('/api/jobs', { template, facts: { ...draft.facts, name }, brand: draft.brand, draft: draft.way === 'three' })
+      const { job } = await postJson<{ job: string }>('/api/jobs', {
+        template,
+        facts: { ...draft.facts, name },
+        brand: draft.brand,
+        draft: draft.way === 'three',
+      })
       router.push(`/jobs/${job}/template`)
     } catch (error) {
       setFault(error instanceof ApiError ? error.message : 'The job could not be made. Try again.')
@@ -66,7 +75,9 @@ export function NewJob({ pack, assets }: { pack: Pack; assets: AssetTable }) {
           <h1 className="mb-1 text-2xl font-bold tracking-tight">New job</h1>
           <p className="mb-3 text-soft">The name is enough to begin with.</p>
           <WayIn way={draft.way} onWay={(way) => change((d) => ({ ...d, way }))} />
-          {draft.way === 'three' ? <ThreeAnswers facts={draft.facts} onFact={onFact} /> : (
+          {draft.way === 'three' ? (
+            <ThreeAnswers facts={draft.facts} onFact={onFact} />
+          ) : (
             <BriefFields
               facts={draft.facts}
               brand={draft.brand}
@@ -76,35 +87,64 @@ export function NewJob({ pack, assets }: { pack: Pack; assets: AssetTable }) {
               onFact={onFact}
               onColour={(part, hex) => change((d) => ({ ...d, brand: without(d.brand, part, hex) }))}
               logoOnDark={draft.brand['logo-on-dark'] ? draft.assets[draft.brand['logo-on-dark']] : undefined}
-              onLogos={(logo, onDark) => change((d) => ({ ...d, brand: without(without(d.brand, 'logo', logo?.id ?? null), 'logo-on-dark', onDark?.id ?? null), assets: { ...d.assets, ...(logo ? { [logo.id]: logo } : {}), ...(onDark ? { [onDark.id]: onDark } : {}) } }))}
+              onLogos={(logo, onDark) =>
+                change((d) => ({
+                  ...d,
+                  brand: without(without(d.brand, 'logo', logo?.id ?? null), 'logo-on-dark', onDark?.id ?? null),
+                  assets: { ...d.assets, ...(logo ? { [logo.id]: logo } : {}), ...(onDark ? { [onDark.id]: onDark } : {}) },
+                }))
+              }
             />
           )}
         </div>
         <div className="border-t border-seam p-4">
-          {fault && <p className="mb-2 text-sm font-medium text-thread" role="alert">✕ {fault}</p>}
+          {fault && (
+            <p className="mb-2 text-sm font-medium text-thread" role="alert">
+              ✕ {fault}
+            </p>
+          )}
           <div className="flex gap-2">
-            <Button look="main" type="submit" className="flex-1" disabled={busy}>{busy ? 'Making the job…' : 'Make the job, then choose a template'}</Button>
-            <Link href="/" className={buttonClass('quiet')}>Cancel</Link>
+            <Button look="main" type="submit" className="flex-1" disabled={busy}>
+              {busy ? 'Making the job…' : 'Make the job, then choose a template'}
+            </Button>
+            <Link href="/" className={buttonClass('quiet')}>
+              Cancel
+            </Link>
           </div>
         </div>
       </form>
       <section className="flex min-h-0 flex-col p-5" aria-label="The home page, as it would begin">
         <p className="mb-3 text-sm text-soft" role="status">
-          {best && best.suits.score > 0 ? <>Worn here: <strong className="text-ink">{best.template.name}</strong>, {best.suits.reasons.join('; ')}.</> : 'Say the trade, and the template that suits it is worn here.'}
+          {best && best.suits.score > 0 ? (
+            <>
+              Worn here: <strong className="text-ink">{best.template.name}</strong>, {best.suits.reasons.join('; ')}.
+            </>
+          ) : (
+            'Say the trade, and the template that suits it is worn here.'
+          )}
         </p>
-        <div className="min-h-0 flex-1"><SheetRow source={source} sheets={SHEETS} label="Home page" events={null} /></div>
+        <div className="min-h-0 flex-1">
+          <SheetRow source={source} sheets={SHEETS} label="Home page" events={null} />
+        </div>
       </section>
     </main>
   )
 }
 
 function WayIn({ way, onWay }: { way: Way; onWay: (way: Way) => void }) {
-  const look = 'flex-1 cursor-pointer border border-ink px-3 py-1.5 text-center text-sm font-semibold has-checked:bg-ink has-checked:text-cloth has-focus-visible:outline-2 has-focus-visible:outline-offset-2'
+  const look =
+    'flex-1 cursor-pointer border border-ink px-3 py-1.5 text-center text-sm font-semibold has-checked:bg-ink has-checked:text-cloth has-focus-visible:outline-2 has-focus-visible:outline-offset-2'
   return (
     <fieldset className="mb-5 flex">
       <legend className="sr-only">Way in</legend>
-      <label className={look}><input type="radio" name="way" className="sr-only" checked={way === 'brief'} onChange={() => onWay('brief')} />The whole brief</label>
-      <label className={`${look} border-s-0`}><input type="radio" name="way" className="sr-only" checked={way === 'three'} onChange={() => onWay('three')} />Three answers</label>
+      <label className={look}>
+        <input type="radio" name="way" className="sr-only" checked={way === 'brief'} onChange={() => onWay('brief')} />
+        The whole brief
+      </label>
+      <label className={`${look} border-s-0`}>
+        <input type="radio" name="way" className="sr-only" checked={way === 'three'} onChange={() => onWay('three')} />
+        Three answers
+      </label>
     </fieldset>
   )
 }

@@ -1,40 +1,77 @@
 'use client'
-import { getTemplate, type LedgerFact } from '@/core/pack'
-import { addressLine, toHoursRows, type Address, type FactValue, type Hours } from '@/core/site'
-import { AddressInputs } from '../brief/address-inputs'
-import { FactInput, useFactInput } from '../brief/fact-input'
-import { HoursInputs } from '../brief/hours-inputs'
+import type { LedgerFact } from '@/core/fill'
+import { getTemplate } from '@/core/pack'
+import { addressLine, factsOf, toHoursRows, type Address, type FactValue, type Hours } from '@/core/site'
+import { AddressInputs } from '../fields/address-inputs'
+import { FactInput, useFactInput } from '../fields/fact-input'
+import { HoursInputs } from '../fields/hours-inputs'
 import { useJob } from '../job/job-context'
 import { RowFrame } from './row-frame'
 
-const LABELS: Record<LedgerFact, string> = { name: 'Name', tagline: 'Line under the name', phone: 'Telephone', email: 'Email', address: 'Address', hours: 'Opening hours' }
+const LABELS: Record<LedgerFact, string> = {
+  name: 'Name',
+  tagline: 'Line under the name',
+  phone: 'Telephone',
+  email: 'Email',
+  address: 'Address',
+  hours: 'Opening hours',
+}
 
-type Props = { readonly fact: LedgerFact; readonly inHand: boolean; readonly onHold: () => void; readonly onChange: (value: FactValue | null) => void }
+type Props = {
+  readonly fact: LedgerFact
+  readonly inHand: boolean
+  readonly onHold: () => void
+  readonly onChange: (value: FactValue | null) => void
+}
 
 /** The ledger's row of one fact: changed here, changed wherever it is shown. */
 export function FactRow({ fact, inHand, onHold, onChange }: Props) {
-  const value = useJob((s) => s.document.facts[fact])
-  const template = useJob((s) => getTemplate(s.pack, s.document.template).facts[fact])
+  const value = useJob((s) => factsOf(s.document)[fact])
+  const template = useJob((s) => getTemplate(s.pack, s.document.dress.template).facts[fact])
   return (
-    <RowFrame id={`fact ${fact}`} label={LABELS[fact]} template={<span className="line-clamp-2">{writeFact(template)}</span>} state={value === undefined ? 'leftover' : value === '' ? 'left empty' : 'client’s'} inHand={inHand} onHold={onHold} onBack={value === undefined ? undefined : () => onChange(null)}>
+    <RowFrame
+      id={`fact ${fact}`}
+      label={LABELS[fact]}
+      template={<span className="line-clamp-2">{writeFact(template)}</span>}
+      state={value === undefined ? 'leftover' : value === '' ? 'left empty' : 'client’s'}
+      inHand={inHand}
+      onHold={onHold}
+      onBack={value === undefined ? undefined : () => onChange(null)}
+    >
       <FactCell fact={fact} onChange={onChange} />
     </RowFrame>
   )
 }
 
 function FactCell({ fact, onChange }: { fact: LedgerFact; onChange: (value: FactValue | null) => void }) {
-  const facts = useJob((s) => s.document.facts)
+  const facts = useJob((s) => factsOf(s.document))
   if (fact === 'address') return <AddressInputs value={facts.address} onChange={onChange} />
   if (fact === 'hours') return <HoursInputs value={facts.hours} onChange={onChange} />
   return <TextFactCell fact={fact} value={facts[fact]} onChange={onChange} />
 }
 
-function TextFactCell({ fact, value, onChange }: { fact: Exclude<LedgerFact, 'address' | 'hours'>; value: string | undefined; onChange: (value: string | null) => void }) {
+function TextFactCell({
+  fact,
+  value,
+  onChange,
+}: {
+  fact: Exclude<LedgerFact, 'address' | 'hours'>
+  value: string | undefined
+  onChange: (value: string | null) => void
+}) {
   const input = useFactInput(fact, value, onChange)
   return (
     <>
-      <FactInput name={fact} input={input} control={{ 'aria-label': `Client facts: ${LABELS[fact]}`, ...(input.fault ? { 'aria-invalid': true as const } : {}) }} />
-      {input.fault && <p className="mt-0.5 text-sm font-medium text-thread" role="alert">✕ {input.fault}</p>}
+      <FactInput
+        name={fact}
+        input={input}
+        control={{ 'aria-label': `Client facts: ${LABELS[fact]}`, ...(input.fault ? { 'aria-invalid': true as const } : {}) }}
+      />
+      {input.fault && (
+        <p className="mt-0.5 text-sm font-medium text-thread" role="alert">
+          ✕ {input.fault}
+        </p>
+      )}
     </>
   )
 }
@@ -42,5 +79,9 @@ function TextFactCell({ fact, value, onChange }: { fact: Exclude<LedgerFact, 'ad
 function writeFact(value: string | Address | Hours | undefined): string {
   if (value === undefined) return ''
   if (typeof value === 'string') return value
-  return 'street' in value ? addressLine(value) : toHoursRows(value).map((row) => `${row.days} ${row.times}`).join('; ')
+  return 'street' in value
+    ? addressLine(value)
+    : toHoursRows(value)
+        .map((row) => `${row.days} ${row.times}`)
+        .join('; ')
 }

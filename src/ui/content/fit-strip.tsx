@@ -15,9 +15,18 @@ export const FitStrip = memo(function FitStrip({ fit }: { fit: LineFit }) {
         if (!lines) return null
         const over = lines.now > lines.designed && lines.designed > 0
         return (
-          <li key={name} className="w-12" title={`${name}: ${lines.now} ${lines.now === 1 ? 'line' : 'lines'}; designed for ${lines.designed}`}>
-            <span className="sr-only">{name}: {lines.now} of {lines.designed} lines{over ? ', longer than designed' : ''}</span>
-            <span aria-hidden className={`block font-mono text-xs ${over ? 'font-bold text-thread' : 'text-soft'}`}>{lines.now}/{lines.designed}{over ? ' ▲' : ''}</span>
+          <li
+            key={name}
+            className="w-12"
+            title={`${name}: ${lines.now} ${lines.now === 1 ? 'line' : 'lines'}; designed for ${lines.designed}`}
+          >
+            <span className="sr-only">
+              {name}: {lines.now} of {lines.designed} lines{over ? ', longer than designed' : ''}
+            </span>
+            <span aria-hidden className={`block font-mono text-xs ${over ? 'font-bold text-thread' : 'text-soft'}`}>
+              {lines.now}/{lines.designed}
+              {over ? ' ▲' : ''}
+            </span>
             <Tape now={lines.now} designed={lines.designed} />
           </li>
         )
@@ -31,7 +40,10 @@ function Tape({ now, designed }: { now: number; designed: number }) {
   return (
     <span aria-hidden className="mt-0.5 flex h-1.5 gap-px">
       {Array.from({ length: ticks }, (_, i) => (
-        <span key={i} className={`flex-1 border ${i >= designed ? 'border-thread bg-thread' : i < now ? 'border-ink bg-tape' : 'border-seam bg-cloth'}`} />
+        <span
+          key={i}
+          className={`flex-1 border ${i >= designed ? 'border-thread bg-thread' : i < now ? 'border-ink bg-tape' : 'border-seam bg-cloth'}`}
+        />
       ))}
     </span>
   )

@@ -2,7 +2,7 @@
 import { useRef, useState, type KeyboardEvent, type MouseEvent } from 'react'
 import type { AssetInfo } from '@/core/image'
 import type { Focus, SlotValueOf } from '@/core/site'
-import { PICTURE_TYPES } from '../brief/logo-input'
+import { PICTURE_TYPES } from '../fields/logo-input'
 import { Button } from '../parts/button'
 import { kilobytes } from '../parts/words'
 
@@ -27,21 +27,58 @@ export function ImageCell({ label, value, asset, busy, onFile, onChange }: Props
   return (
     <div
       className={`flex items-start gap-2 rounded-sm ${over ? 'bg-tape' : ''}`}
-      onDragOver={(event) => { event.preventDefault(); setOver(true) }}
+      onDragOver={(event) => {
+        event.preventDefault()
+        setOver(true)
+      }}
       onDragLeave={() => setOver(false)}
-      onDrop={(event) => { event.preventDefault(); setOver(false); const [file] = event.dataTransfer.files; if (file) onFile(file) }}
+      onDrop={(event) => {
+        event.preventDefault()
+        setOver(false)
+        const [file] = event.dataTransfer.files
+        if (file) onFile(file)
+      }}
     >
       {value && asset && <FocusPicker label={label} value={value} asset={asset} onFocus={(focus) => onChange({ ...value, focus })} />}
       <div className="grid flex-1 gap-1">
         <div className="flex items-center gap-2">
-          <Button data-cell onClick={() => input.current?.click()} disabled={busy} aria-label={`${label}: ${value ? 'change' : 'choose'} picture`}>{busy ? 'Reading…' : value ? 'Change' : 'Choose picture'}</Button>
-          <span className="text-sm text-soft">{asset && value ? `${asset.width} × ${asset.height}, ${kilobytes(asset.bytes)}` : 'or drop one here'}</span>
+          <Button
+            data-cell
+            onClick={() => input.current?.click()}
+            disabled={busy}
+            aria-label={`${label}: ${value ? 'change' : 'choose'} picture`}
+          >
+            {busy ? 'Reading…' : value ? 'Change' : 'Choose picture'}
+          </Button>
+          <span className="text-sm text-soft">
+            {asset && value ? `${asset.width} × ${asset.height}, ${kilobytes(asset.bytes)}` : 'or drop one here'}
+          </span>
         </div>
         {value && (
-          <input aria-label={`${label}: what it shows`} dir="auto" maxLength={500} className="w-full rounded-sm border border-seam bg-white px-2 py-1 text-sm placeholder:italic placeholder:text-soft" placeholder="what the picture shows, for those who do not see it" value={value.alt} onChange={(e) => onChange({ ...value, alt: e.target.value })} />
+          <input
+            aria-label={`${label}: what it shows`}
+            dir="auto"
+            maxLength={500}
+            className="w-full rounded-sm border border-seam bg-white px-2 py-1 text-sm placeholder:italic placeholder:text-soft"
+            placeholder="what the picture shows, for those who do not see it"
+            value={value.alt}
+            onChange={(e) => onChange({ ...value, alt: e.target.value })}
+          />
         )}
       </div>
-      <input ref={input} type="file" accept={PICTURE_TYPES} className="hidden" tabIndex={-1} aria-label={`${label}: file`} onChange={(event) => { const file = event.target.files?.[0]; if (file) onFile(file); event.target.value = '' }} />
+      <input
+        ref={input}
+        type="file"
+        accept={PICTURE_TYPES}
+        className="hidden"
+        tabIndex={-1}
+        aria-label={`${label}: file`}
+        onChange={(event) => {
+          const file = event.target.files?.[0]
+          if (file) onFile(file)
+          event.target.value = ''
+        }}
+      />
     </div>
   )
 }
@@ -49,7 +86,17 @@ export function ImageCell({ label, value, asset, busy, onFile, onChange }: Props
 const STEP = 0.05
 
 /** The point that stays in sight however the picture is cropped: click it, or move it with the arrow keys. */
-function FocusPicker({ label, value, asset, onFocus }: { label: string; value: Picture; asset: AssetInfo; onFocus: (focus: Focus) => void }) {
+function FocusPicker({
+  label,
+  value,
+  asset,
+  onFocus,
+}: {
+  label: string
+  value: Picture
+  asset: AssetInfo
+  onFocus: (focus: Focus) => void
+}) {
   const focus = value.focus ?? asset.focus
   const set = (x: number, y: number): void => onFocus({ x: clamp(x), y: clamp(y) })
   const click = (event: MouseEvent<HTMLButtonElement>): void => {
@@ -58,15 +105,28 @@ function FocusPicker({ label, value, asset, onFocus }: { label: string; value: P
     set((event.clientX - box.left) / box.width, (event.clientY - box.top) / box.height)
   }
   const press = (event: KeyboardEvent): void => {
-    const [dx, dy] = ({ ArrowLeft: [-STEP, 0], ArrowRight: [STEP, 0], ArrowUp: [0, -STEP], ArrowDown: [0, STEP] } as Record<string, [number, number]>)[event.key] ?? [0, 0]
+    const [dx, dy] = (
+      { ArrowLeft: [-STEP, 0], ArrowRight: [STEP, 0], ArrowUp: [0, -STEP], ArrowDown: [0, STEP] } as Record<string, [number, number]>
+    )[event.key] ?? [0, 0]
     if (dx === 0 && dy === 0) return
     event.preventDefault()
     set(focus.x + dx, focus.y + dy)
   }
   return (
-    <button type="button" className="relative block w-20 shrink-0 border border-seam" aria-label={`${label}: point to keep in sight, at ${Math.round(focus.x * 100)} % across and ${Math.round(focus.y * 100)} % down; arrow keys move it`} title="Click what must stay in sight" onClick={click} onKeyDown={press}>
+    <button
+      type="button"
+      className="relative block w-20 shrink-0 border border-seam"
+      aria-label={`${label}: point to keep in sight, at ${Math.round(focus.x * 100)} % across and ${Math.round(focus.y * 100)} % down; arrow keys move it`}
+      title="Click what must stay in sight"
+      onClick={click}
+      onKeyDown={press}
+    >
       <img src={pictureThumb(asset)} alt="" className="block w-full" />
-      <span aria-hidden className="absolute h-3 w-3 -translate-x-1/2 -translate-y-1/2 rounded-full border-2 border-ink bg-tape" style={{ left: `${focus.x * 100}%`, top: `${focus.y * 100}%` }} />
+      <span
+        aria-hidden
+        className="absolute h-3 w-3 -translate-x-1/2 -translate-y-1/2 rounded-full border-2 border-ink bg-tape"
+        style={{ left: `${focus.x * 100}%`, top: `${focus.y * 100}%` }}
+      />
     </button>
   )
 }

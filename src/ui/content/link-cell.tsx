@@ -1,16 +1,15 @@
 'use client'
 import { useState } from 'react'
-import { isSafeUrl, pageTexts } from '@/core/pack'
+import { isSafeUrl } from '@/core/pack'
 import type { LinkTarget, SlotValueOf } from '@/core/site'
-import { useJob } from '../job/job-context'
+import { usePages } from '../job/use-pages'
 
 type Link = SlotValueOf<'link'>
 type Props = { readonly label: string; readonly value: Link | null; readonly placeholder: Link; readonly onChange: (value: Link) => void }
 
 /** A link's words and where they lead: a page of the site, a fact, or an address elsewhere. */
 export function LinkCell({ label, value, placeholder, onChange }: Props) {
-  const document = useJob((s) => s.document)
-  const pack = useJob((s) => s.pack)
+  const pages = usePages()
   const shown = value ?? placeholder
   const [typed, setTyped] = useState<string | null>(null)
   const elsewhere = shown.to.type === 'url' || typed !== null
@@ -28,9 +27,27 @@ export function LinkCell({ label, value, placeholder, onChange }: Props) {
   return (
     <div className="grid gap-1">
       <div className="flex gap-1.5">
-        <input aria-label={`${label}, words`} data-cell data-lines="one" maxLength={300} className="min-w-0 flex-1 rounded-sm border border-seam bg-white px-2 py-1 leading-snug placeholder:italic placeholder:text-soft" placeholder={value ? 'left empty' : 'the client’s words'} value={value?.label ?? ''} onChange={(e) => onChange({ ...shown, label: e.target.value })} />
-        <select aria-label={`${label}, leads to`} className={select} value={elsewhere ? 'url' : JSON.stringify(shown.to)} onChange={(e) => choose(e.target.value)}>
-          {document.pages.map((page) => <option key={page.id} value={JSON.stringify({ type: 'page', page: page.id })}>{pageTexts(pack, document, page).name}</option>)}
+        <input
+          aria-label={`${label}, words`}
+          data-cell
+          data-lines="one"
+          maxLength={300}
+          className="min-w-0 flex-1 rounded-sm border border-seam bg-white px-2 py-1 leading-snug placeholder:italic placeholder:text-soft"
+          placeholder={value ? 'left empty' : 'the client’s words'}
+          value={value?.label ?? ''}
+          onChange={(e) => onChange({ ...shown, label: e.target.value })}
+        />
+        <select
+          aria-label={`${label}, leads to`}
+          className={select}
+          value={elsewhere ? 'url' : JSON.stringify(shown.to)}
+          onChange={(e) => choose(e.target.value)}
+        >
+          {pages.map((page) => (
+            <option key={page.id} value={JSON.stringify({ type: 'page', page: page.id })}>
+              {page.name}
+            </option>
+          ))}
           <option value={JSON.stringify({ type: 'fact', fact: 'phone' })}>Telephone</option>
           <option value={JSON.stringify({ type: 'fact', fact: 'email' })}>Email</option>
           <option value={JSON.stringify({ type: 'fact', fact: 'address' })}>Map</option>
@@ -39,8 +56,20 @@ export function LinkCell({ label, value, placeholder, onChange }: Props) {
       </div>
       {elsewhere && (
         <>
-          <input aria-label={`${label}, web address`} className={`${select} w-full font-mono`} maxLength={2000} placeholder="https://" value={address} onChange={(e) => type(e.target.value)} onBlur={() => isSafeUrl(address) && setTyped(null)} />
-          {address !== '' && !isSafeUrl(address.trim()) && <p className="text-sm font-medium text-thread" role="alert">✕ Write the whole address, such as https://example.com/page.</p>}
+          <input
+            aria-label={`${label}, web address`}
+            className={`${select} w-full font-mono`}
+            maxLength={2000}
+            placeholder="https://"
+            value={address}
+            onChange={(e) => type(e.target.value)}
+            onBlur={() => isSafeUrl(address) && setTyped(null)}
+          />
+          {address !== '' && !isSafeUrl(address.trim()) && (
+            <p className="text-sm font-medium text-thread" role="alert">
+              ✕ Write the whole address, such as https://example.com/page.
+            </p>
+          )}
         </>
       )}
     </div>

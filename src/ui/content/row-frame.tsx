@@ -42,11 +42,49 @@ export function RowFrame({ id, label, template, state, inHand, fit, onKeep, onCo
       <div className="min-w-0">{children}</div>
       <div className="pt-1">{fit && <FitStrip fit={fit} />}</div>
       <div className="flex items-center justify-between gap-1 pt-1 text-sm">
-        <span className={leftover ? 'stitch-under pb-0.5 font-medium text-thread' : draft ? 'border-b-2 border-dotted border-tape-dark font-medium text-tape-dark' : 'text-soft'}>{state}</span>
-        {leftover && onKeep && <button type="button" className="rounded-sm border border-seam px-1.5 text-sm hover:border-ink hover:bg-tape" title="Keep the template’s words as the client’s (Alt+K)" onClick={onKeep} data-keep>Keep</button>}
-        {draft && onConfirm && <button type="button" className="rounded-sm border border-seam px-1.5 text-sm hover:border-ink hover:bg-tape" title="These words came from a phrase bank: make them the client’s own (Alt+K)" onClick={onConfirm} data-keep>Confirm</button>}
+        <span
+          className={
+            leftover
+              ? 'stitch-under pb-0.5 font-medium text-thread'
+              : draft
+                ? 'border-b-2 border-dotted border-tape-dark font-medium text-tape-dark'
+                : 'text-soft'
+          }
+        >
+          {state}
+        </span>
+        {leftover && onKeep && (
+          <button
+            type="button"
+            className="rounded-sm border border-seam px-1.5 text-sm hover:border-ink hover:bg-tape"
+            title="Keep the template’s words as the client’s (Alt+K)"
+            onClick={onKeep}
+            data-keep
+          >
+            Keep
+          </button>
+        )}
+        {draft && onConfirm && (
+          <button
+            type="button"
+            className="rounded-sm border border-seam px-1.5 text-sm hover:border-ink hover:bg-tape"
+            title="These words came from a phrase bank: make them the client’s own (Alt+K)"
+            onClick={onConfirm}
+            data-keep
+          >
+            Confirm
+          </button>
+        )}
         {!leftover && onBack && (
-          <button type="button" className="rounded-sm border border-clear p-1 text-soft hover:border-ink hover:text-ink" aria-label="Take the client’s content out; the template’s shows again" title="Back to the template’s" onClick={onBack}><Undo2 size={13} aria-hidden /></button>
+          <button
+            type="button"
+            className="rounded-sm border border-clear p-1 text-soft hover:border-ink hover:text-ink"
+            aria-label="Take the client’s content out; the template’s shows again"
+            title="Back to the template’s"
+            onClick={onBack}
+          >
+            <Undo2 size={13} aria-hidden />
+          </button>
         )}
       </div>
     </div>

@@ -1,56 +1,127 @@
 import { nanoid } from 'nanoid'
 import { toast } from 'sonner'
-import { listItems, sectionPlaceholders, sectionRows, type LedgerRow } from '@/core/pack'
-import { confirmedValue, findSection, richFromPlain, type EditStep, type SectionId, type SlotValue } from '@/core/site'
+import { baseCount, placeholdersOf, sectionRows, shownEntries, type LedgerRow, type ShownEntry } from '@/core/fill'
+import {
+  confirmedValue,
+  entriesOf,
+  findSection,
+  MAX_TEXT,
+  naturalRank,
+  placeKey,
+  rankBetween,
+  refOf,
+  richFromPlain,
+  samePlace,
+  type EditStep,
+  type EntryId,
+  type Place,
+  type Section,
+  type SlotPlace,
+  type SlotValue,
+} from '@/core/site'
 import { ApiError, uploadPicture } from '../job/api'
 import type { JobStore } from '../job/job-store'
 import { count } from '../parts/words'
 import type { SlotActions } from './slot-row'
-import type { RowPlace } from './tabs'
 
 /** What the rows of slots do, as edits. */
-export function makeSlotActions(store: JobStore, gesture: (place: string) => string, hold: (place: RowPlace) => void, setBusy: (key: string, busy: boolean) => void): SlotActions {
-  // Whatever a hand sets is the client's own, and no draft any more.
-  const set = (row: LedgerRow, value: SlotValue | null): void => {
-    const key = `${row.section.id} ${row.path}`
-    store.apply({ type: 'slot/set', section: row.section.id, slot: row.path, value: value && confirmedValue(value) }, value?.type === 'text' || value?.type === 'rich' || value?.type === 'link' ? gesture(key) : undefined)
-  }
-  const reorder = (row: LedgerRow, change: (order: readonly string[]) => readonly string[]): void => {
-    const { document, pack } = store.getState()
-    const section = findSection(document, row.section.id)
-    if (!section) return
-    const list = row.path.split('/')[0] ?? ''
-    const order = change(listItems(section, sectionPlaceholders(pack, document, section), list))
-    store.apply({ type: 'slot/set', section: section.id, slot: list, value: { type: 'list', order } })
-  }
+export function makeSlotActions(
+  store: JobStore,
+  gesture: (place: string) => string,
+  hold: (place: Place) => void,
+  setBusy: (key: string, busy: boolean) => void,
+): SlotActions {
   return {
-    set,
-    hold: (row) => hold({ type: 'slot', section: row.section.id, slot: row.path }),
-    file: (row, file) => void putPicture(store, row.section.id, row.path, file, setBusy),
-    confirm: (row) => { if (row.value) store.apply({ type: 'slot/set', section: row.section.id, slot: row.path, value: confirmedValue(row.value) }) },
+    // Whatever a hand sets is the client's own, and no draft any more.
+    set: (row, value) => {
+      const isTyped = value?.type === 'text' || value?.type === 'rich' || value?.type === 'link'
+      store.apply(setSlot(row.place, value && confirmedValue(value)), isTyped ? gesture(placeKey(row.place)) : undefined)
+    },
+    hold: (row) => hold(row.place),
+    file: (row, file) => void putPicture(store, row.place, file, setBusy),
+    confirm: (row) => {
+      if (row.value) store.apply(setSlot(row.place, confirmedValue(row.value)))
+    },
     pour: (row, lines) => pour(store, row, lines),
-    addItem: (row) => reorder(row, (order) => [...order, nanoid(6)]),
-    removeItem: (row) => reorder(row, (order) => order.filter((id) => id !== row.path.split('/')[1])),
-    moveItem: (row, by) => reorder(row, (order) => {
-      const at = order.indexOf(row.path.split('/')[1] ?? '')
-      const to = at + by
-      if (at < 0 || to < 0 || to >= order.length) return order
-      const next = order.filter((_, i) => i !== at)
-      return [...next.slice(0, to), order[at] ?? '', ...next.slice(to)]
-    }),
+    addItem: (row) => addEntry(store, row),
+    removeItem: (row) => changeEntry(store, row, ({ section }, entry) => ({ type: 'entry/remove', section: section.id, entry: entry.ref })),
+    resetList: (row) => resetList(store, row),
+    moveItem: (row, by) => changeEntry(store, row, (list, entry) => moveEntry(list, entry, by)),
   }
 }
 
+function setSlot({ section, entry, slot }: SlotPlace, value: SlotValue | null): EditStep {
+  return { type: 'slot/set', section, entry, slot, value }
+}
+
+/** A list with its entries as they stand, and the step that fixes how many of the template's it begins with. */
+type List = { readonly section: Section; readonly entries: readonly ShownEntry[]; readonly fixed: readonly EditStep[] }
+
+function listAt(store: JobStore, place: SlotPlace, list: string): List | null {
+  const { document, pack } = store.getState()
+  const section = findSection(document, place.section)
+  if (!section) return null
+  const content = { section, entries: entriesOf(document, section.id) }
+  const placeholders = placeholdersOf(pack, section)
+  // From the first arranging by hand on, a list is the client's own, and no other template makes it longer or shorter.
+  const of = baseCount(content, placeholders, list)
+  const own: SlotPlace = { type: 'slot', section: section.id, entry: null, slot: list }
+  const fixed = section.slots[list] ? [] : [setSlot(own, { type: 'list', of })]
+  return { section, entries: shownEntries(content, placeholders, list), fixed }
+}
+
+function addEntry(store: JobStore, { place }: LedgerRow): void {
+  const list = listAt(store, place, place.slot)
+  if (!list) return
+  const entry = { list: place.slot, id: nanoid(10).replace(/^[-_]/, 'e') as EntryId }
+  const rank = rankBetween(list.entries.at(-1)?.rank ?? null, null)
+  store.apply({ type: 'batch', edits: [...list.fixed, { type: 'entry/insert', section: list.section.id, entry, rank, slots: {} }] })
+}
+
+function changeEntry(store: JobStore, row: LedgerRow, change: (list: List, entry: ShownEntry) => EditStep | null): void {
+  const list = row.place.entry && listAt(store, row.place, row.place.entry.list)
+  const entry = list?.entries.find((e) => e.key === row.entry?.key)
+  const step = list && entry ? change(list, entry) : null
+  if (list && step) store.apply({ type: 'batch', edits: [...list.fixed, step] })
+}
+
+/** The template's entries again, in its order; those that were added leave. */
+function resetList(store: JobStore, { place }: LedgerRow): void {
+  const records = entriesOf(store.getState().document, place.section).filter((e) => e.in.list === place.slot)
+  const back = records.flatMap((record): EditStep[] => {
+    const at = { section: place.section, entry: refOf(record) }
+    if (record.nth === null) return [{ type: 'entry/remove', ...at }]
+    const rank = naturalRank(record.nth)
+    if (record.gone) return [{ type: 'entry/insert', ...at, rank, slots: {} }]
+    return record.rank === rank ? [] : [{ type: 'entry/move', ...at, rank }]
+  })
+  store.apply({ type: 'batch', edits: [...back, setSlot(place, null)] })
+}
+
+function moveEntry({ section, entries }: List, entry: ShownEntry, by: -1 | 1): EditStep | null {
+  const at = entries.indexOf(entry)
+  const to = at + by
+  if (to < 0 || to >= entries.length) return null
+  const [before, after] = by < 0 ? [entries[to - 1], entries[to]] : [entries[to], entries[to + 1]]
+  return { type: 'entry/move', section: section.id, entry: entry.ref, rank: rankBetween(before?.rank ?? null, after?.rank ?? null) }
+}
+
 /** Sends a picture and puts it into its place; its alternative text is the client's to write, so it begins empty. */
-export async function putPicture(store: JobStore, section: SectionId, slot: string, file: File, setBusy: (key: string, busy: boolean) => void): Promise<void> {
-  const key = `${section} ${slot}`
+export async function putPicture(
+  store: JobStore,
+  place: SlotPlace,
+  file: File,
+  setBusy: (key: string, busy: boolean) => void,
+): Promise<void> {
+  const key = placeKey(place)
   setBusy(key, true)
   try {
     const asset = await uploadPicture(store.getState().id, file)
     store.addAsset(asset)
-    store.apply({ type: 'slot/set', section, slot, value: { type: 'image', asset: asset.id, alt: '' } })
+    store.apply(setSlot(place, { type: 'image', asset: asset.id, alt: '' }))
   } catch (error) {
-    toast.error(error instanceof ApiError ? error.message : `“${file.name}” could not be read. Choose it again.`, { duration: 12_000 })
+    const words = error instanceof ApiError ? error.message : `“${file.name}” could not be read. Choose it again.`
+    toast.error(words, { duration: 12_000 })
   } finally {
     setBusy(key, false)
   }
@@ -59,15 +130,23 @@ export async function putPicture(store: JobStore, section: SectionId, slot: stri
 /** Several pasted lines fill the place in hand and the text places after it in the same section; one edit, one undo. */
 function pour(store: JobStore, row: LedgerRow, lines: readonly string[]): void {
   const { document, pack } = store.getState()
-  const section = findSection(document, row.section.id)
+  const section = findSection(document, row.place.section)
   if (!section) return
   const rows = sectionRows(pack, document, section)
-  const places = rows.slice(rows.findIndex((r) => r.path === row.path)).filter((r) => r.type === 'text' || r.type === 'rich')
+  const from = rows.findIndex((r) => samePlace(r.place, row.place))
+  const places = rows.slice(from).filter((r) => r.type === 'text' || r.type === 'rich')
   const edits = places.slice(0, lines.length).map((r, i): EditStep => {
     const text = lines[i] ?? ''
-    return { type: 'slot/set', section: section.id, slot: r.path, value: r.type === 'rich' ? { type: 'rich', rich: richFromPlain(text) } : { type: 'text', text: text.slice(0, 5000) } }
+    return setSlot(
+      r.place,
+      r.type === 'rich' ? { type: 'rich', rich: richFromPlain(text) } : { type: 'text', text: text.slice(0, MAX_TEXT) },
+    )
   })
-  store.apply({ type: 'batch', edits })
+  const gesture = store.apply({ type: 'batch', edits })
+  if (gesture === null) return
   const rest = lines.length - edits.length
-  toast(`Filled ${count(edits.length, 'place')} in this section.${rest > 0 ? ` ${count(rest, 'line')} had no place left.` : ''} Undo takes it back.`)
+  const left = rest > 0 ? ` ${count(rest, 'line')} had no place left.` : ''
+  toast(`Filled ${count(edits.length, 'place')} in this section.${left}`, {
+    action: { label: 'Undo', onClick: () => void store.undo(gesture) },
+  })
 }

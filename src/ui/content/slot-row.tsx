@@ -1,8 +1,8 @@
 'use client'
 import { ArrowDown, ArrowUp, X } from 'lucide-react'
 import { memo, type ReactNode } from 'react'
+import type { LedgerRow } from '@/core/fill'
 import type { AssetTable } from '@/core/image'
-import type { LedgerRow } from '@/core/pack'
 import { isEmptyValue, plainFromRich, plainWords, richFromPlain, type SlotValue } from '@/core/site'
 import { ImageCell, pictureThumb } from './image-cell'
 import { LinkCell } from './link-cell'
@@ -21,80 +21,188 @@ export type SlotActions = {
   readonly addItem: (row: LedgerRow) => void
   readonly moveItem: (row: LedgerRow, by: -1 | 1) => void
   readonly removeItem: (row: LedgerRow) => void
+  /** Takes out what was done with a list by hand: it has the template's entries again. */
+  readonly resetList: (row: LedgerRow) => void
 }
-type Props = { readonly id: string; readonly row: LedgerRow; readonly title: string; readonly inHand: boolean; readonly busy: boolean; readonly fit: LineFit | undefined; readonly assets: AssetTable; readonly isFirstOfItem: boolean; readonly actions: SlotActions }
+type Props = {
+  readonly id: string
+  readonly row: LedgerRow
+  readonly title: string
+  readonly inHand: boolean
+  readonly busy: boolean
+  readonly fit: LineFit | undefined
+  readonly assets: AssetTable
+  readonly isFirstOfItem: boolean
+  readonly actions: SlotActions
+}
 
 /** The ledger's row of one slot. Drawn again only when its own content, fit or focus changes. */
-export const SlotRow = memo(function SlotRow({ id, row, title, inHand, busy, fit, assets, isFirstOfItem, actions }: Props) {
-  return (
-    <RowFrame
-      id={id}
-      label={<SlotLabel row={row} isFirstOfItem={isFirstOfItem} actions={actions} />}
-      template={row.placeholder && <TemplateContent value={row.placeholder} assets={assets} />}
-      state={stateOf(row)}
-      inHand={inHand}
-      fit={row.type === 'text' || row.type === 'rich' || row.type === 'link' ? fit : undefined}
-      onKeep={row.placeholder ? () => actions.set(row, row.placeholder) : undefined}
-      onConfirm={row.draft && row.value ? () => actions.confirm(row) : undefined}
-      onBack={row.value && row.placeholder ? () => actions.set(row, null) : undefined}
-      onHold={() => actions.hold(row)}
-    >
-      <SlotCell row={row} title={title} busy={busy} assets={assets} actions={actions} />
-    </RowFrame>
-  )
-}, (a, b) => a.id === b.id && a.inHand === b.inHand && a.busy === b.busy && a.fit === b.fit && a.assets === b.assets && a.row.value === b.row.value && a.row.placeholder === b.row.placeholder && a.row.label === b.row.label && a.isFirstOfItem === b.isFirstOfItem && a.actions === b.actions)
+export const SlotRow = memo(
+  function SlotRow({ id, row, title, inHand, busy, fit, assets, isFirstOfItem, actions }: Props) {
+    return (
+      <RowFrame
+        id={id}
+        label={<SlotLabel row={row} isFirstOfItem={isFirstOfItem} actions={actions} />}
+        template={<TemplateContent row={row} assets={assets} />}
+        state={stateOf(row)}
+        inHand={inHand}
+        fit={row.type === 'text' || row.type === 'rich' || row.type === 'link' ? fit : undefined}
+        onKeep={row.placeholder ? () => actions.set(row, row.placeholder) : undefined}
+        onConfirm={row.draft && row.value ? () => actions.confirm(row) : undefined}
+        onBack={backTo(row, actions)}
+        onHold={() => actions.hold(row)}
+      >
+        <SlotCell row={row} title={title} busy={busy} assets={assets} actions={actions} />
+      </RowFrame>
+    )
+  },
+  (a, b) =>
+    a.id === b.id &&
+    a.inHand === b.inHand &&
+    a.busy === b.busy &&
+    a.fit === b.fit &&
+    a.assets === b.assets &&
+    a.row.value === b.row.value &&
+    a.row.placeholder === b.row.placeholder &&
+    a.row.label === b.row.label &&
+    a.row.count?.shown === b.row.count?.shown &&
+    a.isFirstOfItem === b.isFirstOfItem &&
+    a.actions === b.actions,
+)
 
 function stateOf(row: LedgerRow): RowState {
   if (row.leftover) return 'leftover'
   if (row.draft) return 'draft'
   if (row.value === null) return row.type === 'list' ? 'as designed' : 'left empty'
+  if (row.count) return row.count.shown === 0 ? 'left empty' : 'client’s'
   if (isEmptyValue(row.value)) return 'left empty'
   return JSON.stringify(row.value) === JSON.stringify(row.placeholder) ? 'kept' : 'client’s'
 }
 
-function SlotCell({ row, title, busy, assets, actions }: { row: LedgerRow; title: string; busy: boolean; assets: AssetTable; actions: SlotActions }): ReactNode {
+function SlotCell({
+  row,
+  title,
+  busy,
+  assets,
+  actions,
+}: {
+  row: LedgerRow
+  title: string
+  busy: boolean
+  assets: AssetTable
+  actions: SlotActions
+}): ReactNode {
   const label = `${title}: ${row.label}`
   const { value, placeholder } = row
   switch (row.type) {
-    case 'text': return <TextCell label={label} lines="one" leftover={row.leftover} text={value?.type === 'text' ? value.text : ''} onChange={(text) => actions.set(row, { type: 'text', text })} onPour={(lines) => actions.pour(row, lines)} />
-    case 'rich': return <TextCell label={label} lines="many" leftover={row.leftover} text={value?.type === 'rich' ? plainFromRich(value.rich) : ''} onChange={(text) => actions.set(row, { type: 'rich', rich: richFromTyping(text) })} />
-    case 'image': return <ImageCell label={label} value={value?.type === 'image' ? value : null} asset={value?.type === 'image' ? assets[value.asset] : undefined} busy={busy} onFile={(file) => actions.file(row, file)} onChange={(next) => actions.set(row, next)} />
-    case 'link': return <LinkCell label={label} value={value?.type === 'link' ? value : null} placeholder={placeholder?.type === 'link' ? placeholder : { type: 'link', label: '', to: { type: 'fact', fact: 'phone' } }} onChange={(next) => actions.set(row, next)} />
-    case 'list': return <Button data-cell onClick={() => actions.addItem(row)}>Add an entry</Button>
-    default: return row.type satisfies never
+    case 'text':
+      return (
+        <TextCell
+          label={label}
+          lines="one"
+          leftover={row.leftover}
+          text={value?.type === 'text' ? value.text : ''}
+          onChange={(text) => actions.set(row, { type: 'text', text })}
+          onPour={(lines) => actions.pour(row, lines)}
+        />
+      )
+    case 'rich':
+      return (
+        <TextCell
+          label={label}
+          lines="many"
+          leftover={row.leftover}
+          text={value?.type === 'rich' ? plainFromRich(value.rich) : ''}
+          onChange={(text) => actions.set(row, { type: 'rich', rich: richFromTyping(text) })}
+        />
+      )
+    case 'image':
+      return (
+        <ImageCell
+          label={label}
+          value={value?.type === 'image' ? value : null}
+          asset={value?.type === 'image' ? assets[value.asset] : undefined}
+          busy={busy}
+          onFile={(file) => actions.file(row, file)}
+          onChange={(next) => actions.set(row, next)}
+        />
+      )
+    case 'link':
+      return (
+        <LinkCell
+          label={label}
+          value={value?.type === 'link' ? value : null}
+          placeholder={placeholder?.type === 'link' ? placeholder : { type: 'link', label: '', to: { type: 'fact', fact: 'phone' } }}
+          onChange={(next) => actions.set(row, next)}
+        />
+      )
+    case 'list':
+      return (
+        <Button data-cell onClick={() => actions.addItem(row)}>
+          Add an entry
+        </Button>
+      )
+    default:
+      return row.type satisfies never
   }
 }
 
 /** While it is being typed, a line's own end spaces and empty lines are kept, or the caret would jump. */
 function richFromTyping(text: string): ReturnType<typeof richFromPlain> {
   const blocks = text.split('\n').map((line) => richFromPlain(line)[0] ?? { type: 'p' as const, runs: [] })
-  return text === '' ? [] : blocks.map((block, i) => {
-    const line = text.split('\n')[i] ?? ''
-    const tail = /\s+$/.exec(line)?.[0] ?? ''
-    const last = block.runs.at(-1)
-    return tail === '' ? block : last ? { ...block, runs: [...block.runs.slice(0, -1), { ...last, text: last.text.trimEnd() + tail }] } : { ...block, runs: [{ text: tail }] }
-  })
+  return text === ''
+    ? []
+    : blocks.map((block, i) => {
+        const line = text.split('\n')[i] ?? ''
+        const tail = /\s+$/.exec(line)?.[0] ?? ''
+        const last = block.runs.at(-1)
+        return tail === ''
+          ? block
+          : last
+            ? { ...block, runs: [...block.runs.slice(0, -1), { ...last, text: last.text.trimEnd() + tail }] }
+            : { ...block, runs: [{ text: tail }] }
+      })
 }
 
-function TemplateContent({ value, assets }: { value: SlotValue; assets: AssetTable }) {
+/** What brings the template's own back; nothing where nothing was done here, or where the template has nothing. */
+function backTo(row: LedgerRow, actions: SlotActions): (() => void) | undefined {
+  if (row.value === null) return undefined
+  if (row.type === 'list') return () => actions.resetList(row)
+  return row.placeholder ? () => actions.set(row, null) : undefined
+}
+
+function TemplateContent({ row, assets }: { row: LedgerRow; assets: AssetTable }) {
+  if (row.count) return <span className="line-clamp-2">{count(row.count.template, 'entry', 'entries')}</span>
+  const value = row.placeholder
+  if (!value) return null
   if (value.type === 'image') {
     const asset = assets[value.asset]
     return asset ? <img src={pictureThumb(asset)} alt={`Template’s picture: ${value.alt}`} className="h-10 border border-seam" /> : null
   }
-  return <span className="line-clamp-2" dir="auto">{value.type === 'list' ? count(value.order.length, 'entry', 'entries') : plainWords(value)}</span>
+  return (
+    <span className="line-clamp-2" dir="auto">
+      {plainWords(value)}
+    </span>
+  )
 }
 
 function SlotLabel({ row, isFirstOfItem, actions }: { row: LedgerRow; isFirstOfItem: boolean; actions: SlotActions }) {
-  const item = row.path.split('/')[1]
-  if (!item || !isFirstOfItem) return <span className={item ? 'font-normal text-soft' : ''}>{row.label}</span>
+  const { entry } = row
+  if (!entry || !isFirstOfItem) return <span className={entry ? 'font-normal text-soft' : ''}>{row.label}</span>
   const button = 'rounded-sm border border-clear p-0.5 text-soft hover:border-ink hover:text-ink'
   return (
     <span className="flex items-start justify-between gap-1">
       {row.label}
       <span className="flex">
-        <button type="button" className={button} aria-label={`Move entry ${row.label.split(' ')[0]} up`} onClick={() => actions.moveItem(row, -1)}><ArrowUp size={12} aria-hidden /></button>
-        <button type="button" className={button} aria-label={`Move entry ${row.label.split(' ')[0]} down`} onClick={() => actions.moveItem(row, 1)}><ArrowDown size={12} aria-hidden /></button>
-        <button type="button" className={button} aria-label={`Take entry ${row.label.split(' ')[0]} out`} onClick={() => actions.removeItem(row)}><X size={12} aria-hidden /></button>
+        <button type="button" className={button} aria-label={`Move entry ${entry.number} up`} onClick={() => actions.moveItem(row, -1)}>
+          <ArrowUp size={12} aria-hidden />
+        </button>
+        <button type="button" className={button} aria-label={`Move entry ${entry.number} down`} onClick={() => actions.moveItem(row, 1)}>
+          <ArrowDown size={12} aria-hidden />
+        </button>
+        <button type="button" className={button} aria-label={`Take entry ${entry.number} out`} onClick={() => actions.removeItem(row)}>
+          <X size={12} aria-hidden />
+        </button>
       </span>
     </span>
   )

@@ -1,49 +1,32 @@
-import { pageTexts, sectionRows, shownFacts, type LedgerFact, type LedgerRow, type Pack } from '@/core/pack'
-import { findPage, type Edit, type Page, type PageId, type SectionId, type SiteDocument } from '@/core/site'
-import { placeKey, type Place } from '../sheets/place'
+import { pageTexts, sectionRows, shownFacts, type LedgerFact, type LedgerRow } from '@/core/fill'
+import type { Pack } from '@/core/pack'
+import {
+  factsOf,
+  findPage,
+  pageOfSection,
+  pagesOf,
+  PAGE_TEXTS,
+  samePlace,
+  sectionsIn,
+  sectionsOn,
+  type Page,
+  type PageId,
+  type Place,
+  type Section,
+  type SectionId,
+  type SiteDocument,
+} from '@/core/site'
 
 /** What the ledger lists: the places every page shares, or one page's own. */
 export type Tab = 'shared' | PageId
 
 /** The parts of the brand that are also to be filled in from the ledger; the rest is set on its own stage. */
-const LEDGER_BRAND_PARTS = ['colour', 'second', 'third', 'logo', 'logo-on-dark'] as const
-export type LedgerBrandPart = (typeof LEDGER_BRAND_PARTS)[number]
-
-/** Anything the ledger has a row for: a slot, a fact, a part of the brand, or how a page shows in search results. */
-export type RowPlace = Place | { readonly type: 'brand'; readonly part: LedgerBrandPart } | { readonly type: 'page'; readonly page: PageId; readonly part: 'title' | 'description' | 'name' }
-
-export function rowKey(place: RowPlace): string {
-  switch (place.type) {
-    case 'brand': return `brand ${place.part}`
-    case 'page': return `page ${place.page} ${place.part}`
-    default: return placeKey(place)
-  }
-}
-
-/** The place that an edit sets; of a batch the first. */
-export function placeOfEdit(edit: Edit): RowPlace | null {
-  const step = edit.type === 'batch' ? edit.edits[0] : edit
-  switch (step?.type) {
-    case undefined: return null
-    case 'slot/set': return { type: 'slot', section: step.section, slot: step.slot }
-    case 'fact/set': return { type: 'fact', fact: step.fact }
-    case 'brand/set': {
-      const part = LEDGER_BRAND_PARTS.find((p) => p === step.part)
-      return part ? { type: 'brand', part } : null
-    }
-    case 'page/set': return { type: 'page', page: step.page, part: step.part }
-    case 'section/set':
-    case 'scheme/set':
-    case 'arrange': return null
-    default: return step satisfies never
-  }
-}
+const LEDGER_BRAND_PARTS = ['colour', 'logo'] as const
 
 /** The tab that a place is listed under. */
-export function tabOf(document: SiteDocument, place: RowPlace): Tab {
+export function tabOf(document: SiteDocument, place: Place): Tab {
   if (place.type === 'page') return place.page
-  if (place.type !== 'slot') return 'shared'
-  return document.pages.find((p) => p.sections.some((s) => s.id === place.section))?.id ?? 'shared'
+  return place.type === 'slot' ? (pageOfSection(document, place.section)?.id ?? 'shared') : 'shared'
 }
 
 export type Group =
@@ -55,39 +38,65 @@ export type Group =
 /** The groups of a tab in reading order. */
 export function tabGroups(pack: Pack, document: SiteDocument, tab: Tab): Group[] {
   // A section without a slot is listed too: its design can be changed.
-  const section = (s: SiteDocument['header']): Group[] => [{ type: 'section', title: s.kind, section: s.id, rows: sectionRows(pack, document, s) }]
+  const group = (s: Section): Group => ({ type: 'section', title: s.kind, section: s.id, rows: sectionRows(pack, document, s) })
   if (tab === 'shared') {
-    return [{ type: 'facts', title: 'Client facts', facts: shownFacts(pack, document) }, { type: 'brand', title: 'Brand' }, ...section(document.header), ...section(document.footer)]
+    return [
+      { type: 'facts', title: 'Client facts', facts: shownFacts(pack, document) },
+      { type: 'brand', title: 'Brand' },
+      ...sectionsIn(document, { type: 'header' }).map(group),
+      ...sectionsIn(document, { type: 'footer' }).map(group),
+    ]
   }
   const page = findPage(document, tab)
-  return page ? [...page.sections.flatMap(section), { type: 'page', title: 'In search results', page }] : []
+  return page ? [...sectionsOn(document, page.id).map(group), { type: 'page', title: 'In search results', page }] : []
 }
 
+export type ListedPlace = { readonly place: Place; readonly leftover: boolean }
+
 /** The places of a group in order, and whether each is a leftover. */
-export function groupPlaces(document: SiteDocument, group: Group): { readonly place: RowPlace; readonly leftover: boolean }[] {
+export function groupPlaces(document: SiteDocument, group: Group): readonly ListedPlace[] {
   switch (group.type) {
-    case 'facts': return group.facts.map((fact) => ({ place: { type: 'fact', fact }, leftover: document.facts[fact] === undefined }))
-    case 'brand': return (['colour', 'logo'] as const).map((part) => ({ place: { type: 'brand', part }, leftover: false }))
-    case 'page': return [
-      { place: { type: 'page', page: group.page.id, part: 'name' }, leftover: false },
-      { place: { type: 'page', page: group.page.id, part: 'title' }, leftover: false },
-      { place: { type: 'page', page: group.page.id, part: 'description' }, leftover: group.page.description === undefined },
-    ]
-    case 'section': return group.rows.map((row) => ({ place: { type: 'slot', section: group.section, slot: row.path }, leftover: row.leftover || row.draft }))
-    default: return group satisfies never
+    case 'facts': {
+      const facts = factsOf(document)
+      return group.facts.map((fact) => ({ place: { type: 'fact', fact }, leftover: facts[fact] === undefined }))
+    }
+    case 'brand':
+      return LEDGER_BRAND_PARTS.map((part) => ({ place: { type: 'brand', part }, leftover: false }))
+    case 'page': {
+      const { id, texts } = group.page
+      return PAGE_TEXTS.map((part) => ({
+        place: { type: 'page', page: id, part },
+        leftover: part === 'description' && texts.description === undefined,
+      }))
+    }
+    case 'section':
+      return group.rows.map((row) => ({ place: row.place, leftover: row.leftover || row.draft }))
+    default:
+      return group satisfies never
   }
 }
 
 /** The next or previous leftover from a place on, round the whole job: pages in order, then what every page shares. */
-export function findLeftover(pack: Pack, document: SiteDocument, from: RowPlace | null, tab: Tab, step: 1 | -1): RowPlace | null {
-  const tabs: Tab[] = [...document.pages.map((p) => p.id), 'shared']
-  const all = tabs.flatMap((t) => tabGroups(pack, document, t).flatMap((g) => groupPlaces(document, g)).map((p) => ({ ...p, tab: t })))
-  const here = from ? all.findIndex((p) => rowKey(p.place) === rowKey(from)) : all.findIndex((p) => p.tab === tab) - step
+export function findLeftover(pack: Pack, document: SiteDocument, from: Place | null, tab: Tab, step: 1 | -1): Place | null {
+  const tabs: Tab[] = [...pagesOf(document).map((p) => p.id), 'shared']
+  const all = tabs.flatMap((t) =>
+    tabGroups(pack, document, t)
+      .flatMap((g) => groupPlaces(document, g))
+      .map((p) => ({ ...p, tab: t })),
+  )
+  const here = from ? all.findIndex((p) => samePlace(p.place, from)) : all.findIndex((p) => p.tab === tab) - step
   for (let i = 1; i <= all.length; i++) {
     const next = all[(here + step * i + all.length * 2) % all.length]
     if (next?.leftover) return next.place
   }
   return null
+}
+
+/** The place before or after another in a tab's ledger. */
+export function neighbour(pack: Pack, document: SiteDocument, tab: Tab, from: Place | null, by: 1 | -1): Place | null {
+  const places = tabGroups(pack, document, tab).flatMap((g) => groupPlaces(document, g))
+  const at = from ? places.findIndex((p) => samePlace(p.place, from)) : -1
+  return places[at + by]?.place ?? null
 }
 
 export function tabName(pack: Pack, document: SiteDocument, page: Page): string {

@@ -14,7 +14,11 @@ type Props = {
 /** A text place in the ledger; it grows with what is in it. */
 export function TextCell({ label, text, leftover, lines, onChange, onPour }: Props) {
   const paste = (event: ClipboardEvent): void => {
-    const found = event.clipboardData.getData('text/plain').split(/\r?\n|\t/).map((l) => l.trim()).filter(Boolean)
+    const found = event.clipboardData
+      .getData('text/plain')
+      .split(/\r?\n|\t/)
+      .map((l) => l.trim())
+      .filter(Boolean)
     if (lines === 'many' || found.length < 2 || !onPour) return
     event.preventDefault()
     onPour(found)

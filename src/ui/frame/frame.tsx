@@ -1,12 +1,14 @@
 'use client'
+import { factsOf } from '@/core/site'
 import { ChevronDown, ExternalLink, Redo2, Undo2 } from 'lucide-react'
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
 import { DropdownMenu } from 'radix-ui'
 import { useEffect, type ReactNode } from 'react'
-import { countLeftovers } from '@/core/pack'
+import { countLeftovers } from '@/core/fill'
 import { useJob, useJobStore } from '../job/job-context'
 import { CopyButton } from '../parts/copy-button'
+import { GivenBack } from './given-back'
 import { SavedMark } from './saved-mark'
 
 export type OtherJob = { readonly id: string; readonly name: string }
@@ -15,8 +17,8 @@ export type OtherJob = { readonly id: string; readonly name: string }
 export function Frame({ jobs, liveUrl, children }: { jobs: readonly OtherJob[]; liveUrl: string | null; children: ReactNode }) {
   const store = useJobStore()
   const id = useJob((s) => s.id)
-  const canUndo = useJob((s) => s.stacks.undo.length > 0)
-  const canRedo = useJob((s) => s.stacks.redo.length > 0)
+  const canUndo = useJob((s) => s.canUndo)
+  const canRedo = useJob((s) => s.canRedo)
   useUndoKeys()
   return (
     <div className="flex h-dvh flex-col">
@@ -24,41 +26,79 @@ export function Frame({ jobs, liveUrl, children }: { jobs: readonly OtherJob[]; 
         <JobSwitcher jobs={jobs} id={id} />
         <Stages id={id} />
         <div className="ms-auto flex items-center gap-1">
-          <BarButton label="Undo" keys="Ctrl+Z" disabled={!canUndo} onClick={store.undo}><Undo2 size={16} aria-hidden /></BarButton>
-          <BarButton label="Redo" keys="Ctrl+Shift+Z" disabled={!canRedo} onClick={store.redo}><Redo2 size={16} aria-hidden /></BarButton>
+          <BarButton label="Undo" keys="Ctrl+Z" disabled={!canUndo} onClick={() => void store.undo()}>
+            <Undo2 size={16} aria-hidden />
+          </BarButton>
+          <BarButton label="Redo" keys="Ctrl+Shift+Z" disabled={!canRedo} onClick={() => void store.redo()}>
+            <Redo2 size={16} aria-hidden />
+          </BarButton>
           <SavedMark />
         </div>
         <div className="flex items-center gap-1 border-s border-seam ps-3 text-sm">
           {liveUrl ? (
             <>
-              <a href={liveUrl} target="_blank" rel="noreferrer" className="flex items-center gap-1 font-mono text-xs underline underline-offset-2">
-                {liveUrl.replace('http://', '')}<ExternalLink size={12} aria-hidden /><span className="sr-only">(opens the live site in a new tab)</span>
+              <a
+                href={liveUrl}
+                target="_blank"
+                rel="noreferrer"
+                className="flex items-center gap-1 font-mono text-xs underline underline-offset-2"
+              >
+                {liveUrl.replace('http://', '')}
+                <ExternalLink size={12} aria-hidden />
+                <span className="sr-only">(opens the live site in a new tab)</span>
               </a>
               <CopyButton text={liveUrl} label="Copy the live address" />
             </>
-          ) : <span className="text-soft">not live yet</span>}
+          ) : (
+            <span className="text-soft">not live yet</span>
+          )}
         </div>
       </header>
+      <GivenBack />
       {children}
     </div>
   )
 }
 
 function JobSwitcher({ jobs, id }: { jobs: readonly OtherJob[]; id: string }) {
-  const name = useJob((s) => s.document.facts.name ?? 'Unnamed client')
+  const name = useJob((s) => factsOf(s.document).name ?? 'Unnamed client')
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="flex max-w-64 items-center gap-1.5 text-base font-bold tracking-tight" aria-label={`${name}: switch to another job`}>
-        <span className="truncate" dir="auto">{name}</span><ChevronDown size={14} aria-hidden />
+      <DropdownMenu.Trigger
+        className="flex max-w-64 items-center gap-1.5 text-base font-bold tracking-tight"
+        aria-label={`${name}: switch to another job`}
+      >
+        <span className="truncate" dir="auto">
+          {name}
+        </span>
+        <ChevronDown size={14} aria-hidden />
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content align="start" sideOffset={4} className="z-30 max-h-96 min-w-56 overflow-y-auto border border-ink bg-cloth py-1">
-          {jobs.filter((job) => job.id !== id).map((job) => (
-            <DropdownMenu.Item key={job.id} asChild className="block max-w-80 truncate px-3 py-1.5 outline-none data-[highlighted]:bg-tape"><Link href={`/jobs/${job.id}/content`} dir="auto">{job.name}</Link></DropdownMenu.Item>
-          ))}
+        <DropdownMenu.Content
+          align="start"
+          sideOffset={4}
+          className="z-30 max-h-96 min-w-56 overflow-y-auto border border-ink bg-cloth py-1"
+        >
+          {jobs
+            .filter((job) => job.id !== id)
+            .map((job) => (
+              <DropdownMenu.Item
+                key={job.id}
+                asChild
+                className="block max-w-80 truncate px-3 py-1.5 outline-none data-[highlighted]:bg-tape"
+              >
+                <Link href={`/jobs/${job.id}/content`} dir="auto">
+                  {job.name}
+                </Link>
+              </DropdownMenu.Item>
+            ))}
           <DropdownMenu.Separator className="my-1 border-t border-seam" />
-          <DropdownMenu.Item asChild className="block px-3 py-1.5 font-semibold outline-none data-[highlighted]:bg-tape"><Link href="/">All jobs</Link></DropdownMenu.Item>
-          <DropdownMenu.Item asChild className="block px-3 py-1.5 font-semibold outline-none data-[highlighted]:bg-tape"><Link href="/new">New job</Link></DropdownMenu.Item>
+          <DropdownMenu.Item asChild className="block px-3 py-1.5 font-semibold outline-none data-[highlighted]:bg-tape">
+            <Link href="/">All jobs</Link>
+          </DropdownMenu.Item>
+          <DropdownMenu.Item asChild className="block px-3 py-1.5 font-semibold outline-none data-[highlighted]:bg-tape">
+            <Link href="/new">New job</Link>
+          </DropdownMenu.Item>
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>
@@ -70,15 +110,19 @@ const BRIEF_FACTS = ['name', 'trade', 'phone', 'email', 'address', 'hours'] as c
 /** The stages in the order of the work; each shows as a number what is still open in it. */
 function Stages({ id }: { id: string }) {
   const path = usePathname()
-  const document = useJob((s) => s.document)
-  const pack = useJob((s) => s.pack)
-  const missing = BRIEF_FACTS.filter((f) => document.facts[f] === undefined).length
-  const open = countLeftovers(pack, document)
+  const missing = useJob((s) => BRIEF_FACTS.filter((f) => factsOf(s.document)[f] === undefined).length)
+  const unbranded = useJob(({ document: { brand } }) => (brand.colour ? 0 : 1) + (brand.logo ? 0 : 1))
+  const leftovers = useJob((s) => countLeftovers(s.pack, s.document).total)
+  const drafts = useJob((s) => countLeftovers(s.pack, s.document).drafts)
   const stages = [
     { name: 'Brief', open: missing, of: 'left for later' },
     { name: 'Template', open: 0, of: '' },
-    { name: 'Brand', open: (document.brand.colour ? 0 : 1) + (document.brand.logo ? 0 : 1), of: 'left for later' },
-    { name: 'Content', open: open.total + open.drafts, of: open.drafts > 0 ? `open: ${open.total} leftovers, ${open.drafts} drafts to confirm` : 'leftovers' },
+    { name: 'Brand', open: unbranded, of: 'left for later' },
+    {
+      name: 'Content',
+      open: leftovers + drafts,
+      of: drafts > 0 ? `open: ${leftovers} leftovers, ${drafts} drafts to confirm` : 'leftovers',
+    },
     { name: 'Publish', open: 0, of: '' },
   ]
   return (
@@ -87,9 +131,19 @@ function Stages({ id }: { id: string }) {
         const href = `/jobs/${id}/${name.toLowerCase()}`
         const here = path === href
         return (
-          <Link key={name} href={href} aria-current={here ? 'page' : undefined} className={`flex items-center gap-2 border-x border-clear px-3 text-sm font-semibold ${here ? 'border-seam bg-table shadow-[inset_0_-3px_0_var(--color-tape)]' : 'hover:bg-table'}`}>
+          <Link
+            key={name}
+            href={href}
+            aria-current={here ? 'page' : undefined}
+            className={`flex items-center gap-2 border-x border-clear px-3 text-sm font-semibold ${here ? 'border-seam bg-table shadow-[inset_0_-3px_0_var(--color-tape)]' : 'hover:bg-table'}`}
+          >
             {name}
-            {open > 0 && <span className="font-mono text-xs font-medium text-thread" title={`${open} ${of}`}>{open}<span className="sr-only"> {of}</span></span>}
+            {open > 0 && (
+              <span className="font-mono text-xs font-medium text-thread" title={`${open} ${of}`}>
+                {open}
+                <span className="sr-only"> {of}</span>
+              </span>
+            )}
           </Link>
         )
       })}
@@ -97,9 +151,28 @@ function Stages({ id }: { id: string }) {
   )
 }
 
-function BarButton({ label, keys, disabled, onClick, children }: { label: string; keys: string; disabled: boolean; onClick: () => void; children: ReactNode }) {
+function BarButton({
+  label,
+  keys,
+  disabled,
+  onClick,
+  children,
+}: {
+  label: string
+  keys: string
+  disabled: boolean
+  onClick: () => void
+  children: ReactNode
+}) {
   return (
-    <button type="button" aria-label={label} title={`${label} (${keys})`} disabled={disabled} onClick={onClick} className="rounded-sm border border-clear p-1.5 hover:border-seam hover:bg-table disabled:text-seam disabled:hover:border-clear">
+    <button
+      type="button"
+      aria-label={label}
+      title={`${label} (${keys})`}
+      disabled={disabled}
+      onClick={onClick}
+      className="rounded-sm border border-clear p-1.5 hover:border-seam hover:bg-table disabled:text-seam disabled:hover:border-clear"
+    >
       {children}
     </button>
   )
@@ -114,8 +187,8 @@ function useUndoKeys(): void {
       const key = event.key.toLowerCase()
       if (key !== 'z' && key !== 'y') return
       event.preventDefault()
-      if (key === 'y' || event.shiftKey) store.redo()
-      else store.undo()
+      if (key === 'y' || event.shiftKey) void store.redo()
+      else void store.undo()
     }
     window.addEventListener('keydown', press)
     return () => window.removeEventListener('keydown', press)

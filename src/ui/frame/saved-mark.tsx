@@ -10,8 +10,12 @@ export function SavedMark() {
   const state = useJob((s) => s.saveState)
   const Icon = state === 'saved' ? Check : state === 'saving' ? LoaderCircle : CloudOff
   return (
-    <p role="status" className={`flex min-w-24 items-center gap-1.5 px-2 text-sm ${state === 'waiting' ? 'bg-tape font-semibold' : 'text-soft'}`}>
-      <Icon size={14} aria-hidden className={state === 'saving' ? 'motion-safe:animate-spin' : ''} />{WORDS[state]}
+    <p
+      role="status"
+      className={`flex min-w-24 items-center gap-1.5 px-2 text-sm ${state === 'waiting' ? 'bg-tape font-semibold' : 'text-soft'}`}
+    >
+      <Icon size={14} aria-hidden className={state === 'saving' ? 'motion-safe:animate-spin' : ''} />
+      {WORDS[state]}
     </p>
   )
 }

@@ -5,7 +5,12 @@ import type { OwnFont } from '@/core/site'
 
 /** A refusal or failure from the server, in words a person can act on. `status` 0: the server did not answer. */
 export class ApiError extends Error {
-  constructor(readonly status: number, readonly code: string, message: string, readonly faults: readonly PackFault[] = []) {
+  constructor(
+    readonly status: number,
+    readonly code: string,
+    message: string,
+    readonly faults: readonly PackFault[] = [],
+  ) {
     super(message)
     this.name = 'ApiError'
   }
@@ -31,7 +36,9 @@ async function send(url: string, init?: RequestInit): Promise<Response> {
 }
 
 function toApiError(status: number, body: unknown): ApiError {
-  return v.is(problemSchema, body) ? new ApiError(status, body.problem.code, body.problem.sentence, body.problem.faults) : new ApiError(status, 'unexpected', `The server answered with status ${status}. Try again.`)
+  return v.is(problemSchema, body)
+    ? new ApiError(status, body.problem.code, body.problem.sentence, body.problem.faults)
+    : new ApiError(status, 'unexpected', `The server answered with status ${status}. Try again.`)
 }
 
 export function postJson<T>(url: string, body: unknown, method = 'POST'): Promise<T> {
@@ -46,7 +53,10 @@ export async function uploadPicture(job: string | null, file: File): Promise<Ass
 
 /** Sends a logo, which is made ready for use, with what is worth knowing of it. */
 export function uploadLogo(job: string | null, file: File): Promise<{ asset: AssetInfo; notes: readonly string[] }> {
-  return callApi(`${job ? `/api/jobs/${job}` : '/api'}/assets?as=logo&name=${encodeURIComponent(file.name)}`, { method: 'POST', body: file })
+  return callApi(`${job ? `/api/jobs/${job}` : '/api'}/assets?as=logo&name=${encodeURIComponent(file.name)}`, {
+    method: 'POST',
+    body: file,
+  })
 }
 
 /** Sends one font file of the client's. */
@@ -61,7 +71,9 @@ export async function callWithProgress<P, R>(url: string, body: unknown, onProgr
   const reader = response.body.pipeThrough(new TextDecoderStream()).getReader()
   let rest = ''
   for (;;) {
-    const { done, value } = await reader.read().catch(() => { throw new ApiError(0, 'noAnswer', 'The connection broke off. Reload to see whether it was finished.') })
+    const { done, value } = await reader.read().catch(() => {
+      throw new ApiError(0, 'noAnswer', 'The connection broke off. Reload to see whether it was finished.')
+    })
     if (done) throw new ApiError(0, 'noAnswer', 'The connection broke off. Reload to see whether it was finished.')
     const lines = (rest + value).split('\n')
     rest = lines.pop() ?? ''

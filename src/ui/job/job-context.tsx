@@ -5,6 +5,9 @@ import { useStore } from 'zustand'
 import type { Pack } from '@/core/pack'
 import type { JobState, OpenJob } from './job-state'
 import { createJobStore, type JobStore } from './job-store'
+import { browserOutbox } from './outbox'
+import { thisPerson } from './person'
+import { httpTransport } from './transport'
 
 const JobContext = createContext<JobStore | null>(null)
 
@@ -12,21 +15,43 @@ const JobContext = createContext<JobStore | null>(null)
 export function JobProvider({ job, pack, children }: { job: OpenJob; pack: Pack; children: ReactNode }) {
   const [store, setStore] = useState<JobStore | null>(null)
   useEffect(() => {
-    const made = createJobStore(job, pack)
+    const made = createJobStore(job, pack, { transport: httpTransport(job.id), outbox: browserOutbox(job.id), who: thisPerson() })
     setStore(made)
-    const stop = made.subscribe((state) => {
-      if (!state.trouble) return
-      toast.error(state.trouble, { id: state.trouble })
-      made.setTrouble(null)
-    })
+    const stops = [tellNotices(made), followPage(made)]
     return () => {
-      stop()
+      stops.forEach((stop) => stop())
       made.close()
     }
     // The job and pack given first are what the store begins with; later it follows the database by itself.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [job.id])
-  return store ? <JobContext value={store}>{children}</JobContext> : <p className="p-10 text-soft" role="status">Opening the job…</p>
+  return store ? (
+    <JobContext value={store}>{children}</JobContext>
+  ) : (
+    <p className="p-10 text-soft" role="status">
+      Opening the job…
+    </p>
+  )
+}
+
+function tellNotices(store: JobStore): () => void {
+  return store.subscribe(({ notice }) => {
+    if (notice === null) return
+    toast.error(notice, { id: notice })
+    store.setNotice(null)
+  })
+}
+
+/** A page that goes away hands over what it still has; one that comes back from where the browser kept it looks what is new. */
+function followPage(store: JobStore): () => void {
+  const leave = (): void => store.leave()
+  const back = (event: PageTransitionEvent): void => void (event.persisted && store.back())
+  window.addEventListener('pagehide', leave)
+  window.addEventListener('pageshow', back)
+  return () => {
+    window.removeEventListener('pagehide', leave)
+    window.removeEventListener('pageshow', back)
+  }
 }
 
 export function useJobStore(): JobStore {

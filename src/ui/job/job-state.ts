@@ -1,27 +1,50 @@
 import type { AssetTable } from '@/core/image'
 import type { Pack } from '@/core/pack'
-import type { Edit, LogRow, SiteDocument, UndoStacks } from '@/core/site'
+import type { LogRow, Place, SiteDocument } from '@/core/site'
 
 export type SavedRow = LogRow & { readonly revision: number }
-export type OpenJob = { readonly id: string; readonly revision: number; readonly document: SiteDocument; readonly rows: readonly SavedRow[]; readonly assets: AssetTable }
+/** Rows of the log in order, ending with its newest; `isFirst` where there is nothing before them. */
+export type HistoryPage = { readonly rows: readonly SavedRow[]; readonly isFirst: boolean }
+export type OpenJob = {
+  readonly id: string
+  readonly revision: number
+  readonly document: SiteDocument
+  readonly history: HistoryPage
+  readonly assets: AssetTable
+}
 /** saved: all is in the database; saving: on its way; waiting: the server does not answer, it is tried again. */
 export type SaveState = 'saved' | 'saving' | 'waiting'
+
+/** A row that is not in the database yet. Once it was sent it is never changed again. */
+export type PendingRow = LogRow & {
+  readonly sent: boolean
+  /** It does not fit the document as it is now; only the server can say whether it was written before. */
+  readonly stuck: boolean
+  /** From a tab that was closed before it could send it. */
+  readonly adopted: boolean
+}
+
+/** A change that could not be kept, with its words, so that nothing that was written is gone. */
+export type GivenBack = { readonly id: string; readonly sentence: string; readonly words: readonly string[] }
 
 export type JobState = {
   readonly id: string
   readonly pack: Pack
+  readonly who: string
   /** The document as it is in the database, and its revision. */
   readonly saved: SiteDocument
   readonly revision: number
-  /** Rows that are not in the database yet; `document` is `saved` with them applied. */
-  readonly pending: readonly LogRow[]
+  /** `document` is `saved` with the pending rows applied. */
+  readonly pending: readonly PendingRow[]
   readonly document: SiteDocument
-  readonly savedStacks: UndoStacks
-  readonly stacks: UndoStacks
+  readonly history: HistoryPage
+  readonly canUndo: boolean
+  readonly canRedo: boolean
   readonly assets: AssetTable
   readonly saveState: SaveState
-  /** The edit that undo or redo made last, so that the screen can go to its place. */
-  readonly stepped: Edit | null
-  /** Something that could not be kept, in words; null once it was read. */
-  readonly trouble: string | null
+  /** The place that undo or redo changed last, so that the screen can go there. */
+  readonly stepped: { readonly place: Place | null } | null
+  /** Something a person is to know, in words; null once it was read. */
+  readonly notice: string | null
+  readonly givenBack: readonly GivenBack[]
 }

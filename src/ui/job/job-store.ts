@@ -2,112 +2,263 @@ import { nanoid } from 'nanoid'
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import type { AssetInfo } from '@/core/image'
 import type { Pack } from '@/core/pack'
-import { applyEdit, joinEdits, placeOf, pushRow, toUndoStacks, type Edit, type LogRow, type SiteDocument } from '@/core/site'
-import type { JobState, OpenJob, SavedRow, SaveState } from './job-state'
-import { sendEdits } from './send-edits'
+import { applyEdit, gesturesOf, mergeEdits, placeOfEdit, redoable, takeBack, undoable, type Edit, type LogRow } from '@/core/site'
+import { wordsOfEdit } from './given-back'
+import type { HistoryPage, JobState, OpenJob, PendingRow, SaveState } from './job-state'
+import type { Outbox } from './outbox'
+import { applyPending } from './rebase'
+import { startSync, type Wait } from './sync'
+import type { Appended, Transport } from './transport'
 
 export type JobStore = StoreApi<JobState> & {
-  /** Makes a change; `group` joins the changes of one gesture for undo. False where the change does not fit. */
-  apply: (edit: Edit, group?: string) => boolean
-  undo: () => void
-  redo: () => void
+  /** Makes a change; `gesture` joins the changes of what a person does in one go. Null where it does not fit, else the gesture's name. */
+  apply: (edit: Edit, gesture?: string) => string | null
+  /** Takes back the newest of this person's gestures that still stands, or one that is named. */
+  undo: (gesture?: string) => Promise<void>
+  redo: () => Promise<void>
   addAsset: (asset: AssetInfo) => void
-  /** Takes in rows from the database: replies to our own, and what other tabs did. */
-  receive: (rows: readonly SavedRow[]) => void
-  /** Starts over from the database's own state, and makes what was pending on that. */
-  restart: (job: OpenJob) => void
-  setSaveState: (saveState: SaveState) => void
-  setTrouble: (trouble: string | null) => void
+  setNotice: (notice: string | null) => void
+  /** Words that were given back have been read. */
+  dismiss: (id: string) => void
+  /** The page goes away, or comes back from where it went. */
+  leave: () => void
+  back: () => void
   close: () => void
 }
 
-export function createJobStore(job: OpenJob, pack: Pack): JobStore {
-  const stacks = toUndoStacks(job.rows)
-  const store = createStore<JobState>(() => ({
-    id: job.id, pack, saved: job.document, revision: job.revision, pending: [], document: job.document,
-    savedStacks: stacks, stacks, assets: job.assets, saveState: 'saved', stepped: null, trouble: null,
-  }))
-  const sender = sendEdits(job.id, store.getState, {
-    receive: (rows) => receive(rows),
-    restart: (fresh) => restart(fresh),
-    setSaveState: (saveState) => store.getState().saveState !== saveState && store.setState({ saveState }),
-    setTrouble: (trouble) => store.setState({ trouble }),
-    drop: (ids) => rebase(store.getState().saved, store.getState().pending.filter((row) => !ids.includes(row.id))),
-  })
+/** What a store works with beside the job itself; a test brings its own. */
+export type StoreHands = { readonly transport: Transport; readonly outbox: Outbox; readonly who: string; readonly wait?: Wait }
 
-  const append = (edit: Edit, group: string, mark: LogRow['mark']): boolean => {
+/** How many rows of history are held at most; older ones are fetched again when undo reaches that far. */
+const MOST_HISTORY = 500
+
+export function createJobStore(job: OpenJob, pack: Pack, { transport, outbox, who, wait }: StoreHands): JobStore {
+  const store = createStore<JobState>(() => ({
+    id: job.id,
+    pack,
+    who,
+    saved: job.document,
+    revision: job.revision,
+    pending: [],
+    document: job.document,
+    history: job.history,
+    ...steps(job.history, [], who),
+    assets: job.assets,
+    saveState: 'saved',
+    stepped: null,
+    notice: null,
+    givenBack: [],
+  }))
+  let seq = Date.now() * 1000
+
+  const set = (next: Partial<JobState>): void => {
     const state = store.getState()
-    const applied = applyEdit(state.document, edit)
+    const { history = state.history, pending = state.pending } = next
+    const changed = history !== state.history || pending !== state.pending
+    store.setState({ ...next, ...(changed ? steps(history, pending, who) : {}) })
+  }
+
+  const append = (edit: Edit, gesture: string, undoes: string | null): boolean => {
+    const { document, pending, saveState } = store.getState()
+    const applied = applyEdit(document, edit)
     if (!applied.ok) return false
-    const row: LogRow = { id: nanoid(), edit, inverse: applied.inverse, group, mark }
-    const last = state.pending.at(-1)
-    const joins = last && mark === 'do' && last.mark === 'do' && last.group === group && !sender.isSending(last.id) && samePlace(last.edit, edit)
-    const pending = joins ? [...state.pending.slice(0, -1), { ...row, id: last.id, inverse: joinEdits(row.inverse, last.inverse) }] : [...state.pending, row]
-    store.setState({ document: applied.document, pending, stacks: pushRow(state.stacks, row), saveState: state.saveState === 'waiting' ? 'waiting' : 'saving' })
-    sender.wake()
+    const last = pending.at(-1)
+    const isJoined = last && !last.sent && !last.stuck && last.gesture === gesture && last.undoes === null && undoes === null
+    const merged = isJoined ? mergeEdits(last.edit, edit) : null
+    const row: PendingRow =
+      last && merged
+        ? { ...last, edit: merged }
+        : { id: nanoid(), gesture, who, undoes, edit, inverse: applied.inverse, sent: false, stuck: false, adopted: false }
+    set({
+      document: applied.document,
+      pending: [...(merged ? pending.slice(0, -1) : pending), row],
+      saveState: saveState === 'waiting' ? 'waiting' : 'saving',
+    })
+    outbox.put({ row: bare(row), seq: seq++, sent: false })
+    sync.wake()
     return true
   }
 
-  const rebase = (saved: SiteDocument, pending: readonly LogRow[], more: Partial<JobState> = {}): void => {
-    const kept: LogRow[] = []
-    let document = saved
-    for (const row of pending) {
-      const applied = applyEdit(document, row.edit)
-      if (!applied.ok) {
-        store.setState({ trouble: 'A change made here could not be kept, because another tab had taken its place away.' })
-        continue
-      }
-      document = applied.document
-      kept.push({ ...row, inverse: applied.inverse })
-    }
-    const savedStacks = more.savedStacks ?? store.getState().savedStacks
-    store.setState({ ...more, saved, pending: kept, document, savedStacks, stacks: kept.reduce(pushRow, savedStacks) })
-  }
-
-  const receive = (rows: readonly SavedRow[]): void => {
+  const receive = (reply: Appended): void => {
+    for (const { id, problem } of reply.refused) refuse(id, problem.code, problem.sentence)
     const state = store.getState()
-    const fresh = rows.filter((row) => row.revision > state.revision)
-    if (fresh.length === 0) return
-    let { saved, savedStacks } = state
+    const fresh = reply.rows.filter((row) => row.revision > state.revision)
+    if (fresh.length === 0) return settle(reply.written)
+    let { saved } = state
     for (const row of fresh) {
       const applied = applyEdit(saved, row.edit)
       if (!applied.ok) throw new Error(`Row ${row.revision} from the database does not fit: ${applied.problem.code}`)
       saved = applied.document
-      savedStacks = pushRow(savedStacks, row)
     }
     const known = new Set(fresh.map((row) => row.id))
-    const pending = state.pending.filter((row) => !known.has(row.id))
-    const revision = fresh.at(-1)?.revision ?? state.revision
-    // Our own rows came back and nothing else happened: the document on the screen is already right.
-    if (fresh.every((row) => state.pending.some((p) => p.id === row.id))) store.setState({ saved, revision, pending, savedStacks, stacks: pending.reduce(pushRow, savedStacks) })
-    else rebase(saved, pending, { revision, savedStacks })
+    const left = state.pending.filter((row) => !known.has(row.id))
+    const history = trimmed({ ...state.history, rows: [...state.history.rows, ...fresh] })
+    // Our own rows came back in order and nothing else happened: the document on the screen is already right.
+    const isOurs = fresh.every((row, i) => state.pending[i]?.id === row.id && !state.pending[i].stuck)
+    const rest = isOurs ? { pending: left, document: state.document } : applyPending(saved, history.rows, left)
+    set({ saved, revision: fresh.at(-1)?.revision ?? state.revision, history, ...rest })
+    outbox.remove([...known])
+    settle(reply.written)
   }
 
-  const restart = (fresh: OpenJob): void => {
-    const known = new Set(fresh.rows.map((row) => row.id))
-    rebase(fresh.document, store.getState().pending.filter((row) => !known.has(row.id)), {
-      revision: fresh.revision, savedStacks: toUndoStacks(fresh.rows), assets: { ...fresh.assets, ...store.getState().assets },
+  /** Rows that turn out to have been written before what is known here. */
+  const settle = (written: readonly string[]): void => {
+    const { saved, history, pending } = store.getState()
+    const left = pending.filter((row) => !written.includes(row.id))
+    if (left.length === pending.length) return
+    set(applyPending(saved, history.rows, left))
+    outbox.remove(written)
+  }
+
+  const restart = async (): Promise<void> => {
+    const fresh = await transport.open()
+    const state = store.getState()
+    const known = new Set(fresh.history.rows.map((row) => row.id))
+    const left = state.pending.filter((row) => !known.has(row.id))
+    const assets = { ...fresh.assets, ...state.assets }
+    set({
+      saved: fresh.document,
+      revision: fresh.revision,
+      history: fresh.history,
+      assets,
+      ...applyPending(fresh.document, fresh.history.rows, left),
     })
+    outbox.remove([...known])
   }
 
-  const step = (from: 'undo' | 'redo') => (): void => {
-    const top = store.getState().stacks[from].at(-1)
-    if (top && append(top.edit, top.group, from)) store.setState({ stepped: top.edit })
+  /** A row that the database does not take leaves, and its words are given back. */
+  const refuse = (id: string, code: string, sentence: string): void => {
+    const { saved, history, pending, givenBack } = store.getState()
+    const row = pending.find((r) => r.id === id)
+    if (!row) return
+    set(
+      applyPending(
+        saved,
+        history.rows,
+        pending.filter((r) => r.id !== id),
+      ),
+    )
+    outbox.remove([id])
+    // What another tab took back already is as this person wanted it; a row that was written in a newer form is there.
+    if (code === 'takenBackAlready' || (code === 'rowDiffers' && row.adopted)) return
+    const given = { id, sentence, words: wordsOfEdit(row.edit) }
+    outbox.giveBack(given)
+    store.setState({ givenBack: [...givenBack, given] })
   }
+
+  const freeze = (ids: readonly string[]): void => {
+    const { pending } = store.getState()
+    if (!pending.some((row) => ids.includes(row.id) && !row.sent)) return
+    set({ pending: pending.map((row) => (ids.includes(row.id) ? { ...row, sent: true } : row)) })
+  }
+
+  const sync = startSync(
+    transport,
+    store.getState,
+    {
+      receive,
+      restart,
+      freeze,
+      refuse,
+      setSaveState: (saveState: SaveState) => store.getState().saveState !== saveState && store.setState({ saveState }),
+      setNotice: (notice) => store.setState({ notice }),
+    },
+    wait,
+  )
+
+  /** Fetches the page of history before what is held; false where there is none. */
+  const fetchOlder = async (): Promise<boolean> => {
+    const { history, revision } = store.getState()
+    if (history.isFirst) return false
+    const before = history.rows[0]?.revision ?? revision + 1
+    const page = await transport.history(before)
+    const now = store.getState().history
+    if ((now.rows[0]?.revision ?? before) !== before) return true
+    set({ history: { rows: [...page.rows, ...now.rows], isFirst: page.isFirst || page.rows.length === 0 } })
+    return page.rows.length > 0
+  }
+
+  /** Takes back the first of some gestures that can be; older ones are looked for further back in the history. */
+  const step = async (which: typeof undoable, named: string | null): Promise<void> => {
+    const passed = new Set<string>()
+    for (;;) {
+      const { document, history, pending } = store.getState()
+      const rows: readonly LogRow[] = [...history.rows, ...pending.filter((row) => !row.stuck)]
+      const target = named ?? which(gesturesOf(rows), who).find((id) => !passed.has(id))
+      const taken = target === undefined ? null : takeBack(document, rows, target)
+      if (taken?.ok && target !== undefined) {
+        if (passed.size > 0)
+          store.setState({ notice: 'What came last stays, since something made later stands on it; what came before it was taken back.' })
+        if (append(taken.edit, nanoid(10), target)) store.setState({ stepped: { place: placeOfEdit(taken.edit) } })
+        return
+      }
+      if (taken === null || (!taken.ok && taken.problem === 'outOfReach')) {
+        if (await fetchOlder().catch(() => false)) continue
+        return taken === null ? undefined : store.setState({ notice: 'That lies too far back to be taken back now.' })
+      }
+      if (named !== null) {
+        const words =
+          taken.ok || taken.problem === 'gone'
+            ? 'That was taken back already.'
+            : 'That cannot be taken back: something made later stands on it.'
+        return store.setState({ notice: words })
+      }
+      if (target !== undefined) passed.add(target)
+    }
+  }
+
+  const adopt = async (): Promise<void> => {
+    const { rows, givenBack } = await outbox.adopt()
+    const { saved, history, pending } = store.getState()
+    const known = new Set([...history.rows.map((row) => row.id), ...pending.map((row) => row.id)])
+    const fresh = rows.filter((row) => !known.has(row.id)).map((row): PendingRow => ({ ...row, sent: true, stuck: false, adopted: true }))
+    outbox.remove(rows.filter((row) => known.has(row.id)).map((row) => row.id))
+    if (givenBack.length > 0) store.setState({ givenBack: [...givenBack, ...store.getState().givenBack] })
+    if (fresh.length === 0) return
+    set({ ...applyPending(saved, history.rows, [...fresh, ...pending]), saveState: 'saving' })
+    sync.wake()
+  }
+  void adopt().catch((error: unknown) => console.error('What other tabs left could not be read', error))
 
   return Object.assign(store, {
-    apply: (edit: Edit, group: string = nanoid()) => append(edit, group, 'do'),
-    undo: step('undo'),
-    redo: step('redo'),
+    apply: (edit: Edit, gesture: string = nanoid(10)) => (append(edit, gesture, null) ? gesture : null),
+    undo: (gesture?: string) => step(undoable, gesture ?? null),
+    redo: () => step(redoable, null),
     addAsset: (asset: AssetInfo) => store.setState((state) => ({ assets: { ...state.assets, [asset.id]: asset } })),
-    receive,
-    restart,
-    setSaveState: (saveState: SaveState) => store.setState({ saveState }),
-    setTrouble: (trouble: string | null) => store.setState({ trouble }),
-    close: sender.close,
+    setNotice: (notice: string | null) => store.setState({ notice }),
+    dismiss: (id: string) => {
+      store.setState((state) => ({ givenBack: state.givenBack.filter((given) => given.id !== id) }))
+      outbox.forget(id)
+    },
+    leave: sync.leave,
+    back: sync.back,
+    close: () => {
+      sync.close()
+      outbox.close()
+    },
   })
 }
 
-function samePlace(a: Edit, b: Edit): boolean {
-  return a.type !== 'batch' && b.type !== 'batch' && placeOf(a) !== null && placeOf(a) === placeOf(b)
+function bare({ id, gesture, who, undoes, edit, inverse }: PendingRow): LogRow {
+  return { id, gesture, who, undoes, edit, inverse }
+}
+
+/** Whether there is something to take back, and something to bring back. */
+function steps(history: HistoryPage, pending: readonly PendingRow[], who: string): Pick<JobState, 'canUndo' | 'canRedo'> {
+  const gestures = gesturesOf([...history.rows, ...pending])
+  return { canUndo: undoable(gestures, who).length > 0 || !history.isFirst, canRedo: redoable(gestures, who).length > 0 }
+}
+
+/** The newest rows, from where a gesture begins. */
+function trimmed(history: HistoryPage): HistoryPage {
+  const { rows } = history
+  if (rows.length <= MOST_HISTORY * 1.2) return history
+  let from = rows.length - MOST_HISTORY
+  for (;;) {
+    const inside = new Set(rows.slice(from).map((row) => row.gesture))
+    const first = rows.findIndex((row) => inside.has(row.gesture))
+    if (first >= from) break
+    from = first
+  }
+  return from === 0 ? history : { rows: rows.slice(from), isFirst: false }
 }

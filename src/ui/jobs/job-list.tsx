@@ -16,6 +16,8 @@ export type JobLine = {
   readonly lastReleaseAt: string | null
   readonly releaseNumber: number | null
   readonly editsSince: number | null
+  /** Why the job cannot be worked on now; null where it can. */
+  readonly trouble: string | null
 }
 
 /** The clients' jobs as a table; `n` begins a new one. */
@@ -36,21 +38,41 @@ export function JobList({ jobs }: { jobs: readonly JobLine[] }) {
           <p className="tape-ticks mb-2 inline-block px-1.5 pb-1 font-mono text-xs">Instant Fit</p>
           <h1 className="text-2xl font-bold tracking-tight">Jobs</h1>
         </div>
-        <Link href="/new" className={buttonClass('main')}>New job <kbd className="border border-soft px-1 font-mono text-xs">n</kbd></Link>
+        <Link href="/new" className={buttonClass('main')}>
+          New job <kbd className="border border-soft px-1 font-mono text-xs">n</kbd>
+        </Link>
       </div>
-      {jobs.length === 0 ? <NoJobs /> : (
+      {jobs.length === 0 ? (
+        <NoJobs />
+      ) : (
         <table className="w-full border-collapse">
           <thead>
             <tr className="text-start text-sm text-soft">
-              <th scope="col" className="w-56 pb-2 text-start font-medium">Home page</th>
-              <th scope="col" className="pb-2 text-start font-medium">Client</th>
-              <th scope="col" className="w-24 pb-2 text-start font-medium">Stage</th>
-              <th scope="col" className="w-28 pb-2 text-start font-medium">Leftovers</th>
-              <th scope="col" className="w-72 pb-2 text-start font-medium">Live address</th>
-              <th scope="col" className="w-40 pb-2 text-start font-medium">Last release</th>
+              <th scope="col" className="w-56 pb-2 text-start font-medium">
+                Home page
+              </th>
+              <th scope="col" className="pb-2 text-start font-medium">
+                Client
+              </th>
+              <th scope="col" className="w-24 pb-2 text-start font-medium">
+                Stage
+              </th>
+              <th scope="col" className="w-28 pb-2 text-start font-medium">
+                Leftovers
+              </th>
+              <th scope="col" className="w-72 pb-2 text-start font-medium">
+                Live address
+              </th>
+              <th scope="col" className="w-40 pb-2 text-start font-medium">
+                Last release
+              </th>
             </tr>
           </thead>
-          <tbody>{jobs.map((job) => <JobRow key={job.id} job={job} />)}</tbody>
+          <tbody>
+            {jobs.map((job) => (
+              <JobRow key={job.id} job={job} />
+            ))}
+          </tbody>
         </table>
       )}
     </main>
@@ -60,26 +82,50 @@ export function JobList({ jobs }: { jobs: readonly JobLine[] }) {
 function JobRow({ job }: { job: JobLine }) {
   return (
     <tr className="group relative border-t border-seam align-top hover:bg-cloth">
-      <td className="py-3 pe-4"><Thumbnail job={job} /></td>
+      <td className="py-3 pe-4">
+        <Thumbnail job={job} />
+      </td>
       <th scope="row" className="py-2.5 pe-4 text-start font-normal">
-        <Link href={`/jobs/${job.id}/content`} className="text-lg font-bold leading-snug tracking-tight underline-offset-4 after:absolute after:inset-0 hover:underline" dir="auto"><span className="line-clamp-2 break-words">{job.name}</span></Link>
-        <span className="block text-soft" dir="auto">{job.trade || 'trade left for later'}</span>
+        <Link
+          href={`/jobs/${job.id}/content`}
+          className="text-lg font-bold leading-snug tracking-tight underline-offset-4 after:absolute after:inset-0 hover:underline"
+          dir="auto"
+        >
+          <span className="line-clamp-2 break-words">{job.name}</span>
+        </Link>
+        <span className="block text-soft" dir="auto">
+          {job.trade || 'trade left for later'}
+        </span>
+        {job.trouble && <span className="block text-sm font-medium text-thread">✕ {job.trouble}</span>}
       </th>
       <td className="py-3.5 text-sm font-semibold">{job.stage}</td>
       <td className="py-3.5 pe-4 text-sm">
-        {job.leftovers === 0
-          ? <span className="font-semibold text-done">none left ✓</span>
-          : <span className="stitch-under inline-block pb-0.5 font-mono font-medium text-thread">{job.leftovers}</span>}
+        {job.leftovers === 0 ? (
+          <span className="font-semibold text-done">none left ✓</span>
+        ) : (
+          <span className="stitch-under inline-block pb-0.5 font-mono font-medium text-thread">{job.leftovers}</span>
+        )}
       </td>
       <td className="relative z-10 py-3 pe-4 text-sm">
         {job.liveUrl ? (
-          <span className="flex items-center gap-1"><a href={job.liveUrl} target="_blank" rel="noreferrer" className="truncate font-mono text-xs underline underline-offset-2">{job.liveUrl.replace('http://', '')}</a><CopyButton text={job.liveUrl} label={`Copy the live address of ${job.name}`} /></span>
-        ) : <span className="text-soft">not live yet</span>}
+          <span className="flex items-center gap-1">
+            <a href={job.liveUrl} target="_blank" rel="noreferrer" className="truncate font-mono text-xs underline underline-offset-2">
+              {job.liveUrl.replace('http://', '')}
+            </a>
+            <CopyButton text={job.liveUrl} label={`Copy the live address of ${job.name}`} />
+          </span>
+        ) : (
+          <span className="text-soft">not live yet</span>
+        )}
       </td>
       <td className="py-3.5 text-sm">
         {job.lastReleaseAt ? (
-          <time dateTime={job.lastReleaseAt} title={dayAndTime(job.lastReleaseAt)} suppressHydrationWarning>No. {job.releaseNumber}, {ago(job.lastReleaseAt)}</time>
-        ) : <span className="text-soft">none</span>}
+          <time dateTime={job.lastReleaseAt} title={dayAndTime(job.lastReleaseAt)} suppressHydrationWarning>
+            No. {job.releaseNumber}, {ago(job.lastReleaseAt)}
+          </time>
+        ) : (
+          <span className="text-soft">none</span>
+        )}
         {(job.editsSince ?? 0) > 0 && <span className="block text-soft">{count(job.editsSince ?? 0, 'edit')} since</span>}
       </td>
     </tr>
@@ -90,7 +136,16 @@ function JobRow({ job }: { job: JobLine }) {
 function Thumbnail({ job }: { job: JobLine }) {
   return (
     <div className="relative h-32 w-52 overflow-hidden border border-seam bg-white" aria-hidden>
-      <iframe src={`/draft/${job.id}`} tabIndex={-1} title={`Home page of ${job.name}`} loading="lazy" className="pointer-events-none absolute left-0 top-0 h-[788px] w-[1280px] origin-top-left border-0" style={{ transform: 'scale(0.1625)' }} />
+      {job.trouble === null && (
+        <iframe
+          src={`/draft/${job.id}`}
+          tabIndex={-1}
+          title={`Home page of ${job.name}`}
+          loading="lazy"
+          className="pointer-events-none absolute left-0 top-0 h-[788px] w-[1280px] origin-top-left border-0"
+          style={{ transform: 'scale(0.1625)' }}
+        />
+      )}
     </div>
   )
 }
@@ -100,7 +155,9 @@ function NoJobs() {
     <div className="border border-dashed border-seam bg-cloth p-10 text-center">
       <p className="text-lg font-semibold">No jobs yet.</p>
       <p className="mb-4 text-soft">A client’s name is enough to begin; their home page appears while you type it.</p>
-      <Link href="/new" className={buttonClass('main')}>Make the first job</Link>
+      <Link href="/new" className={buttonClass('main')}>
+        Make the first job
+      </Link>
     </div>
   )
 }

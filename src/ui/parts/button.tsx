@@ -4,7 +4,8 @@ type Look = 'main' | 'plain' | 'quiet'
 const LOOKS: Record<Look, string> = {
   main: 'bg-ink text-cloth border-ink hover:bg-cloth hover:text-ink disabled:bg-seam disabled:border-seam disabled:text-soft',
   plain: 'bg-cloth text-ink border-ink hover:bg-tape disabled:border-seam disabled:text-soft disabled:hover:bg-cloth',
-  quiet: 'bg-clear text-ink border-clear hover:border-seam hover:bg-cloth disabled:text-soft disabled:hover:border-clear disabled:hover:bg-clear',
+  quiet:
+    'bg-clear text-ink border-clear hover:border-seam hover:bg-cloth disabled:text-soft disabled:hover:border-clear disabled:hover:bg-clear',
 }
 
 export function buttonClass(look: Look = 'plain'): string {

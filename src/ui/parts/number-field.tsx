@@ -26,10 +26,29 @@ export function NumberField({ label, value, least, most, step, unit = '', usual,
   return (
     <div>
       <div className="flex items-center gap-2">
-        <label htmlFor={id} className="w-24 shrink-0 text-sm">{label}</label>
-        <input type="range" aria-label={`${label}, by dragging`} className="min-w-0 flex-1 accent-ink" min={least} max={most} step={step} value={value} onChange={(event) => { setDraft(null); change(Number(event.target.value)) }} />
+        <label htmlFor={id} className="w-24 shrink-0 text-sm">
+          {label}
+        </label>
         <input
-          id={id} inputMode="decimal" className={`${inputClass} w-16! px-1.5! py-0.5! text-end font-mono text-sm!`} value={draft ?? String(Number(value.toFixed(3)))} aria-invalid={isOut || undefined} aria-describedby={isOut ? `${id}-words` : undefined}
+          type="range"
+          aria-label={`${label}, by dragging`}
+          className="min-w-0 flex-1 accent-ink"
+          min={least}
+          max={most}
+          step={step}
+          value={value}
+          onChange={(event) => {
+            setDraft(null)
+            change(Number(event.target.value))
+          }}
+        />
+        <input
+          id={id}
+          inputMode="decimal"
+          className={`${inputClass} w-16! px-1.5! py-0.5! text-end font-mono text-sm!`}
+          value={draft ?? String(Number(value.toFixed(3)))}
+          aria-invalid={isOut || undefined}
+          aria-describedby={isOut ? `${id}-words` : undefined}
           onChange={(event) => {
             setDraft(event.target.value)
             const next = Number(event.target.value.replace(',', '.'))
@@ -48,8 +67,21 @@ export function NumberField({ label, value, least, most, step, unit = '', usual,
         />
         <span className="w-5 shrink-0 text-xs text-soft">{unit}</span>
       </div>
-      {isOut && <p id={`${id}-words`} role="alert" className="mt-0.5 text-sm font-medium text-thread">✕ {label} goes from {least} to {most}{unit && ` ${unit}`}.</p>}
-      {usual !== undefined && usual !== value && onUsual && <p className="ps-26 text-xs text-soft">template {Number(usual.toFixed(3))}{unit} · <button type="button" className="underline" onClick={onUsual}>back to it</button></p>}
+      {isOut && (
+        <p id={`${id}-words`} role="alert" className="mt-0.5 text-sm font-medium text-thread">
+          ✕ {label} goes from {least} to {most}
+          {unit && ` ${unit}`}.
+        </p>
+      )}
+      {usual !== undefined && usual !== value && onUsual && (
+        <p className="ps-26 text-xs text-soft">
+          template {Number(usual.toFixed(3))}
+          {unit} ·{' '}
+          <button type="button" className="underline" onClick={onUsual}>
+            back to it
+          </button>
+        </p>
+      )}
     </div>
   )
 }

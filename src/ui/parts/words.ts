@@ -1,7 +1,11 @@
 import { format, formatDistanceToNow } from 'date-fns'
 
 export function kilobytes(bytes: number): string {
-  return bytes < 1024 ? `${bytes} B` : bytes < 1024 * 1024 ? `${(bytes / 1024).toFixed(bytes < 10_240 ? 1 : 0)} kB` : `${(bytes / 1024 / 1024).toFixed(1)} MB`
+  return bytes < 1024
+    ? `${bytes} B`
+    : bytes < 1024 * 1024
+      ? `${(bytes / 1024).toFixed(bytes < 10_240 ? 1 : 0)} kB`
+      : `${(bytes / 1024 / 1024).toFixed(1)} MB`
 }
 
 export function ago(iso: string): string {

@@ -4,8 +4,20 @@ import { ApiError, callApi, postJson } from '../job/api'
 import { Button } from '../parts/button'
 import { inputClass } from '../parts/field'
 
-type Answer = { readonly state: 'free' | 'yours' | 'taken' | 'refused'; readonly label?: string; readonly shown?: string; readonly sentence?: string; readonly suggestions?: readonly string[] }
-type Props = { readonly job: string; readonly address: string | null; readonly proposal: string; readonly hostSuffix: string; readonly onChosen: (label: string) => void }
+type Answer = {
+  readonly state: 'free' | 'yours' | 'taken' | 'refused'
+  readonly label?: string
+  readonly shown?: string
+  readonly sentence?: string
+  readonly suggestions?: readonly string[]
+}
+type Props = {
+  readonly job: string
+  readonly address: string | null
+  readonly proposal: string
+  readonly hostSuffix: string
+  readonly onChosen: (label: string) => void
+}
 
 /** Chooses the address on the web host: says while typing whether a name is free, and which others are. */
 export function AddressChooser({ job, address, proposal, hostSuffix, onChosen }: Props) {
@@ -18,8 +30,15 @@ export function AddressChooser({ job, address, proposal, hostSuffix, onChosen }:
     setAnswer(null)
     const timer = setTimeout(() => {
       callApi<Answer>(`/api/jobs/${job}/address?name=${encodeURIComponent(name)}`).then(
-        (found) => { if (!stale) { setAnswer(found); setFault(null) } },
-        (error: unknown) => { if (!stale) setFault(error instanceof ApiError ? error.message : 'The web host could not be asked.') },
+        (found) => {
+          if (!stale) {
+            setAnswer(found)
+            setFault(null)
+          }
+        },
+        (error: unknown) => {
+          if (!stale) setFault(error instanceof ApiError ? error.message : 'The web host could not be asked.')
+        },
       )
     }, 150)
     return () => {
@@ -42,23 +61,58 @@ export function AddressChooser({ job, address, proposal, hostSuffix, onChosen }:
   const bad = answer?.state === 'taken' || answer?.state === 'refused'
   return (
     <form onSubmit={choose} aria-label="Address" noValidate>
-      <label htmlFor="address" className="mb-1 block text-sm font-semibold">Address on the web host</label>
+      <label htmlFor="address" className="mb-1 block text-sm font-semibold">
+        Address on the web host
+      </label>
       <div className="flex items-center gap-2">
         <span className="font-mono text-sm text-soft">http://</span>
-        <input id="address" className={`${inputClass} max-w-72 font-mono`} maxLength={300} autoComplete="off" spellCheck={false} value={name} aria-invalid={bad || undefined} aria-describedby="address-answer" onChange={(event) => setName(event.target.value)} />
+        <input
+          id="address"
+          className={`${inputClass} max-w-72 font-mono`}
+          maxLength={300}
+          autoComplete="off"
+          spellCheck={false}
+          value={name}
+          aria-invalid={bad || undefined}
+          aria-describedby="address-answer"
+          onChange={(event) => setName(event.target.value)}
+        />
         <span className="font-mono text-sm text-soft">{hostSuffix}</span>
-        {answer?.state !== 'yours' && <Button type="submit" disabled={busy || answer?.state !== 'free'}>{busy ? 'Taking it…' : address ? 'Move to this address' : 'Take this address'}</Button>}
+        {answer?.state !== 'yours' && (
+          <Button type="submit" disabled={busy || answer?.state !== 'free'}>
+            {busy ? 'Taking it…' : address ? 'Move to this address' : 'Take this address'}
+          </Button>
+        )}
       </div>
       <div id="address-answer" className="mt-1.5 min-h-6 text-sm" role="status">
-        {fault ? <p className="font-medium text-thread">✕ {fault}</p>
-          : answer === null ? <p className="text-soft">Asking the web host…</p>
-          : answer.state === 'yours' ? <p className="text-done">✓ This is the job’s address.</p>
-          : answer.state === 'free' ? <p className="text-done">✓ Free.{answer.label !== answer.shown && ` Name servers know it as ${answer.label}.`}{address && ' Visitors of the old address will be sent on to it.'}</p>
-          : <p className="font-medium text-thread">✕ {answer.sentence}</p>}
+        {fault ? (
+          <p className="font-medium text-thread">✕ {fault}</p>
+        ) : answer === null ? (
+          <p className="text-soft">Asking the web host…</p>
+        ) : answer.state === 'yours' ? (
+          <p className="text-done">✓ This is the job’s address.</p>
+        ) : answer.state === 'free' ? (
+          <p className="text-done">
+            ✓ Free.{answer.label !== answer.shown && ` Name servers know it as ${answer.label}.`}
+            {address && ' Visitors of the old address will be sent on to it.'}
+          </p>
+        ) : (
+          <p className="font-medium text-thread">✕ {answer.sentence}</p>
+        )}
       </div>
       {bad && (answer?.suggestions?.length ?? 0) > 0 && (
         <p className="mt-1 flex flex-wrap items-center gap-1.5 text-sm">
-          Free: {answer?.suggestions?.map((s) => <button key={s} type="button" className="rounded-sm border border-seam bg-cloth px-1.5 py-0.5 font-mono text-xs hover:border-ink hover:bg-tape" onClick={() => setName(s)}>{s}</button>)}
+          Free:{' '}
+          {answer?.suggestions?.map((s) => (
+            <button
+              key={s}
+              type="button"
+              className="rounded-sm border border-seam bg-cloth px-1.5 py-0.5 font-mono text-xs hover:border-ink hover:bg-tape"
+              onClick={() => setName(s)}
+            >
+              {s}
+            </button>
+          ))}
         </p>
       )}
     </form>

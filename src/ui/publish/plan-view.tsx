@@ -15,7 +15,9 @@ export function PlanView({ plan }: { plan: PublishPlan }) {
         <Figure label="to send" value={kilobytes(plan.bytesToSend)} />
         <Figure label="whole site" value={kilobytes(plan.bytesTotal)} />
       </dl>
-      {nothing ? <p className="mt-2 text-soft">What is live is what is here. There is nothing to publish.</p> : (
+      {nothing ? (
+        <p className="mt-2 text-soft">What is live is what is here. There is nothing to publish.</p>
+      ) : (
         <div className="mt-2 grid gap-1">
           <FileList word="New" sign="+" files={plan.added} />
           <FileList word="Changed" sign="~" files={plan.changed} />
@@ -27,16 +29,33 @@ export function PlanView({ plan }: { plan: PublishPlan }) {
 }
 
 function Figure({ label, value }: { label: string; value: string }) {
-  return <div className="flex-1 px-3 py-2"><dt className="text-sm text-soft">{label}</dt><dd className="font-mono text-lg font-medium">{value}</dd></div>
+  return (
+    <div className="flex-1 px-3 py-2">
+      <dt className="text-sm text-soft">{label}</dt>
+      <dd className="font-mono text-lg font-medium">{value}</dd>
+    </div>
+  )
 }
 
 function FileList({ word, sign, files }: { word: string; sign: string; files: readonly PlannedFile[] }) {
   if (files.length === 0) return null
   return (
     <details open={files.length <= 12} className="border border-seam bg-cloth px-3 py-1.5">
-      <summary className="cursor-pointer text-sm font-semibold">{word}: {count(files.length, 'file')}</summary>
+      <summary className="cursor-pointer text-sm font-semibold">
+        {word}: {count(files.length, 'file')}
+      </summary>
       <ul className="mt-1 max-h-64 overflow-y-auto font-mono text-xs leading-relaxed" tabIndex={0} aria-label={`${word} files`}>
-        {files.map((file) => <li key={file.path} className="flex justify-between gap-4 border-t border-grid py-0.5"><span className="min-w-0 break-all"><span aria-hidden className="me-2 text-soft">{sign}</span>{file.path}</span><span className="shrink-0 text-soft">{kilobytes(file.bytes)}</span></li>)}
+        {files.map((file) => (
+          <li key={file.path} className="flex justify-between gap-4 border-t border-grid py-0.5">
+            <span className="min-w-0 break-all">
+              <span aria-hidden className="me-2 text-soft">
+                {sign}
+              </span>
+              {file.path}
+            </span>
+            <span className="shrink-0 text-soft">{kilobytes(file.bytes)}</span>
+          </li>
+        ))}
       </ul>
     </details>
   )

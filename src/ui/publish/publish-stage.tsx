@@ -2,135 +2,148 @@
 import { ExternalLink } from 'lucide-react'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
-import { useCallback, useEffect, useRef, useState } from 'react'
-import type { PublishPlan } from '@/core/release'
-import { countLeftovers } from '@/core/pack'
-import { findFactFault } from '@/core/site'
-import { ApiError, callWithProgress } from '../job/api'
+import { countLeftovers } from '@/core/fill'
+import { factsOf, findFactFault } from '@/core/site'
 import { useJob } from '../job/job-context'
 import { Button } from '../parts/button'
 import { CopyButton } from '../parts/copy-button'
-import { count, kilobytes } from '../parts/words'
+import { count } from '../parts/words'
 import { AddressChooser } from './address-chooser'
 import { PlanView } from './plan-view'
 import { ReleaseList, type ReleaseLine } from './release-list'
-import { ProgressTape, type Progress } from './progress-tape'
+import { ProgressTape } from './progress-tape'
+import { usePublishing } from './use-publishing'
 
-type Prepared = { readonly release: string; readonly plan: PublishPlan; readonly origin: string }
-type Sent = { readonly origin: string; readonly sentFiles: number; readonly sentBytes: number }
-type Props = { readonly address: string | null; readonly proposal: string; readonly hostSuffix: string; readonly liveUrl: string | null; readonly releases: readonly ReleaseLine[] }
+type Props = {
+  readonly address: string | null
+  readonly proposal: string
+  readonly hostSuffix: string
+  readonly liveUrl: string | null
+  readonly releases: readonly ReleaseLine[]
+  /** An old address whose visitors are not sent on yet. */
+  readonly notSentOn: string | null
+}
 
 /** From the draft to the live address: where it goes, what will change, publish, and back to an earlier release. */
-export function PublishStage({ address, proposal, hostSuffix, liveUrl, releases }: Props) {
+export function PublishStage({ address, proposal, hostSuffix, liveUrl, releases, notSentOn }: Props) {
   const router = useRouter()
   const job = useJob((s) => s.id)
   const saved = useJob((s) => s.saveState === 'saved')
-  const revision = useJob((s) => s.revision)
-  const [prepared, setPrepared] = useState<Prepared | null>(null)
-  const [progress, setProgress] = useState<Progress | null>(null)
-  const [fault, setFault] = useState<string | null>(null)
-  const [done, setDone] = useState<string | null>(null)
-  const running = useRef(false)
-  const [busy, setBusy] = useState(false)
-  const claim = (on: boolean): void => {
-    running.current = on
-    setBusy(on)
-  }
-
-  const prepare = useCallback(async (): Promise<void> => {
-    if (running.current || address === null) return
-    claim(true)
-    setFault(null)
-    try {
-      setPrepared(await callWithProgress<Progress, Prepared>(`/api/jobs/${job}/prepare`, {}, setProgress))
-    } catch (error) {
-      setPrepared(null)
-      setFault(sentence(error))
-    } finally {
-      claim(false)
-      setProgress(null)
-    }
-  }, [job, address])
-
-  useEffect(() => {
-    if (saved) void prepare()
-  }, [prepare, saved, revision])
-
-  const publish = async (release: string, isEarlier: boolean): Promise<void> => {
-    if (running.current) return
-    claim(true)
-    setFault(null)
-    setDone(null)
-    try {
-      const sent = await callWithProgress<Progress, Sent>(`/api/jobs/${job}/publish`, { release }, setProgress)
-      setDone(isEarlier ? 'The earlier release is live again.' : `Live. ${sent.sentFiles === 0 ? 'Every file was there already.' : `${count(sent.sentFiles, 'file')} sent, ${kilobytes(sent.sentBytes)}.`}`)
-    } catch (error) {
-      return setFault(sentence(error))
-    } finally {
-      claim(false)
-      setProgress(null)
-      router.refresh()
-    }
-    void prepare()
-  }
-
-  const plan = prepared?.plan
+  const { plan, progress, fault, done, busy, prepare, publish, putBack } = usePublishing(address)
   const nothing = plan ? plan.added.length + plan.changed.length + plan.removed.length === 0 : false
   return (
     <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_22rem] overflow-hidden">
       <div className="min-h-0 overflow-y-auto px-8 py-6">
         <div className="max-w-3xl">
           <h1 className="mb-4 text-xl font-bold tracking-tight">Publish</h1>
-          <AddressChooser key={address ?? ''} job={job} address={address} proposal={proposal} hostSuffix={hostSuffix} onChosen={() => router.refresh()} />
+          <AddressChooser
+            key={address ?? ''}
+            job={job}
+            address={address}
+            proposal={proposal}
+            hostSuffix={hostSuffix}
+            onChosen={() => router.refresh()}
+          />
           <section aria-labelledby="changes" className="mt-6 border-t border-seam pt-4">
-            <h2 id="changes" className="mb-2 text-lg font-bold tracking-tight">What will change</h2>
-            {address === null ? <p className="text-soft">Choose an address first; then the files are made for it and listed here.</p>
-              : progress ? <ProgressTape progress={progress} />
-              : plan ? <PlanView plan={plan} />
-              : !fault && <p className="text-soft" role="status">{saved ? 'Making the files…' : 'Waiting until everything is saved…'}</p>}
-            {fault && <div className="mt-3 border border-dashed border-thread bg-cloth p-3" role="alert"><p className="font-medium text-thread">✕ {fault}</p><Button className="mt-2" onClick={() => void prepare()}>Try again</Button></div>}
+            <h2 id="changes" className="mb-2 text-lg font-bold tracking-tight">
+              What will change
+            </h2>
+            {address === null ? (
+              <p className="text-soft">Choose an address first; then the files are made for it and listed here.</p>
+            ) : progress ? (
+              <ProgressTape progress={progress} />
+            ) : plan ? (
+              <PlanView plan={plan} />
+            ) : (
+              !fault && (
+                <p className="text-soft" role="status">
+                  {saved ? 'Making the files…' : 'Waiting until everything is saved…'}
+                </p>
+              )
+            )}
+            {fault && (
+              <div className="mt-3 border border-dashed border-thread bg-cloth p-3" role="alert">
+                <p className="font-medium text-thread">✕ {fault}</p>
+                <Button className="mt-2" onClick={prepare}>
+                  Try again
+                </Button>
+              </div>
+            )}
           </section>
           <OpenPoints />
           {address !== null && (
             <div className="mt-4 flex flex-wrap items-center gap-4">
-              <PublishButton disabled={!prepared || nothing || busy || !saved} onPublish={() => prepared && void publish(prepared.release, false)} />
-              {done && <p className="font-semibold text-done" role="status">✓ {done}</p>}
+              <PublishButton disabled={!plan || nothing || busy || !saved} onPublish={publish} />
+              {done && (
+                <p className="font-semibold text-done" role="status">
+                  ✓ {done}
+                </p>
+              )}
             </div>
+          )}
+          {notSentOn && (
+            <p className="mt-3 text-sm" role="status">
+              Visitors of <span className="font-mono">{notSentOn}</span> are not sent on yet: the host did not take it. It is tried again by
+              itself.
+            </p>
           )}
           {liveUrl && (
             <p className="mt-5 flex items-center gap-1.5 border-t border-seam pt-4">
               <span className="text-sm text-soft">Live at</span>
-              <a href={liveUrl} target="_blank" rel="noreferrer" className="flex items-center gap-1 font-mono text-base font-medium underline underline-offset-4">{liveUrl}<ExternalLink size={14} aria-hidden /></a>
+              <a
+                href={liveUrl}
+                target="_blank"
+                rel="noreferrer"
+                className="flex items-center gap-1 font-mono text-base font-medium underline underline-offset-4"
+              >
+                {liveUrl}
+                <ExternalLink size={14} aria-hidden />
+              </a>
               <CopyButton text={liveUrl} label="Copy the live address of this site" />
             </p>
           )}
         </div>
       </div>
-      <ReleaseList releases={releases} busy={busy} onPutBack={(release) => void publish(release, true)} />
+      <ReleaseList releases={releases} address={address} busy={busy} onPutBack={putBack} />
     </main>
   )
 }
 
-function sentence(error: unknown): string {
-  return error instanceof ApiError ? error.message : 'Something went wrong here. Reload the page; nothing that was saved is lost.'
-}
-
 function PublishButton({ disabled, onPublish }: { disabled: boolean; onPublish: () => void }) {
   const left = useJob((s) => countLeftovers(s.pack, s.document).total)
-  return <Button look="main" disabled={disabled} onClick={onPublish} className="px-5 py-2.5 text-base">{left > 0 ? `Publish with ${count(left, 'leftover')}` : 'Publish'}</Button>
+  return (
+    <Button look="main" disabled={disabled} onClick={onPublish} className="px-5 py-2.5 text-base">
+      {left > 0 ? `Publish with ${count(left, 'leftover')}` : 'Publish'}
+    </Button>
+  )
 }
 
 /** What a client would find before the designer did. */
 function OpenPoints() {
   const job = useJob((s) => s.id)
   const left = useJob((s) => countLeftovers(s.pack, s.document).total)
-  const facts = useJob((s) => s.document.facts)
+  const facts = useJob((s) => factsOf(s.document))
   const faults = (['phone', 'email'] as const).map((name) => findFactFault(name, facts[name] ?? '')).filter((f) => f !== null)
   if (left === 0 && faults.length === 0) return null
   return (
     <ul className="mt-4 grid gap-1 text-sm">
-      {left > 0 && <li className="stitch-start ps-3"><span className="font-semibold text-thread">{count(left, 'place')}</span> still {left === 1 ? 'shows' : 'show'} the template’s words or pictures. <Link href={`/jobs/${job}/content`} className="underline underline-offset-2">Go to them</Link></li>}
-      {faults.map((f) => <li key={f} className="stitch-start ps-3">{f} <Link href={`/jobs/${job}/brief`} className="underline underline-offset-2">Mend it</Link></li>)}
+      {left > 0 && (
+        <li className="stitch-start ps-3">
+          <span className="font-semibold text-thread">{count(left, 'place')}</span> still {left === 1 ? 'shows' : 'show'} the template’s
+          words or pictures.{' '}
+          <Link href={`/jobs/${job}/content`} className="underline underline-offset-2">
+            Go to them
+          </Link>
+        </li>
+      )}
+      {faults.map((f) => (
+        <li key={f} className="stitch-start ps-3">
+          {f}{' '}
+          <Link href={`/jobs/${job}/brief`} className="underline underline-offset-2">
+            Mend it
+          </Link>
+        </li>
+      ))}
     </ul>
   )
 }

@@ -22,9 +22,9 @@ export function measureLines(element: Element): number {
 /** Lines by place key, of every text place in a part of a sheet. */
 export function measurePart(root: ParentNode): Map<string, number> {
   const found = new Map<string, number>()
-  for (const element of root.querySelectorAll('[data-at]')) {
-    if (element.tagName === 'IMG' || element.querySelector('[data-at]')) continue
-    const key = element.getAttribute('data-at') ?? ''
+  for (const element of root.querySelectorAll('[data-place]')) {
+    if (element.tagName === 'IMG' || element.querySelector('[data-place]')) continue
+    const key = element.getAttribute('data-place') ?? ''
     if (!found.has(key)) found.set(key, measureLines(element))
   }
   return found

@@ -12,7 +12,8 @@ export function readRich(element: Element): RichText {
     if (node instanceof Object && isBlock(node)) {
       closeLoose()
       const inner = node as Element
-      if (inner.tagName === 'UL' || inner.tagName === 'OL') for (const li of inner.children) blocks.push({ type: 'li', runs: tidy(readRuns(li, {})) })
+      if (inner.tagName === 'UL' || inner.tagName === 'OL')
+        for (const li of inner.children) blocks.push({ type: 'li', runs: tidy(readRuns(li, {})) })
       else blocks.push({ type: 'p', runs: tidy(readRuns(inner, {})) })
     } else if (node.nodeName === 'BR') closeLoose()
     else loose.push(...readRuns(node, {}))
@@ -32,7 +33,14 @@ function readRuns(node: Node, style: Omit<RichRun, 'text'>): RichRun[] {
   if (node.nodeName === 'SCRIPT' || node.nodeName === 'STYLE') return []
   const name = node.nodeName
   const href = name === 'A' ? (node as Element).getAttribute('href') : null
-  const inner: Omit<RichRun, 'text'> = name === 'STRONG' || name === 'B' ? { ...style, strong: true } : name === 'EM' || name === 'I' ? { ...style, em: true } : href ? { ...style, href } : style
+  const inner: Omit<RichRun, 'text'> =
+    name === 'STRONG' || name === 'B'
+      ? { ...style, strong: true }
+      : name === 'EM' || name === 'I'
+        ? { ...style, em: true }
+        : href
+          ? { ...style, href }
+          : style
   return [...node.childNodes].flatMap((child) => readRuns(child, inner))
 }
 
@@ -41,7 +49,8 @@ function tidy(runs: readonly RichRun[]): RichRun[] {
   const out: RichRun[] = []
   for (const run of runs) {
     const last = out.at(-1)
-    if (last && last.strong === run.strong && last.em === run.em && last.href === run.href) out[out.length - 1] = { ...last, text: last.text + run.text }
+    if (last && last.strong === run.strong && last.em === run.em && last.href === run.href)
+      out[out.length - 1] = { ...last, text: last.text + run.text }
     else out.push(run)
   }
   return out

@@ -1,5 +1,4 @@
-import type { SlotValue } from '@/core/site'
-import { readPlace, type Place } from './place'
+import type { Place, SlotValue } from '@/core/site'
 import { readRich } from './read-rich'
 
 export type SheetCommand = 'nextLeftover' | 'previousLeftover' | 'undo' | 'redo' | 'down' | 'up' | 'keep' | 'designs'
@@ -20,13 +19,18 @@ export class SheetHands {
   /** The element that is being typed in: drawing leaves it alone. */
   typing: Element | null = null
 
-  constructor(private readonly document: Document, private readonly events: SheetEvents) {
+  constructor(
+    private readonly document: Document,
+    private readonly events: SheetEvents,
+    /** The place that a marked element stands for; its mark is a name, and is never taken apart. */
+    private readonly placeOf: (element: Element) => Place | null,
+  ) {
     this.listen(events)
   }
 
   private listen(events: SheetEvents): void {
     const { document } = this
-    const marked = (target: EventTarget | null): Element | null => (target as Element | null)?.closest?.('[data-at],[data-fact]') ?? null
+    const marked = (target: EventTarget | null): Element | null => (target as Element | null)?.closest?.('[data-place]') ?? null
     document.addEventListener('click', (event) => this.click(event))
     document.addEventListener('pointerdown', (event) => {
       const element = marked(event.target)
@@ -34,7 +38,7 @@ export class SheetHands {
     })
     document.addEventListener('focusin', (event) => {
       const element = marked(event.target)
-      const place = element && readPlace(element)
+      const place = element && this.placeOf(element)
       if (!element?.hasAttribute('contenteditable') || !place) return
       this.typing = element
       events.onPick(place)
@@ -44,7 +48,7 @@ export class SheetHands {
       this.typing = null
     })
     document.addEventListener('input', () => {
-      const place = this.typing && readPlace(this.typing)
+      const place = this.typing && this.placeOf(this.typing)
       if (this.typing && place) events.onType(place, readTyped(this.typing, place))
     })
     document.addEventListener('paste', (event) => {
@@ -59,8 +63,8 @@ export class SheetHands {
   private click(event: MouseEvent): void {
     const target = event.target as Element
     const link = target.closest('a')
-    const element = target.closest('[data-at],[data-fact]')
-    const place = element && readPlace(element)
+    const element = target.closest('[data-place]')
+    const place = element && this.placeOf(element)
     if (link && (!place || event.ctrlKey || event.metaKey)) {
       const path = new URL(link.getAttribute('href') ?? '', 'http://site/x/').pathname
       return this.events.onGo(toSitePath(link.getAttribute('href') ?? '') ?? path)
@@ -76,8 +80,13 @@ export class SheetHands {
 
   /** Makes a place ready for typing; a fact that is written from parts, and a list itself, are edited in the ledger. */
   open(element: Element): void {
-    const place = readPlace(element)
-    if (!place || (place.type === 'fact' && (place.fact === 'address' || place.fact === 'hours')) || element.querySelector('[data-at],.logo')) return
+    const place = this.placeOf(element)
+    if (
+      !place ||
+      (place.type === 'fact' && (place.fact === 'address' || place.fact === 'hours')) ||
+      element.querySelector('[data-place],.logo')
+    )
+      return
     element.setAttribute('contenteditable', element.hasAttribute('data-rich') ? 'true' : 'plaintext-only')
   }
 
@@ -102,12 +111,25 @@ export class SheetHands {
     const rich = this.typing?.hasAttribute('data-rich') ?? false
     const control = event.ctrlKey || event.metaKey
     const command: SheetCommand | null =
-      event.key === 'F8' ? (event.shiftKey ? 'previousLeftover' : 'nextLeftover')
-      : control && event.key.toLowerCase() === 'z' ? (event.shiftKey ? 'redo' : 'undo')
-      : control && event.key.toLowerCase() === 'y' ? 'redo'
-      : event.altKey && event.key.toLowerCase() === 'k' ? 'keep'
-      : event.altKey && event.key.toLowerCase() === 'd' ? 'designs'
-      : event.key === 'Enter' && this.typing && (!rich || control) ? (event.shiftKey ? 'up' : 'down') : null
+      event.key === 'F8'
+        ? event.shiftKey
+          ? 'previousLeftover'
+          : 'nextLeftover'
+        : control && event.key.toLowerCase() === 'z'
+          ? event.shiftKey
+            ? 'redo'
+            : 'undo'
+          : control && event.key.toLowerCase() === 'y'
+            ? 'redo'
+            : event.altKey && event.key.toLowerCase() === 'k'
+              ? 'keep'
+              : event.altKey && event.key.toLowerCase() === 'd'
+                ? 'designs'
+                : event.key === 'Enter' && this.typing && (!rich || control)
+                  ? event.shiftKey
+                    ? 'up'
+                    : 'down'
+                  : null
     if (event.key === 'Escape') (this.document.activeElement as HTMLElement | null)?.blur()
     if (!command) return
     event.preventDefault()
@@ -115,21 +137,21 @@ export class SheetHands {
   }
 
   private drag(event: DragEvent, events: SheetEvents): void {
-    const image = (event.target as Element | null)?.closest?.('img[data-at]')
+    const image = (event.target as Element | null)?.closest?.('img[data-place]')
     this.document.querySelectorAll('.dropping').forEach((e) => e.classList.remove('dropping'))
     if (!event.dataTransfer?.types.includes('Files')) return
     event.preventDefault()
     event.dataTransfer.dropEffect = image ? 'copy' : 'none'
     if (image && event.type === 'dragover') image.classList.add('dropping')
     const [file] = event.dataTransfer.files
-    const place = image && readPlace(image)
+    const place = image && this.placeOf(image)
     if (event.type === 'drop' && place && file) events.onPicture(place, file)
   }
 }
 
 function readTyped(element: Element, place: Place): SlotValue | string {
   const text = (element.textContent ?? '').replace(/\s/g, ' ')
-  if (place.type === 'fact') return text
+  if (place.type !== 'slot') return text
   return element.hasAttribute('data-rich') ? { type: 'rich', rich: readRich(element) } : { type: 'text', text }
 }
 

@@ -1,7 +1,7 @@
 import morphdom from 'morphdom'
 import type { DraftFrame, DraftSection } from '@/core/render'
 import { measurePart } from './measure-lines'
-import { placeSelector, type Place } from './place'
+import { placeKey, type Place } from '@/core/site'
 import { SheetHands, toSitePath, type SheetEvents } from './sheet-hands'
 import { SHEET_CSS } from './sheet-css'
 
@@ -13,11 +13,19 @@ export class SheetView {
   private leads = false
   /** The next scroll event is our own doing. */
   private isMoved = false
+  /** The places that the marks on this sheet name. */
+  private places: ReadonlyMap<string, Place> = new Map()
 
-  constructor(private readonly frame: HTMLIFrameElement, events: SheetEvents | null, onGo?: (path: string) => void) {
+  constructor(
+    private readonly frame: HTMLIFrameElement,
+    events: SheetEvents | null,
+    onGo?: (path: string) => void,
+  ) {
     const document = this.document
     document.open()
-    document.write(`<!doctype html><html><head><meta charset="utf-8"><meta http-equiv="Content-Security-Policy" content="default-src 'none'; img-src 'self' data: blob:; font-src 'self'; style-src 'unsafe-inline'"><title>Sheet</title><style id="fonts"></style><style id="tokens"></style><style id="designs"></style><style id="sheet">${SHEET_CSS}</style></head><body></body></html>`)
+    document.write(
+      `<!doctype html><html><head><meta charset="utf-8"><meta http-equiv="Content-Security-Policy" content="default-src 'none'; img-src 'self' data: blob:; font-src 'self'; style-src 'unsafe-inline'"><title>Sheet</title><style id="fonts"></style><style id="tokens"></style><style id="designs"></style><style id="sheet">${SHEET_CSS}</style></head><body></body></html>`,
+    )
     document.close()
     // A sheet shows a page and never leaves it; whoever walks through the site is told which page a link leads to.
     document.addEventListener('click', (event) => {
@@ -28,7 +36,7 @@ export class SheetView {
       if (onGo && !events && path !== null) onGo(path)
     })
     document.addEventListener('submit', (event) => event.preventDefault())
-    this.hands = events && new SheetHands(document, events)
+    this.hands = events && new SheetHands(document, events, (element) => this.places.get(element.getAttribute('data-place') ?? '') ?? null)
     if (events) this.lead(events)
     else document.body.className = 'viewing'
   }
@@ -46,8 +54,13 @@ export class SheetView {
       const style = document.getElementById(part)
       if (style && style.textContent !== frame.styles[part]) style.textContent = frame.styles[part]
     }
-    const all = [frame.header, ...frame.sections, frame.footer]
-    if (only !== undefined) return this.showAlone(frame, all.filter((s) => s.id === only))
+    const all = sectionsOf(frame)
+    this.places = new Map(all.flatMap((s) => [...s.places]))
+    if (only !== undefined)
+      return this.showAlone(
+        frame,
+        all.filter((s) => s.id === only),
+      )
     // Another page, or the same one arranged anew.
     if (frame.page !== this.page || all.map((s) => s.id).join(' ') !== [...this.shown.keys()].join(' ')) return this.showAnew(frame, all)
     const changed = all.filter((s) => this.shown.get(s.id) !== s.html)
@@ -59,7 +72,7 @@ export class SheetView {
     const { document } = this
     document.documentElement.lang = frame.language
     const top = frame.page === this.page ? document.documentElement.scrollTop : 0
-    document.body.innerHTML = `${frame.header.html}<main id="main">${frame.sections.map((s) => s.html).join('')}</main>${frame.footer.html}`
+    document.body.innerHTML = pageHtml(frame)
     document.documentElement.scrollTop = top
     this.page = frame.page
     this.shown = new Map(all.map((s) => [s.id, s.html]))
@@ -76,7 +89,7 @@ export class SheetView {
   }
 
   private patch(section: DraftSection): void {
-    const element = this.document.querySelector(`[data-section="${section.id}"]`)
+    const element = this.document.querySelector(`[data-section="${CSS.escape(section.id)}"]`)
     this.shown.set(section.id, section.html)
     if (!element) return
     morphdom(element, section.html, {
@@ -98,7 +111,7 @@ export class SheetView {
   measure(sections: readonly string[]): Map<string, number> {
     const found = new Map<string, number>()
     for (const id of sections) {
-      const element = this.document.querySelector(`[data-section="${id}"]`)
+      const element = this.document.querySelector(`[data-section="${CSS.escape(id)}"]`)
       if (element) for (const [key, lines] of measurePart(element)) found.set(key, lines)
     }
     return found
@@ -108,7 +121,7 @@ export class SheetView {
   measureDesign(frame: DraftFrame): Map<string, number> {
     const part = this.document.createElement('div')
     part.setAttribute('data-measure', '')
-    part.innerHTML = `${frame.header.html}<main>${frame.sections.map((s) => s.html).join('')}</main>${frame.footer.html}`.replaceAll('<img', '<img loading="lazy"')
+    part.innerHTML = pageHtml(frame).replaceAll('<img', '<img loading="lazy"')
     this.document.body.append(part)
     const found = measurePart(part)
     part.remove()
@@ -144,7 +157,7 @@ export class SheetView {
   }
 
   scrollTo(section: string, share: number): void {
-    const element = this.document.querySelector(`[data-section="${section}"]`)
+    const element = this.document.querySelector(`[data-section="${CSS.escape(section)}"]`)
     if (!element) return
     const { top, height } = element.getBoundingClientRect()
     this.scrollBy(top + height * share)
@@ -161,17 +174,21 @@ export class SheetView {
   /** A view that its visitor scrolls takes the other sheets along. */
   private lead(events: SheetEvents): void {
     const { document } = this
-    document.addEventListener('scroll', () => {
-      if (this.isMoved) {
-        this.isMoved = false
-        return
-      }
-      if (!this.leads) return
-      for (const section of document.querySelectorAll('[data-section]')) {
-        const { top, height, bottom } = section.getBoundingClientRect()
-        if (bottom > 0) return events.onScroll(section.getAttribute('data-section') ?? '', Math.max(0, -top / height))
-      }
-    }, { passive: true })
+    document.addEventListener(
+      'scroll',
+      () => {
+        if (this.isMoved) {
+          this.isMoved = false
+          return
+        }
+        if (!this.leads) return
+        for (const section of document.querySelectorAll('[data-section]')) {
+          const { top, height, bottom } = section.getBoundingClientRect()
+          if (bottom > 0) return events.onScroll(section.getAttribute('data-section') ?? '', Math.max(0, -top / height))
+        }
+      },
+      { passive: true },
+    )
   }
 
   setLeader(leads: boolean): void {
@@ -179,8 +196,19 @@ export class SheetView {
   }
 
   private find(place: Place): Element | null {
-    return this.document.querySelector(`body > :not([data-measure]) ${placeSelector(place)}, body > ${placeSelector(place)}`)
+    const mark = `[data-place="${CSS.escape(placeKey(place))}"]`
+    return this.document.querySelector(`body > :not([data-measure]) ${mark}, body > ${mark}`)
   }
+}
+
+/** Every section of a page in the order in which it is drawn. */
+export function sectionsOf({ header, main, footer }: DraftFrame): readonly DraftSection[] {
+  return [...header, ...main, ...footer]
+}
+
+function pageHtml({ header, main, footer }: DraftFrame): string {
+  const html = (sections: readonly DraftSection[]): string => sections.map((s) => s.html).join('')
+  return `${html(header)}<main id="main">${html(main)}</main>${html(footer)}`
 }
 
 /** While typing, browsers write some spaces as no-break spaces; to the reader they are the same. */

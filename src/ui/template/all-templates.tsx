@@ -3,16 +3,16 @@ import { Star } from 'lucide-react'
 import { useRef, useState, type KeyboardEvent } from 'react'
 import { toast } from 'sonner'
 import { isWithin, type Candidate, type Narrowing } from '@/core/choice'
-import { homePage } from '@/core/site'
-import { startOver } from '@/core/wear'
-import { BLANK } from '../brief/suited-template'
+import { factsOf, homePage } from '@/core/site'
+import { editTo, startOver } from '@/core/wear'
+import { BLANK } from '../parts/suited-template'
 import { useJob, useJobStore } from '../job/job-context'
 import { Button } from '../parts/button'
 import { capital, count, kilobytes } from '../parts/words'
 import { NarrowBar } from './narrow-bar'
 import { PackIn } from './pack-in'
 import { useRoom, useTryOn } from './room'
-import { TryOn } from './try-on'
+import { TryOn } from '../sheets/try-on'
 
 type Props = { readonly all: readonly Candidate[]; readonly marked: readonly string[]; readonly onMark: (id: string) => void }
 
@@ -20,8 +20,8 @@ type Props = { readonly all: readonly Candidate[]; readonly marked: readonly str
 export function AllTemplates({ all, marked, onMark }: Props) {
   const store = useJobStore()
   const pack = useJob((s) => s.pack)
-  const worn = useJob((s) => s.document.template)
-  const name = useJob((s) => s.document.facts.name ?? 'this client')
+  const worn = useJob((s) => s.document.dress.template)
+  const name = useJob((s) => factsOf(s.document).name ?? 'this client')
   const [asked, setAsked] = useState<Narrowing>({})
   const [beside, setBeside] = useState<readonly string[]>([])
   const list = useRef<HTMLOListElement>(null)
@@ -45,14 +45,34 @@ export function AllTemplates({ all, marked, onMark }: Props) {
     <main className="flex min-h-0 flex-1 flex-col">
       <div className="shrink-0 border-b border-seam bg-cloth px-4 pb-2 pt-3">
         <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
-          <h1 className="text-xl font-bold tracking-tight">Templates, tried on by <span dir="auto">{name}</span></h1>
-          <span className="text-sm text-soft" role="status">{shown.length === all.length ? `${all.length}, best suited first` : `${shown.length} of ${all.length}`}</span>
+          <h1 className="text-xl font-bold tracking-tight">
+            Templates, tried on by <span dir="auto">{name}</span>
+          </h1>
+          <span className="text-sm text-soft" role="status">
+            {shown.length === all.length ? `${all.length}, best suited first` : `${shown.length} of ${all.length}`}
+          </span>
           <span className="ms-auto flex flex-wrap gap-1">
-            {beside.length > 1 && <Button look="main" onClick={() => go('beside', ...beside)}>Put {beside.length} side by side</Button>}
-            <Button look="quiet" onClick={() => go('put-on', BLANK)}>Start blank</Button>
-            <Button look="quiet" onClick={() => {
-              if (store.apply(startOver(pack, store.getState().document))) toast('Started over: brief, brand and pictures are kept, the pages are empty again.', { action: { label: 'Undo', onClick: store.undo } })
-            }}>Start over</Button>
+            {beside.length > 1 && (
+              <Button look="main" onClick={() => go('beside', ...beside)}>
+                Put {beside.length} side by side
+              </Button>
+            )}
+            <Button look="quiet" onClick={() => go('put-on', BLANK)}>
+              Start blank
+            </Button>
+            <Button
+              look="quiet"
+              onClick={() => {
+                const { document } = store.getState()
+                const gesture = store.apply(editTo(document, startOver(pack, document)))
+                if (gesture !== null)
+                  toast('Started over: brief, brand and pictures are kept, the pages are empty again.', {
+                    action: { label: 'Undo', onClick: () => void store.undo(gesture) },
+                  })
+              }}
+            >
+              Start over
+            </Button>
             <PackIn />
           </span>
         </div>
@@ -69,13 +89,24 @@ export function AllTemplates({ all, marked, onMark }: Props) {
           <ol ref={list} className="grid gap-3">
             {shown.map((candidate, i) => (
               <li key={candidate.template.id}>
-                <Row candidate={candidate} place={i + 1} isWorn={candidate.template.id === worn} isMarked={marked.includes(candidate.template.id)} isBeside={beside.includes(candidate.template.id)} onMark={onMark} onBeside={toggleBeside} onPress={press} />
+                <Row
+                  candidate={candidate}
+                  place={i + 1}
+                  isWorn={candidate.template.id === worn}
+                  isMarked={marked.includes(candidate.template.id)}
+                  isBeside={beside.includes(candidate.template.id)}
+                  onMark={onMark}
+                  onBeside={toggleBeside}
+                  onPress={press}
+                />
               </li>
             ))}
           </ol>
         )}
       </div>
-      <p className="shrink-0 border-t border-seam bg-cloth px-4 py-1 font-mono text-xs text-soft">↑ ↓ next template · Enter particulars · w walk through · b beside another · f favourite · p put on</p>
+      <p className="shrink-0 border-t border-seam bg-cloth px-4 py-1 font-mono text-xs text-soft">
+        ↑ ↓ next template · Enter particulars · w walk through · b beside another · f favourite · p put on
+      </p>
     </main>
   )
 }
@@ -93,34 +124,65 @@ type RowProps = {
 const HEIGHT = 236
 
 function Row({ candidate: { template, profile, suits }, place, isWorn, isMarked, isBeside, onMark, onBeside, onPress }: RowProps) {
-  const pack = useJob((s) => s.pack)
-  const assets = useJob((s) => s.assets)
-  const document = useJob((s) => s.document)
-  const site = useTryOn(pack, assets, document, template.id)
+  const site = useTryOn(template.id)
   const { go } = useRoom()
   const home = homePage(site.document)
   return (
-    <article tabIndex={0} aria-label={`${place}. ${template.name}`} onKeyDown={(event) => onPress(event, template.id)} className="grid grid-cols-[auto_minmax(0,1fr)] gap-4 border border-seam bg-cloth p-3 focus-visible:border-ink">
+    <article
+      tabIndex={0}
+      aria-label={`${place}. ${template.name}`}
+      onKeyDown={(event) => onPress(event, template.id)}
+      className="grid grid-cols-[auto_minmax(0,1fr)] gap-4 border border-seam bg-cloth p-3 focus-visible:border-ink"
+    >
       <div className="flex gap-2" onClick={() => go('particulars', template.id)}>
         <TryOn site={site} page={home} layout={1280} width={420} height={HEIGHT} label={`${template.name}, desktop`} />
         <TryOn site={site} page={home} layout={390} width={128} height={HEIGHT} label={`${template.name}, phone`} />
       </div>
       <div className="flex min-w-0 flex-col">
         <div className="flex items-baseline gap-3">
-          <h2 className="text-lg font-bold tracking-tight"><button type="button" className="underline-offset-2 hover:underline" onClick={() => go('particulars', template.id)}>{template.name}</button></h2>
+          <h2 className="text-lg font-bold tracking-tight">
+            <button type="button" className="underline-offset-2 hover:underline" onClick={() => go('particulars', template.id)}>
+              {template.name}
+            </button>
+          </h2>
           {isWorn && <span className="bg-tape px-1.5 font-mono text-xs">worn now</span>}
-          <button type="button" aria-pressed={isMarked} aria-label={`${template.name}: favourite`} className="ms-auto p-1" onClick={() => onMark(template.id)}><Star size={18} aria-hidden fill={isMarked ? 'var(--color-tape)' : 'none'} /></button>
+          <button
+            type="button"
+            aria-pressed={isMarked}
+            aria-label={`${template.name}: favourite`}
+            className="ms-auto p-1"
+            onClick={() => onMark(template.id)}
+          >
+            <Star size={18} aria-hidden fill={isMarked ? 'var(--color-tape)' : 'none'} />
+          </button>
         </div>
         <p className="mt-1 line-clamp-2 text-soft">{template.description}</p>
-        {suits.reasons.length > 0 && <p className="mt-2 font-medium">{place === 1 ? 'First because: ' : ''}{capital(suits.reasons.join('; '))}.</p>}
+        {suits.reasons.length > 0 && (
+          <p className="mt-2 font-medium">
+            {place === 1 ? 'First because: ' : ''}
+            {capital(suits.reasons.join('; '))}.
+          </p>
+        )}
         <p className="mt-auto pt-2 font-mono text-xs text-soft">
-          {count(profile.pages.length, 'page')} · {count(profile.kinds.size, 'kind')} of section · {count(profile.pictures, 'picture')} · home about {kilobytes(profile.homeBytes)} · {template.price}
+          {count(profile.pages.length, 'page')} · {count(profile.kinds.size, 'kind')} of section · {count(profile.pictures, 'picture')} ·
+          home about {kilobytes(profile.homeBytes)} · {template.price}
         </p>
         <div className="mt-2 flex flex-wrap items-center gap-1.5">
-          <Button look="main" onClick={() => go('put-on', template.id)}>{isWorn ? 'Pages and scheme' : 'Put it on'}</Button>
+          <Button look="main" onClick={() => go('put-on', template.id)}>
+            {isWorn ? 'Pages and scheme' : 'Put it on'}
+          </Button>
           <Button onClick={() => go('walk', template.id)}>Walk through</Button>
           <Button onClick={() => go('particulars', template.id)}>Particulars</Button>
-          <label className="ms-2 flex items-center gap-1.5 text-sm"><input type="checkbox" className="size-4 accent-ink" checked={isBeside} onChange={() => onBeside(template.id)} aria-label={`${template.name}: put beside another`} />Beside another</label>
+          <label className="ms-2 flex items-center gap-1.5 text-sm">
+            <input
+              type="checkbox"
+              className="size-4 accent-ink"
+              checked={isBeside}
+              onChange={() => onBeside(template.id)}
+              aria-label={`${template.name}: put beside another`}
+            />
+            Beside another
+          </label>
         </div>
       </div>
     </article>

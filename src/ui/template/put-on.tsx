@@ -2,18 +2,18 @@
 import { useRouter } from 'next/navigation'
 import { useMemo, useState } from 'react'
 import { toast } from 'sonner'
-import { getTemplate, offeredSchemes, pageTexts } from '@/core/pack'
-import type { Site } from '@/core/render'
-import { homePage } from '@/core/site'
-import { isAsItCame, reportChange, startOn, usualChoice } from '@/core/wear'
+import { pageTexts, type Site } from '@/core/fill'
+import { getTemplate, offeredSchemes } from '@/core/pack'
+import { findPage, homePage, pagesOf } from '@/core/site'
+import { editTo, isAsItCame, pageNamed, reportChange, startOn, usualChoice } from '@/core/wear'
 import { useJob, useJobStore } from '../job/job-context'
+import { useSite } from '../job/use-site'
 import { Button } from '../parts/button'
 import { inputClass } from '../parts/field'
 import { ChangeList } from './change-list'
 import { RoomHead } from './room-head'
-import { arranged } from './room'
-import { SchemeChooser } from './scheme-chooser'
-import { TryOn } from './try-on'
+import { SchemeChooser } from '../fields/scheme-chooser'
+import { TryOn } from '../sheets/try-on'
 
 /**
  * Putting a template on: which of its pages, which scheme, light or dark. On a job that has content the pages are shown
@@ -22,10 +22,9 @@ import { TryOn } from './try-on'
 export function PutOn({ template }: { template: string }) {
   const store = useJobStore()
   const router = useRouter()
-  const pack = useJob((s) => s.pack)
-  const assets = useJob((s) => s.assets)
-  const document = useJob((s) => s.document)
-  const isWorn = document.template === template
+  const before = useSite()
+  const { pack, document } = before
+  const isWorn = document.dress.template === template
   const from = getTemplate(pack, template)
   const fresh = isAsItCame(pack, document)
   const [usual] = useState(() => usualChoice(pack, document, template))
@@ -33,44 +32,85 @@ export function PutOn({ template }: { template: string }) {
   const [scheme, setScheme] = useState<string | null>(usual.scheme)
   const [dark, setDark] = useState(usual.dark)
   const [shown, setShown] = useState<string>(homePage(document).id)
-  const edit = useMemo(() => startOn(pack, document, { template, pages, scheme, dark }), [pack, document, template, pages, scheme, dark])
-  const after = useMemo<Site>(() => ({ document: arranged(document, edit.to), pack, assets, mode: 'draft' }), [document, edit, pack, assets])
-  const before = useMemo<Site>(() => ({ document, pack, assets, mode: 'draft' }), [document, pack, assets])
+  const after = useMemo<Site>(
+    () => ({ ...before, document: startOn(pack, document, { template, pages, scheme, dark }) }),
+    [before, pack, document, template, pages, scheme, dark],
+  )
   const report = useMemo(() => reportChange(pack, document, after.document), [pack, document, after])
-  const page = after.document.pages.find((p) => p.id === shown) ?? homePage(after.document)
-  const old = document.pages.find((p) => p.id === page.id)
+  const page = pageNamed(after.document, shown)
+  const old = findPage(document, page.id)
   const put = (): void => {
-    if (!store.apply(edit)) return void toast.error(`${from.name} could not be put on. Reload the page and try again.`)
-    toast(isWorn ? 'Pages and scheme are as chosen.' : `The job wears ${from.name} now.`, { action: { label: 'Undo', onClick: store.undo } })
+    const gesture = store.apply(editTo(document, after.document))
+    if (gesture === null) return void toast.error(`${from.name} could not be put on. Reload the page and try again.`)
+    toast(isWorn ? 'Pages and scheme are as chosen.' : `The job wears ${from.name} now.`, {
+      action: { label: 'Undo', onClick: () => void store.undo(gesture) },
+    })
     router.push(`/jobs/${store.getState().id}/content`)
   }
   return (
     <main className="flex min-h-0 flex-1 flex-col">
       <RoomHead title={isWorn ? `${from.name}: pages and scheme` : fresh ? `Start on ${from.name}` : `Put ${from.name} on`}>
-        {after.document.pages.length > 1 && (
-          <label className="flex items-center gap-1.5 text-sm">Look at
-            <select aria-label="Look at" className={`${inputClass} w-auto!`} value={page.id} onChange={(event) => setShown(event.target.value)}>
-              {after.document.pages.map((p) => <option key={p.id} value={p.id}>{pageTexts(pack, after.document, p).name}</option>)}
+        {pagesOf(after.document).length > 1 && (
+          <label className="flex items-center gap-1.5 text-sm">
+            Look at
+            <select
+              aria-label="Look at"
+              className={`${inputClass} w-auto!`}
+              value={page.id}
+              onChange={(event) => setShown(event.target.value)}
+            >
+              {pagesOf(after.document).map((p) => (
+                <option key={p.id} value={p.id}>
+                  {pageTexts(pack, after.document, p).name}
+                </option>
+              ))}
             </select>
           </label>
         )}
-        <Button look="main" onClick={put}>{isWorn ? 'Keep this' : fresh ? 'Start with this' : 'Put it on'}</Button>
+        <Button look="main" onClick={put}>
+          {isWorn ? 'Keep this' : fresh ? 'Start with this' : 'Put it on'}
+        </Button>
       </RoomHead>
       <div className="grid min-h-0 flex-1 grid-cols-[19.5rem_minmax(0,1fr)]">
         <div className="min-h-0 overflow-y-auto border-e border-seam bg-cloth p-4">
           {!fresh && !isWorn && <ChangeList report={report} />}
           <PageChoice template={template} pages={pages} onPages={setPages} after={after} />
-          <SchemeChooser offered={offeredSchemes(from)} brand={document.brand} scheme={scheme} dark={dark} onScheme={setScheme} onDark={setDark} />
+          <SchemeChooser
+            offered={offeredSchemes(from)}
+            brand={document.brand}
+            scheme={scheme}
+            dark={dark}
+            onScheme={setScheme}
+            onDark={setDark}
+          />
         </div>
         <div className="flex min-h-0 flex-wrap justify-center gap-4 overflow-y-auto p-4">
           {!fresh && !isWorn && old && (
-            <figure className="m-0"><figcaption className="mb-1 font-mono text-xs">as it is: {getTemplate(pack, document.template).name}</figcaption><TryOn site={before} page={old} layout={1280} width={420} height={560} label="The page as it is" /></figure>
+            <figure className="m-0">
+              <figcaption className="mb-1 font-mono text-xs">as it is: {getTemplate(pack, document.dress.template).name}</figcaption>
+              <TryOn site={before} page={old} layout={1280} width={420} height={560} label="The page as it is" />
+            </figure>
           )}
           <figure className="m-0">
-            <figcaption className="mb-1 font-mono text-xs">{!fresh && !isWorn ? 'as it would be: ' : 'tried on: '}{from.name}</figcaption>
-            <TryOn site={after} page={page} layout={1280} width={!fresh && !isWorn ? 420 : 640} height={560} label="The page as it would be" />
+            <figcaption className="mb-1 font-mono text-xs">
+              {!fresh && !isWorn ? 'as it would be: ' : 'tried on: '}
+              {from.name}
+            </figcaption>
+            <TryOn
+              site={after}
+              page={page}
+              layout={1280}
+              width={!fresh && !isWorn ? 420 : 640}
+              height={560}
+              label="The page as it would be"
+            />
           </figure>
-          {(fresh || isWorn) && <figure className="m-0"><figcaption className="mb-1 font-mono text-xs">phone</figcaption><TryOn site={after} page={page} layout={390} width={230} height={560} label="The page on the phone" /></figure>}
+          {(fresh || isWorn) && (
+            <figure className="m-0">
+              <figcaption className="mb-1 font-mono text-xs">phone</figcaption>
+              <TryOn site={after} page={page} layout={390} width={230} height={560} label="The page on the phone" />
+            </figure>
+          )}
         </div>
       </div>
     </main>
@@ -78,10 +118,20 @@ export function PutOn({ template }: { template: string }) {
 }
 
 /** The template's pages to take. A page that holds the client's words stays whatever is chosen, and says so. */
-function PageChoice({ template, pages, onPages, after }: { template: string; pages: readonly string[]; onPages: (pages: readonly string[]) => void; after: Site }) {
+function PageChoice({
+  template,
+  pages,
+  onPages,
+  after,
+}: {
+  template: string
+  pages: readonly string[]
+  onPages: (pages: readonly string[]) => void
+  after: Site
+}) {
   const pack = useJob((s) => s.pack)
   const from = getTemplate(pack, template)
-  const taken = new Set(after.document.pages.map((p) => p.from))
+  const taken = new Set(pagesOf(after.document).flatMap((p) => (p.origin?.template === template ? [p.origin.page] : [])))
   return (
     <fieldset>
       <legend className="mb-1 font-bold">Pages to take</legend>
@@ -90,8 +140,21 @@ function PageChoice({ template, pages, onPages, after }: { template: string; pag
         const stays = isTaken && i > 0 && !pages.includes(page.key)
         return (
           <label key={page.key} className="flex items-baseline gap-2 py-0.5">
-            <input type="checkbox" className="size-4 translate-y-0.5 accent-ink" checked={isTaken} disabled={i === 0 || stays} onChange={(event) => onPages(event.target.checked ? [...pages, page.key] : pages.filter((k) => k !== page.key))} />
-            <span>{page.name}{i === 0 ? <span className="text-soft"> — always</span> : stays && <span className="text-soft"> — holds the client’s words</span>}</span>
+            <input
+              type="checkbox"
+              className="size-4 translate-y-0.5 accent-ink"
+              checked={isTaken}
+              disabled={i === 0 || stays}
+              onChange={(event) => onPages(event.target.checked ? [...pages, page.key] : pages.filter((k) => k !== page.key))}
+            />
+            <span>
+              {page.name}
+              {i === 0 ? (
+                <span className="text-soft"> — always</span>
+              ) : (
+                stays && <span className="text-soft"> — holds the client’s words</span>
+              )}
+            </span>
           </label>
         )
       })}

@@ -18,7 +18,10 @@ export function RoomHead({ title, children }: { title: string; children?: ReactN
   }, [])
   return (
     <div className="flex shrink-0 flex-wrap items-center gap-2 border-b border-seam bg-cloth px-4 py-2">
-      <Button look="quiet" onClick={() => go('all')} title="Escape"><ArrowLeft size={15} aria-hidden />All templates</Button>
+      <Button look="quiet" onClick={() => go('all')} title="Escape">
+        <ArrowLeft size={15} aria-hidden />
+        All templates
+      </Button>
       <h1 className="text-xl font-bold tracking-tight">{title}</h1>
       <span className="ms-auto flex flex-wrap items-center gap-1.5">{children}</span>
     </div>

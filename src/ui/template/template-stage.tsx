@@ -2,8 +2,9 @@
 import { useMemo, useState } from 'react'
 import { toast } from 'sonner'
 import { bySuiting, type Candidate } from '@/core/choice'
-import { BLANK, candidates } from '../brief/suited-template'
+import { BLANK, candidates } from '../parts/suited-template'
 import { postJson } from '../job/api'
+import { factsOf } from '@/core/site'
 import { useJob } from '../job/job-context'
 import { AllTemplates } from './all-templates'
 import { Beside } from './beside'
@@ -16,10 +17,13 @@ import { Walk } from './walk'
 export function TemplateStage({ favourites }: { favourites: readonly string[] }) {
   const pack = useJob((s) => s.pack)
   const assets = useJob((s) => s.assets)
-  const facts = useJob((s) => s.document.facts)
+  const facts = useJob((s) => factsOf(s.document))
   const [marked, setMarked] = useState<readonly string[]>(favourites)
   const { view, of } = useRoom()
-  const all = useMemo(() => candidates(pack, assets, facts).sort((a, b) => (a.template.id === BLANK ? 1 : b.template.id === BLANK ? -1 : bySuiting(a, b))), [pack, assets, facts])
+  const all = useMemo(
+    () => candidates(pack, assets, facts).sort((a, b) => (a.template.id === BLANK ? 1 : b.template.id === BLANK ? -1 : bySuiting(a, b))),
+    [pack, assets, facts],
+  )
   const chosen = of.map((id) => all.find((c) => c.template.id === id)).filter((c): c is Candidate => c !== undefined)
   const [first] = chosen
   const mark = (id: string): void => {
@@ -30,7 +34,8 @@ export function TemplateStage({ favourites }: { favourites: readonly string[] })
       toast.error(error.message)
     })
   }
-  if (view === 'particulars' && first) return <Particulars candidate={first} isMarked={marked.includes(first.template.id)} onMark={() => mark(first.template.id)} />
+  if (view === 'particulars' && first)
+    return <Particulars candidate={first} isMarked={marked.includes(first.template.id)} onMark={() => mark(first.template.id)} />
   if (view === 'beside' && chosen.length > 1) return <Beside chosen={chosen.slice(0, 3)} />
   if (view === 'walk' && first) return <Walk template={first.template.id} />
   if (view === 'put-on' && first) return <PutOn key={first.template.id} template={first.template.id} />

@@ -1,8 +1,11 @@
 'use client'
 import { useMemo, useState } from 'react'
 import { createStore } from 'zustand/vanilla'
-import { getTemplate, pageTexts } from '@/core/pack'
-import { findPageByPath, homePage, pagePath, type PageId } from '@/core/site'
+import { pageTexts } from '@/core/fill'
+import { getTemplate } from '@/core/pack'
+import { findPageByPath, pagePath } from '@/core/pages'
+import { homePage, pagesOf, type PageId } from '@/core/site'
+import { pageNamed } from '@/core/wear'
 import { useJob } from '../job/job-context'
 import { Button } from '../parts/button'
 import { inputClass } from '../parts/field'
@@ -16,21 +19,22 @@ const SHEETS: readonly SheetName[] = ['desktop', 'phone']
 /** A walk through the client's site on a template: full size and on the phone, menus and links working. */
 export function Walk({ template }: { template: string }) {
   const pack = useJob((s) => s.pack)
-  const assets = useJob((s) => s.assets)
-  const document = useJob((s) => s.document)
-  const site = useTryOn(pack, assets, document, template)
+  const site = useTryOn(template)
   const { go } = useRoom()
   const [big, setBig] = useState<SheetName | null>(null)
   const [page, setPage] = useState<PageId>(homePage(site.document).id)
   const [view] = useState(() => createStore(() => ({ site, page })))
   if (view.getState().site !== site || view.getState().page !== page) queueMicrotask(() => view.setState({ site, page }))
-  const source = useMemo<SheetSource>(() => ({
-    current: () => {
-      const now = view.getState()
-      return { site: now.site, page: now.site.document.pages.find((p) => p.id === now.page) ?? homePage(now.site.document) }
-    },
-    subscribe: view.subscribe,
-  }), [view])
+  const source = useMemo<SheetSource>(
+    () => ({
+      current: () => {
+        const now = view.getState()
+        return { site: now.site, page: pageNamed(now.site.document, now.page) }
+      },
+      subscribe: view.subscribe,
+    }),
+    [view],
+  )
   const walkTo = (path: string): void => {
     const next = findPageByPath(view.getState().site.document, path)
     if (next) setPage(next.id)
@@ -38,15 +42,29 @@ export function Walk({ template }: { template: string }) {
   return (
     <main className="flex min-h-0 flex-1 flex-col">
       <RoomHead title={`Through ${getTemplate(pack, template).name}`}>
-        <label className="flex items-center gap-1.5 text-sm">Page
-          <select aria-label="Page" className={`${inputClass} w-auto!`} value={page} onChange={(event) => setPage(event.target.value as PageId)}>
-            {site.document.pages.map((p) => <option key={p.id} value={p.id}>{pageTexts(pack, site.document, p).name} — {pagePath(p)}</option>)}
+        <label className="flex items-center gap-1.5 text-sm">
+          Page
+          <select
+            aria-label="Page"
+            className={`${inputClass} w-auto!`}
+            value={page}
+            onChange={(event) => setPage(event.target.value as PageId)}
+          >
+            {pagesOf(site.document).map((p) => (
+              <option key={p.id} value={p.id}>
+                {pageTexts(pack, site.document, p).name} — {pagePath(site.document, p)}
+              </option>
+            ))}
           </select>
         </label>
         <Button onClick={() => go('particulars', template)}>Particulars</Button>
-        <Button look="main" onClick={() => go('put-on', template)}>Put it on</Button>
+        <Button look="main" onClick={() => go('put-on', template)}>
+          Put it on
+        </Button>
       </RoomHead>
-      <div className="min-h-0 flex-1 p-4"><SheetRow source={source} sheets={SHEETS} label="Walk" events={null} onGo={walkTo} big={big} onBig={setBig} /></div>
+      <div className="min-h-0 flex-1 p-4">
+        <SheetRow source={source} sheets={SHEETS} label="Walk" events={null} onGo={walkTo} big={big} onBig={setBig} />
+      </div>
     </main>
   )
 }

@@ -1,10 +1,5 @@
-import { readUpload } from '@/server/media/read-upload'
-import { refuseForeign, reply } from '@/server/http'
+import { uploadRoute } from '@/server/http/route'
+import { takeInPicture } from '@/server/use-cases/take-in-picture'
 
 /** A logo chosen before its job is made. */
-export function POST(request: Request): Promise<Response> {
-  return reply(async () => {
-    refuseForeign(request)
-    return readUpload(request, null)
-  })
-}
+export const POST = uploadRoute((asked) => takeInPicture(asked.request, asked.query, null))

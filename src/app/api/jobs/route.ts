@@ -1,13 +1,4 @@
-import * as v from 'valibot'
-import { brandSchema, factsSchema } from '@/core/site'
-import { readBody, refuseForeign, reply } from '@/server/http'
-import { createJobFromBrief } from '@/server/new-job'
+import { writeRoute } from '@/server/http/route'
+import { makeJob, makeJobSchema } from '@/server/use-cases/make-job'
 
-const bodySchema = v.strictObject({ template: v.string(), facts: factsSchema, brand: brandSchema, draft: v.optional(v.boolean()) })
-
-export function POST(request: Request): Promise<Response> {
-  return reply(async () => {
-    refuseForeign(request)
-    return { job: createJobFromBrief(await readBody(request, bodySchema)) }
-  })
-}
+export const POST = writeRoute(makeJobSchema, ({ body }) => ({ job: makeJob(body) }))

@@ -1,12 +1,4 @@
-import { refuseForeign, reply } from '@/server/http'
-import { readBody } from '@/server/media/read-upload'
-import { bringInPack, MAX_PACK_BYTES } from '@/server/pack-zip'
+import { uploadRoute } from '@/server/http/route'
+import { bringPackIn } from '@/server/use-cases/packs'
 
-/** A pack brought in: the zip is the request's body, its name in the query. */
-export function POST(request: Request): Promise<Response> {
-  return reply(async () => {
-    refuseForeign(request)
-    const name = new URL(request.url).searchParams.get('name') ?? 'pack.zip'
-    return { templates: await bringInPack(name, await readBody(request, name, MAX_PACK_BYTES)) }
-  })
-}
+export const POST = uploadRoute((asked) => bringPackIn(asked.request, asked.query))

@@ -1,23 +1,31 @@
 import { notFound } from 'next/navigation'
 import type { ReactNode } from 'react'
-import { jobLineOf, jobLines } from '@/server/job-list'
-import { pack } from '@/server/packs'
-import { Problem } from '@/server/problems'
-import { readJob } from '@/server/read-job'
+import { findProblemCode } from '@/server/http/problems'
+import { listJobLines } from '@/server/use-cases/list-jobs'
+import { openJob } from '@/server/use-cases/open-job'
+import { allPacks } from '@/server/use-cases/packs'
 import { Frame } from '@/ui/frame/frame'
+import { UnwornJob } from '@/ui/frame/unworn-job'
 import { JobProvider } from '@/ui/job/job-context'
 
 export const dynamic = 'force-dynamic'
 
 export default async function JobLayout({ children, params }: { children: ReactNode; params: Promise<{ job: string }> }) {
   const { job } = await params
-  const open = await readJob(job).catch((error: unknown) => {
-    if (error instanceof Problem && error.code === 'jobGone') notFound()
-    throw error
+  const lines = listJobLines()
+  const line = lines.find(({ id }) => id === job)
+  if (!line) notFound()
+  const open = await openJob(job).catch((error: unknown) => {
+    if (findProblemCode(error) === 'jobGone') notFound()
+    console.error(error)
+    return null
   })
+  if (!open || open.missing.includes(open.document.dress.template)) return <UnwornJob name={line.name} trouble={line.trouble} />
   return (
-    <JobProvider key={job} job={open} pack={pack()}>
-      <Frame jobs={jobLines().map(({ id, name }) => ({ id, name }))} liveUrl={jobLineOf(job).liveUrl}>{children}</Frame>
+    <JobProvider key={job} job={open} pack={allPacks()}>
+      <Frame jobs={lines.map(({ id, name }) => ({ id, name }))} liveUrl={line.liveUrl}>
+        {children}
+      </Frame>
     </JobProvider>
   )
 }

@@ -1,19 +1,14 @@
-import { problemResponse } from '@/server/http'
-import { readDraftPicture } from '@/server/media/draft-picture'
+import { readRoute } from '@/server/http/route'
+import { readPicture } from '@/server/use-cases/read-picture'
 
-export async function GET(_: Request, { params }: { params: Promise<{ variant: string[] }> }): Promise<Response> {
-  try {
-    const picture = await readDraftPicture((await params).variant)
-    if (!picture) return new Response('Not found', { status: 404 })
-    return new Response(new Uint8Array(picture.bytes), {
-      headers: {
-        'content-type': picture.type,
-        'cache-control': 'public, max-age=31536000, immutable',
-        'x-content-type-options': 'nosniff',
-        'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'; sandbox",
-      },
-    })
-  } catch (error) {
-    return problemResponse(error)
-  }
+const HEADERS = {
+  'cache-control': 'public, max-age=31536000, immutable',
+  'x-content-type-options': 'nosniff',
+  'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'; sandbox",
 }
+
+export const GET = readRoute(async ({ params }) => {
+  const picture = await readPicture(params.variant as unknown as string[])
+  if (!picture) return new Response('Not found', { status: 404 })
+  return new Response(new Uint8Array(picture.bytes), { headers: { ...HEADERS, 'content-type': picture.type } })
+})

@@ -1,13 +1,7 @@
 import * as v from 'valibot'
-import { setFavourite } from '@/server/favourites'
-import { readBody, refuseForeign, reply } from '@/server/http'
+import { param, writeRoute } from '@/server/http/route'
+import { setFavourite } from '@/server/use-cases/favourites'
 
-const bodySchema = v.strictObject({ on: v.boolean() })
-
-export function PUT(request: Request, { params }: { params: Promise<{ template: string }> }): Promise<Response> {
-  return reply(async () => {
-    refuseForeign(request)
-    const { template } = await params
-    setFavourite(template.slice(0, 64), (await readBody(request, bodySchema)).on)
-  })
-}
+export const PUT = writeRoute(v.strictObject({ on: v.boolean() }), (asked) =>
+  setFavourite(param(asked, 'template').slice(0, 64), asked.body.on),
+)

@@ -1,7 +1,4 @@
-import { reply } from '@/server/http'
-import { readJob } from '@/server/read-job'
+import { param, readRoute } from '@/server/http/route'
+import { openJob } from '@/server/use-cases/open-job'
 
-export async function GET(_: Request, { params }: { params: Promise<{ job: string }> }): Promise<Response> {
-  const { job } = await params
-  return reply(() => readJob(job))
-}
+export const GET = readRoute((asked) => openJob(param(asked, 'job')))

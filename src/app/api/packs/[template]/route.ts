@@ -1,13 +1,12 @@
-import { problemResponse } from '@/server/http'
-import { takeOutPack } from '@/server/pack-zip'
+import { param, readRoute } from '@/server/http/route'
+import { takePackOut } from '@/server/use-cases/packs'
 
-export async function GET(_: Request, { params }: { params: Promise<{ template: string }> }): Promise<Response> {
-  try {
-    const { template } = await params
-    return new Response(new Uint8Array(takeOutPack(template)), {
-      headers: { 'content-type': 'application/zip', 'content-disposition': `attachment; filename="${encodeURIComponent(template)}.zip"`, 'cache-control': 'no-store' },
-    })
-  } catch (error) {
-    return problemResponse(error)
+export const GET = readRoute((asked) => {
+  const template = param(asked, 'template')
+  const headers = {
+    'content-type': 'application/zip',
+    'content-disposition': `attachment; filename="${encodeURIComponent(template)}.zip"`,
+    'cache-control': 'no-store',
   }
-}
+  return new Response(takePackOut(template), { headers })
+})

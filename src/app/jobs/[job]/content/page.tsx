@@ -5,5 +5,9 @@ import { ContentStage } from '@/ui/content/content-stage'
 export const metadata: Metadata = { title: 'Content' }
 
 export default function ContentPage() {
-  return <Suspense><ContentStage /></Suspense>
+  return (
+    <Suspense>
+      <ContentStage />
+    </Suspense>
+  )
 }

@@ -1,10 +1,14 @@
 import type { Metadata } from 'next'
 import { Suspense } from 'react'
-import { listFavourites } from '@/server/favourites'
+import { listFavourites } from '@/server/use-cases/favourites'
 import { TemplateStage } from '@/ui/template/template-stage'
 
 export const metadata: Metadata = { title: 'Template' }
 
 export default function TemplatePage() {
-  return <Suspense><TemplateStage favourites={listFavourites()} /></Suspense>
+  return (
+    <Suspense>
+      <TemplateStage favourites={listFavourites()} />
+    </Suspense>
+  )
 }

@@ -1,19 +1,9 @@
 import * as v from 'valibot'
-import { readBody, refuseForeign, reply } from '@/server/http'
-import { askAddress, chooseAddress } from '@/server/releases/address'
+import { param, readRoute, writeRoute } from '@/server/http/route'
+import { askAddress, chooseAddress } from '@/server/use-cases/choose-address'
 
-type Context = { params: Promise<{ job: string }> }
-const bodySchema = v.strictObject({ name: v.pipe(v.string(), v.maxLength(300)) })
+const MOST = 300
+const bodySchema = v.strictObject({ name: v.pipe(v.string(), v.maxLength(MOST)) })
 
-export async function GET(request: Request, { params }: Context): Promise<Response> {
-  const { job } = await params
-  return reply(() => askAddress(job, (new URL(request.url).searchParams.get('name') ?? '').slice(0, 300)))
-}
-
-export async function PUT(request: Request, { params }: Context): Promise<Response> {
-  const { job } = await params
-  return reply(async () => {
-    refuseForeign(request)
-    return chooseAddress(job, (await readBody(request, bodySchema)).name)
-  })
-}
+export const GET = readRoute((asked) => askAddress(param(asked, 'job'), (asked.query.get('name') ?? '').slice(0, MOST)))
+export const PUT = writeRoute(bodySchema, (asked) => chooseAddress(param(asked, 'job'), asked.body.name))

@@ -1,11 +1,4 @@
-import { readUpload } from '@/server/media/read-upload'
-import { refuseForeign, reply } from '@/server/http'
-import { getJob } from '@/server/jobs'
+import { param, uploadRoute } from '@/server/http/route'
+import { takeInPicture } from '@/server/use-cases/take-in-picture'
 
-export async function POST(request: Request, { params }: { params: Promise<{ job: string }> }): Promise<Response> {
-  const { job } = await params
-  return reply(async () => {
-    refuseForeign(request)
-    return readUpload(request, getJob(job).id)
-  })
-}
+export const POST = uploadRoute((asked) => takeInPicture(asked.request, asked.query, param(asked, 'job')))

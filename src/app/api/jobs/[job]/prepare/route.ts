@@ -1,12 +1,5 @@
-import { problemResponse, refuseForeign, replyWithProgress } from '@/server/http'
-import { prepareRelease } from '@/server/releases/publish'
+import * as v from 'valibot'
+import { longRoute, param } from '@/server/http/route'
+import { prepareRelease } from '@/server/use-cases/prepare-release'
 
-export async function POST(request: Request, { params }: { params: Promise<{ job: string }> }): Promise<Response> {
-  const { job } = await params
-  try {
-    refuseForeign(request)
-  } catch (error) {
-    return problemResponse(error)
-  }
-  return replyWithProgress((onProgress) => prepareRelease(job, onProgress))
-}
+export const POST = longRoute(v.strictObject({}), (asked, onProgress) => prepareRelease(param(asked, 'job'), onProgress))

@@ -1,0 +1,84 @@
+import { getDesign, shownPlaces, type Pack } from '../pack'
+import { allSections, entriesOf, factsOf, pagesOf, sectionsIn, sectionsOn, type Page, type Section, type SiteDocument } from '../site'
+import { sectionRows } from './section-rows'
+
+const LEDGER_FACTS = ['name', 'tagline', 'phone', 'email', 'address', 'hours'] as const
+/** Facts that templates have placeholders for. */
+export type LedgerFact = (typeof LEDGER_FACTS)[number]
+
+const factsShown = new WeakMap<SiteDocument['sections'], { readonly pack: Pack; readonly facts: readonly LedgerFact[] }>()
+
+/** Facts that the designs in use show, and so should be the client's. */
+export function shownFacts(pack: Pack, document: SiteDocument): readonly LedgerFact[] {
+  const known = factsShown.get(document.sections)
+  if (known?.pack === pack) return known.facts
+  const shown = new Set<LedgerFact>()
+  const designs = new Set(allSections(document).map((section) => getDesign(pack, section.kind, section.design)))
+  for (const design of designs) for (const fact of shownPlaces(design).facts) shown.add(fact === 'locality' ? 'address' : fact)
+  const facts = LEDGER_FACTS.filter((f) => shown.has(f))
+  factsShown.set(document.sections, { pack, facts })
+  return facts
+}
+
+export type Leftovers = {
+  readonly total: number
+  /** Facts, header and footer: places that every page shares. */
+  readonly everyPage: number
+  readonly byPage: Readonly<Record<string, number>>
+  /** Of the client's own places, how many hold draft words to be confirmed. */
+  readonly drafts: number
+}
+
+const counted = new WeakMap<SiteDocument, { readonly pack: Pack; readonly found: Leftovers }>()
+
+/** How many places still show the template's content, each counted once. What is asked twice of a document is counted once. */
+export function countLeftovers(pack: Pack, document: SiteDocument): Leftovers {
+  const known = counted.get(document)
+  if (known?.pack === pack) return known.found
+  const found = count(pack, document)
+  counted.set(document, { pack, found })
+  return found
+}
+
+function count(pack: Pack, document: SiteDocument): Leftovers {
+  const facts = factsOf(document)
+  const factsOpen = shownFacts(pack, document).filter((f) => facts[f] === undefined).length
+  const shared = openOn(pack, document, [...sectionsIn(document, { type: 'header' }), ...sectionsIn(document, { type: 'footer' })])
+  const pages = pagesOf(document).map((page) => [page, openOnPage(pack, document, page)] as const)
+  const everyPage = factsOpen + shared.leftovers
+  return {
+    total: pages.reduce((sum, [, open]) => sum + open.leftovers, everyPage),
+    everyPage,
+    byPage: Object.fromEntries(pages.map(([page, open]) => [page.id, open.leftovers])),
+    drafts: pages.reduce((sum, [, open]) => sum + open.drafts, shared.drafts),
+  }
+}
+
+type Open = { readonly leftovers: number; readonly drafts: number }
+type Counted = { readonly pack: Pack; readonly page: Page; readonly entries: readonly unknown[]; readonly open: Open }
+
+/** What is open on a page, by the sections that stand on it: one that nothing was done on is not counted again. */
+const openOnPages = new WeakMap<readonly Section[], Counted>()
+
+function openOnPage(pack: Pack, document: SiteDocument, page: Page): Open {
+  const sections = sectionsOn(document, page.id)
+  const entries = sections.map((s) => entriesOf(document, s.id))
+  const known = openOnPages.get(sections)
+  if (known?.pack === pack && known.page === page && known.entries.every((e, i) => e === entries[i])) return known.open
+  const { leftovers, drafts } = openOn(pack, document, sections)
+  const open = { leftovers: leftovers + (page.texts.description === undefined ? 1 : 0), drafts }
+  if (sections.length > 0) openOnPages.set(sections, { pack, page, entries, open })
+  return open
+}
+
+function openOn(pack: Pack, document: SiteDocument, sections: readonly Section[]): Open {
+  let leftovers = 0
+  let drafts = 0
+  for (const section of sections) {
+    for (const row of sectionRows(pack, document, section)) {
+      if (row.leftover) leftovers++
+      if (row.draft) drafts++
+    }
+  }
+  return { leftovers, drafts }
+}

@@ -1,0 +1,57 @@
+import type { Template, TemplateSection } from '../pack'
+import {
+  ranks,
+  toFactCells,
+  type Brand,
+  type Facts,
+  type PageId,
+  type Section,
+  type SectionId,
+  type SectionIn,
+  type SiteDocument,
+} from '../site'
+
+/** A new site on a template: its pages and sections, and nothing yet that is the client's but facts and brand. */
+export function makeDocument(template: Template, facts: Facts, brand: Brand): SiteDocument {
+  const section = (id: string, where: SectionIn, rank: string, page: string | null, from: TemplateSection): Section => ({
+    id: id as SectionId,
+    in: where,
+    rank,
+    kind: from.kind,
+    design: from.design,
+    tone: from.tone,
+    origin: { template: template.id, page, section: from.key },
+    slots: {},
+  })
+  const pageRanks = ranks(template.pages.length)
+  const sections = [
+    section('header', { type: 'header' }, 'a0', null, template.header),
+    ...template.pages.flatMap((page) => {
+      const places = ranks(page.sections.length)
+      const where: SectionIn = { type: 'page', page: page.key as PageId }
+      return page.sections.map((s, i) => section(`${page.key}.${s.key}`, where, places[i] ?? 'a0', page.key, s))
+    }),
+    section('footer', { type: 'footer' }, 'a0', null, template.footer),
+  ]
+  const pages = template.pages.map((page, i) => ({
+    id: page.key as PageId,
+    in: { type: 'site' } as const,
+    rank: pageRanks[i] ?? 'a0',
+    origin: { template: template.id, page: page.key },
+    segment: page.segment,
+    listed: page.menu === undefined ? ('menu' as const) : page.menu === 'none' ? ('nowhere' as const) : ('foot' as const),
+    texts: {},
+  }))
+  return {
+    format: 2,
+    language: template.language,
+    dress: { template: template.id },
+    facts: toFactCells(facts),
+    brand,
+    labels: {},
+    pages: Object.fromEntries(pages.map((page) => [page.id, page])),
+    sections: Object.fromEntries(sections.map((s) => [s.id, s])),
+    entries: {},
+    outfits: {},
+  }
+}

@@ -1,0 +1,179 @@
+import { designKey, findDesign, type Binding, type DesignElement, type DesignNode } from '../../pack'
+import { entriesOf, isEmptyValue, plainWords, type ImageValue, type Section, type SlotPlace } from '../../site'
+import { shownEntries, shownEntrySlot, shownSlot, type SectionContent, type Shown, type ShownEntry } from '../content'
+import { placeholdersOf } from '../placeholders'
+import { shownFact } from '../shown-fact'
+import { computedEntries, type ComputedEntry } from './computed-lists'
+import { direction, together } from './direction'
+import { fillLogo } from './fill-logo'
+import { fillRich } from './fill-rich'
+import { factHref, linkHref } from './links'
+import { factMark, slotMark } from './marks'
+import type { PageScope } from './page-scope'
+import { isStill } from './still'
+import { NONE, plain, type FilledElement, type FilledNode, type FilledSection } from './tree'
+import { veilAttributes } from './veil'
+
+type Placeholders = ReturnType<typeof placeholdersOf>
+/** Where in a section the filling is: in which entry of a list, or on which row of a computed one. */
+type Spot = {
+  readonly content: SectionContent
+  readonly placeholders: Placeholders
+  readonly entry: { readonly shown: ShownEntry; readonly number: number } | null
+  readonly part: ComputedEntry | null
+}
+
+/** One section with the content that its places show. One whose design is not here leaves a gap that says so. */
+export function fillSection(scope: PageScope, section: Section): FilledSection {
+  const design = findDesign(scope.site.pack, section.kind, section.design)
+  if (!design) return { id: section.id, root: gap(scope, section) }
+  const { tree } = design
+  const content = { section, entries: entriesOf(scope.site.document, section.id) }
+  const spot: Spot = { content, placeholders: placeholdersOf(scope.site.pack, section), entry: null, part: null }
+  const root: DesignElement = { ...tree, attrs: { ...tree.attrs, class: `${tree.attrs.class ?? ''} tone-${section.tone}` } }
+  return { id: section.id, root: fillElement(scope, spot, root) ?? gap(scope, section) }
+}
+
+function gap({ site }: PageScope, { kind, design }: Section): FilledElement {
+  const words = `This section cannot be drawn: there is no design ${designKey(kind, design)} here.`
+  return plain('section', site.mode === 'draft' ? [plain('p', [words])] : [], site.mode === 'draft' ? { class: 'undrawn' } : { hidden: '' })
+}
+
+function fillNodes(scope: PageScope, spot: Spot, nodes: readonly DesignNode[], into: FilledNode[]): FilledNode[] {
+  for (const node of nodes) {
+    if (typeof node === 'string') into.push(node)
+    else if (isStill(node)) into.push({ type: 'still', element: node })
+    else {
+      const filled = fillElement(scope, spot, node)
+      if (filled) into.push(filled)
+    }
+  }
+  return into
+}
+
+/** An element with its content; null where it is left out. */
+function fillElement(scope: PageScope, spot: Spot, given: DesignElement): FilledElement | null {
+  const element = given.veil ? veiled(scope, spot.content.section, given, given.veil) : given
+  if (element.when && isAbsent(scope, spot, element.when)) return null
+  const b = element.binding
+  if (!b) return bound(element, null, fillNodes(scope, spot, element.children, []), null)
+  switch (b.type) {
+    case 'slot':
+      return fillSlot(scope, spot, element, b)
+    case 'list':
+      return fillList(scope, spot, element, b.list)
+    case 'each':
+      return fillEach(scope, spot, element, b.each)
+    case 'part': {
+      const part = spot.part?.[b.part]
+      return bound(element, part?.extra ?? null, [part?.text ?? ''], null)
+    }
+    case 'fact':
+      return fillFact(scope, element, b.fact)
+    case 'logo':
+      return fillLogo(scope, element, spot.content.section)
+    default:
+      return b satisfies never
+  }
+}
+
+function bound(
+  element: DesignElement,
+  extra: FilledElement['extra'],
+  children: readonly FilledNode[],
+  mark: FilledElement['mark'],
+): FilledElement {
+  return { type: 'element', tag: element.tag, base: element.attrs, extra, children, mark }
+}
+
+function veiled(scope: PageScope, section: Section, element: DesignElement, areas: NonNullable<DesignElement['veil']>): DesignElement {
+  const veil = veilAttributes(scope, section, areas)
+  return veil ? { ...element, attrs: { ...element.attrs, class: `${element.attrs.class ?? ''} veiled`.trim(), ...veil } } : element
+}
+
+function shown(spot: Spot, slot: string): Shown | null {
+  return spot.entry ? shownEntrySlot(spot.entry.shown, slot) : shownSlot(spot.content.section, spot.placeholders, slot)
+}
+
+function placeOf(spot: Spot, slot: string): SlotPlace {
+  return { type: 'slot', section: spot.content.section.id, entry: spot.entry?.shown.ref ?? null, slot }
+}
+
+function isAbsent(scope: PageScope, spot: Spot, when: string): boolean {
+  const [, fact] = /^fact:(.+)$/.exec(when) ?? []
+  if (fact === 'hours' || fact === 'socials') return computedEntries(scope, fact).length === 0
+  if (fact) return shownFact(scope.site, fact as 'phone').text === ''
+  const found = shown(spot, when)
+  return found === null || isEmptyValue(found.value)
+}
+
+function fillList(scope: PageScope, spot: Spot, element: DesignElement, list: string): FilledElement | null {
+  const entries = shownEntries(spot.content, spot.placeholders, list)
+  if (entries.length === 0 && scope.site.mode === 'release') return null
+  const children: FilledNode[] = []
+  entries.forEach((entry, i) => fillNodes(scope, { ...spot, entry: { shown: entry, number: i } }, element.children, children))
+  return bound(element, null, children, { place: placeOf({ ...spot, entry: null }, list), state: 'own', rich: false })
+}
+
+function fillEach(scope: PageScope, spot: Spot, element: DesignElement, each: Extract<Binding, { type: 'each' }>['each']): FilledElement {
+  const children: FilledNode[] = []
+  for (const part of computedEntries(scope, each)) fillNodes(scope, { ...spot, part }, element.children, children)
+  return bound(element, null, children, each === 'hours' || each === 'socials' ? factMark(scope.site, each) : null)
+}
+
+type SlotBinding = Extract<Binding, { type: 'slot' }>
+
+function fillSlot(scope: PageScope, spot: Spot, element: DesignElement, b: SlotBinding): FilledElement | null {
+  const found = shown(spot, b.slot)
+  const isRelease = scope.site.mode === 'release'
+  if (isRelease && (found === null || isEmptyValue(found.value))) return null
+  const extra = found ? direction(plainWords(found.value)) : null
+  const mark = slotMark(placeOf(spot, b.slot), found, b.slotType === 'rich')
+  const value = found?.value
+  switch (value?.type) {
+    case 'image':
+      return fillPicture(scope, element, b, value, spot.entry?.number ?? 0, extra, mark)
+    case 'rich':
+      return bound(element, extra, fillRich(value.rich), mark)
+    case 'link':
+      return bound(element, together({ href: linkHref(scope, value.to) }, extra), [value.label], mark)
+    default:
+      return bound(element, extra, value?.type === 'text' ? [value.text] : [], mark)
+  }
+}
+
+function fillPicture(
+  scope: PageScope,
+  element: DesignElement,
+  b: SlotBinding,
+  value: ImageValue,
+  number: number,
+  extra: FilledElement['extra'],
+  mark: FilledElement['mark'],
+): FilledElement | null {
+  const asset = scope.site.assets[value.asset]
+  if (!asset && scope.site.mode === 'release') return null
+  const filled = bound(element, together({ alt: value.alt }, extra), [], mark)
+  if (!asset) return filled
+  return { ...filled, picture: { asset, ratio: frameOf(b.ratio, number), focus: value.focus ?? asset.focus, sizes: b.sizes } }
+}
+
+/** A list may frame its pictures in turn: `4:5 3:2 1:1`. */
+function frameOf(ratios: string | null, number: number): string | null {
+  const frames = ratios?.split(' ') ?? []
+  return frames[number % frames.length] ?? null
+}
+
+function fillFact(scope: PageScope, element: DesignElement, fact: Extract<Binding, { type: 'fact' }>['fact']): FilledElement | null {
+  const { text } = shownFact(scope.site, fact)
+  if (text === '' && scope.site.mode === 'release') return null
+  const href = element.tag === 'a' ? { href: factHref(scope, fact) } : null
+  return bound(element, together(href, direction(text)), fact === 'address' ? addressLines(text) : [text], factMark(scope.site, fact))
+}
+
+const BREAK: FilledNode = { type: 'element', tag: 'br', base: NONE, extra: null, children: [], mark: null }
+
+/** An address in lines as it is written on an envelope. */
+function addressLines(text: string): FilledNode[] {
+  return text.split(', ').flatMap((line, i, all): FilledNode[] => (i < all.length - 1 ? [`${line},`, BREAK] : [line]))
+}

@@ -1,0 +1,59 @@
+import type { DesignNode } from '../../pack'
+import type { FilledNode, FilledPicture } from './tree'
+
+type Node = FilledNode | DesignNode
+/** An element of a filled tree, whether content fills it or it stands still. */
+export type ReadElement = {
+  readonly tag: string
+  readonly classes: readonly string[]
+  /** The tags of the elements around it, outermost first. */
+  readonly inside: readonly string[]
+  readonly words: () => string
+  readonly picture: FilledPicture | null
+}
+
+/** Every element of a filled tree in reading order; the search ends where `visit` says true. */
+export function readElements(root: Node, visit: (element: ReadElement) => boolean | void, inside: readonly string[] = []): boolean {
+  if (typeof root === 'string') return false
+  if ('type' in root && root.type === 'still') return readElements(root.element, visit, inside)
+  const attrs = 'base' in root ? { ...root.base, ...root.extra } : 'attrs' in root ? root.attrs : {}
+  const told = visit({
+    tag: root.tag,
+    inside,
+    classes: (attrs.class ?? '').split(' '),
+    words: () => wordsOf(root).replaceAll(/\s+/g, ' ').trim(),
+    picture: ('picture' in root ? root.picture : null) ?? null,
+  })
+  const deeper = [...inside, root.tag]
+  return told === true || root.children.some((child: Node) => readElements(child, visit, deeper))
+}
+
+const APART = new Set([
+  'a',
+  'li',
+  'p',
+  'br',
+  'dt',
+  'dd',
+  'td',
+  'th',
+  'h1',
+  'h2',
+  'h3',
+  'h4',
+  'h5',
+  'h6',
+  'figcaption',
+  'blockquote',
+  'div',
+  'section',
+  'span',
+])
+
+/** The words of a filled tree; those of neighbouring blocks stand apart. */
+export function wordsOf(node: Node): string {
+  if (typeof node === 'string') return node
+  if ('type' in node && node.type === 'still') return wordsOf(node.element)
+  const words = node.children.map((child: Node) => wordsOf(child)).join('')
+  return APART.has(node.tag) ? `${words} ` : words
+}

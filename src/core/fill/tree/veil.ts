@@ -1,0 +1,42 @@
+import { boundsOf, type Area } from '../../image'
+import { getDesign, type DesignNode } from '../../pack'
+import type { Section } from '../../site'
+import { shownSlot } from '../content'
+import { placeholdersOf } from '../placeholders'
+import { siteScheme, veilOf } from '../site-scheme'
+import type { PageScope } from './page-scope'
+
+/**
+ * The attributes of an element that lies over the section's picture: a veil for each width, as strong as that picture's own
+ * pixels ask for where the element can stand, whatever its words. Null where the veil that suits any picture stands.
+ */
+export function veilAttributes(
+  { site }: PageScope,
+  section: Section,
+  areas: readonly [Area, Area, Area],
+): { readonly style: string } | null {
+  if (section.tone !== 'picture') return null
+  const frame = findFrame(getDesign(site.pack, section.kind, section.design).tree)
+  const found = frame && shownSlot(section, placeholdersOf(site.pack, section), frame.slot)
+  const asset = found?.value.type === 'image' ? site.assets[found.value.asset] : undefined
+  if (!frame || !asset || found?.value.type !== 'image') return null
+  const focus = found.value.focus ?? asset.focus
+  const { picture } = siteScheme(site)
+  // Where visitors choose between two forms whose roles were set apart by hand, the veil that suits any picture stands.
+  if (site.document.dress.dark === 'visitor' && JSON.stringify(siteScheme(site, true).picture) !== JSON.stringify(picture)) return null
+  const veils = areas.map((area) => veilOf(picture, boundsOf(asset, frame.ratio, focus, area)))
+  return { style: veils.map((veil, i) => `--veil-${i + 1}:${veil}`).join(';') }
+}
+
+type Frame = { readonly slot: string; readonly ratio: string | null }
+
+/** The first picture that a design shows. */
+function findFrame(node: DesignNode): Frame | null {
+  if (typeof node === 'string') return null
+  if (node.binding?.type === 'slot' && node.binding.slotType === 'image') return { slot: node.binding.slot, ratio: node.binding.ratio }
+  for (const child of node.children) {
+    const found = findFrame(child)
+    if (found) return found
+  }
+  return null
+}

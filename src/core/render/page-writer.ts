@@ -1,0 +1,40 @@
+import { variantPath, type AssetInfo, type PictureVariant } from '../image'
+import { isHome } from '../pages'
+import type { Page, Place } from '../site'
+import type { Site } from '../fill'
+
+/** One page being written: where it stands decides the addresses of files; the pictures and places that are met are noted. */
+export type PageWriter = {
+  readonly site: Site
+  /** Null for the page shown when an address leads nowhere: it stands at no address of its own. */
+  readonly page: Page | null
+  readonly pictures: Map<string, PictureVariant>
+  /** The places that the marks of a draft name. */
+  readonly places: Map<string, Place>
+  /** How many pictures have been written so far: the first is in sight at once, the others load when near. */
+  written: number
+}
+
+export function openPage(site: Site, page: Page | null): PageWriter {
+  return { site, page, pictures: new Map(), places: new Map(), written: 0 }
+}
+
+/** The address of a published file from the page in hand: `../pictures/…`, or `/pictures/…` on the page for wrong addresses. */
+export function fileUrl({ site, page }: PageWriter, path: string): string {
+  if (page === null) return `/${path}`
+  return isHome(site.document, page) ? path : `../${path}`
+}
+
+/** The address of a picture file; asking for one is what makes it part of the release. */
+export function pictureUrl(writer: PageWriter, asset: AssetInfo, variant: PictureVariant): string {
+  if (writer.site.mode === 'draft') return draftPictureUrl(asset, variant)
+  const path = variantPath(asset, variant)
+  writer.pictures.set(path, variant)
+  return fileUrl(writer, path)
+}
+
+/** Where a draft finds a picture file on the application: asset, frame, focus, width. */
+export function draftPictureUrl(asset: AssetInfo, variant: PictureVariant): string {
+  const focus = `${Math.round(variant.focus.x * 100)}-${Math.round(variant.focus.y * 100)}`
+  return `/media/${encodeURIComponent(asset.id)}/${(variant.ratio ?? 'whole').replace(':', 'x')}/${focus}/${variant.width}.${variant.format}`
+}

@@ -1,0 +1,87 @@
+import * as v from 'valibot'
+import { brandSchema } from '../brand'
+import { factCellsSchema } from '../facts/fact-cells'
+import { own } from '../own'
+import { entrySchema, placeOfEntry, type Entry } from './entry'
+import { nameSchema, type PageId, type SectionId } from './ids'
+import { standingIn } from './order'
+import { dressSchema, outfitSchema } from './outfit'
+import { pageSchema, placeOfPage, type Page } from './page'
+import { placeOfSection, sectionPlace, sectionSchema, type Section, type SectionIn } from './section'
+
+const table = <T extends v.GenericSchema>(of: T) => v.pipe(v.record(v.string(), of), v.readonly())
+export const labelNameSchema = v.pipe(v.string(), v.regex(/^[a-z][a-z0-9-]{0,59}$/))
+export const MAX_LABEL = 200
+
+/**
+ * One client's site: only what is the client's. A place that was never filled has no value here; the renderer shows the
+ * template's placeholder in its stead, and that is what makes it a leftover. Pages, sections and entries are records by
+ * id, each of which says where it stands; so moving one is one small change that meets no other.
+ */
+export const siteDocumentSchema = v.pipe(
+  v.strictObject({
+    format: v.literal(2),
+    language: v.pipe(v.string(), v.regex(/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/)),
+    dress: dressSchema,
+    facts: factCellsSchema,
+    brand: brandSchema,
+    /** Words that designs and the renderer say of themselves, where the site says them otherwise. */
+    labels: v.pipe(v.record(labelNameSchema, v.strictObject({ text: v.pipe(v.string(), v.maxLength(MAX_LABEL)) })), v.readonly()),
+    pages: table(pageSchema),
+    sections: table(sectionSchema),
+    entries: table(entrySchema),
+    outfits: v.pipe(v.record(nameSchema, outfitSchema), v.readonly()),
+  }),
+  v.readonly(),
+)
+export type SiteDocument = v.InferOutput<typeof siteDocumentSchema>
+
+/** Every page in order. The first is the home page, so there is always one and never two. */
+export function pagesOf(document: SiteDocument): readonly Page[] {
+  return standingIn(document.pages, placeOfPage, 'site')
+}
+
+export function homePage(document: SiteDocument): Page {
+  const home = pagesOf(document)[0]
+  if (!home) throw new Error('A site document has at least one page')
+  return home
+}
+
+/** The sections that stand in a place, in order. */
+export function sectionsIn(document: SiteDocument, where: SectionIn): readonly Section[] {
+  return standingIn(document.sections, placeOfSection, sectionPlace(where))
+}
+
+export function sectionsOn(document: SiteDocument, page: PageId): readonly Section[] {
+  return sectionsIn(document, { type: 'page', page })
+}
+
+/** Every section of the site: those at the head of every page, each page's, those at the foot. */
+export function allSections(document: SiteDocument): readonly Section[] {
+  const pages = pagesOf(document).flatMap((page) => sectionsOn(document, page.id))
+  return [...sectionsIn(document, { type: 'header' }), ...pages, ...sectionsIn(document, { type: 'footer' })]
+}
+
+/** The records of a section's entries, of all its lists; in no order that means anything. */
+export function entriesOf(document: SiteDocument, section: SectionId): readonly Entry[] {
+  return standingIn(document.entries, placeOfEntry, section)
+}
+
+export function findSection(document: SiteDocument, section: string): Section | null {
+  return own(document.sections, section) ?? null
+}
+
+export function findPage(document: SiteDocument, page: string): Page | null {
+  return own(document.pages, page) ?? null
+}
+
+/** The page that a section stands on; null where it is gone or stands on every page. */
+export function pageOfSection(document: SiteDocument, section: string): Page | null {
+  const where = findSection(document, section)?.in
+  return where?.type === 'page' ? findPage(document, where.page) : null
+}
+
+/** Where a section is shown: an edit says its reach before it happens. */
+export function reachOf(document: SiteDocument, section: string): 'this page' | 'every page' {
+  return findSection(document, section)?.in.type === 'page' ? 'this page' : 'every page'
+}

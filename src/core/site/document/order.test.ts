@@ -1,0 +1,55 @@
+import { expect, test } from 'vitest'
+import { random } from '../../../../tests/random'
+import { byRank, rankBetween, ranks, ranksInOrder, standingIn, withoutRecord, withRecord, type Table } from '..'
+
+type One = { readonly id: string; readonly place: string; readonly rank: string }
+const placeOf = (one: One): string => one.place
+
+test('the order that a table takes over from the one it was made of is the order reckoned anew', () => {
+  const next = random(5)
+  let table: Table<One> = {}
+  let moves = 0
+  for (let i = 0; i < 400; i++) {
+    standingIn(table, placeOf, 'a')
+    const ids = Object.keys(table)
+    const id = next() < 0.4 ? `n${i}` : (ids[Math.floor(next() * ids.length)] ?? 'n')
+    const place = next() < 0.5 ? 'a' : 'b'
+    const there = standingIn(table, placeOf, place).filter((one) => one.id !== id)
+    const at = Math.floor(next() * (there.length + 1))
+    const rank = rankBetween(there[at - 1]?.rank ?? null, there[at]?.rank ?? null)
+    table = next() < 0.15 && ids.length > 5 ? withoutRecord(table, id, placeOf) : withRecord(table, { id, place, rank }, placeOf)
+    moves++
+    for (const where of ['a', 'b']) {
+      const anew = Object.values(table)
+        .filter((one) => one.place === where)
+        .sort(byRank)
+      expect(standingIn(table, placeOf, where)).toEqual(anew)
+    }
+  }
+  expect(moves).toBe(400)
+})
+
+test('records of one rank stand by their ids, for everyone alike', () => {
+  const one = { id: 'x', place: 'a', rank: 'a0' }
+  const other = { id: 'b', place: 'a', rank: 'a0' }
+  expect(standingIn({ x: one, b: other }, placeOf, 'a').map((r) => r.id)).toEqual(['b', 'x'])
+  expect(rankBetween('a0', 'a0') > 'a0').toBe(true)
+})
+
+test('what is to stand in a new order keeps as many ranks as it can', () => {
+  const [a, b, c, d] = ranks(4) as [string, string, string, string]
+  const moved = ranksInOrder([d, a, b, c])
+  expect(moved.slice(1)).toEqual([a, b, c])
+  expect(moved[0]! < a).toBe(true)
+  expect(ranksInOrder([a, null, b])[1]! > a).toBe(true)
+  expect(ranksInOrder([])).toEqual([])
+  const next = random(9)
+  for (let run = 0; run < 50; run++) {
+    const shuffled = ranks(12)
+      .map((rank) => (next() < 0.2 ? null : rank))
+      .sort(() => next() - 0.5)
+    const settled = ranksInOrder(shuffled)
+    expect(settled).toEqual([...settled].sort())
+    expect(new Set(settled).size).toBe(12)
+  }
+})

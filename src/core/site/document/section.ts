@@ -1,0 +1,44 @@
+import * as v from 'valibot'
+import { isSectionKind, type SectionKind } from '../kinds'
+import { TONES } from '../tones'
+import { slotValueSchema } from '../values/slot-value'
+import { nameSchema, pageIdSchema, rankSchema, sectionIdSchema } from './ids'
+
+/** Where a section stands: on one page, or at the head or foot of every page. */
+export const sectionInSchema = v.variant('type', [
+  v.strictObject({ type: v.literal('page'), page: pageIdSchema }),
+  v.strictObject({ type: v.literal('header') }),
+  v.strictObject({ type: v.literal('footer') }),
+])
+export type SectionIn = v.InferOutput<typeof sectionInSchema>
+
+/** The section of a template that a section was made from; `page` null for one that all its pages share. */
+export const sectionOriginSchema = v.pipe(
+  v.strictObject({ template: nameSchema, page: v.nullable(nameSchema), section: nameSchema }),
+  v.readonly(),
+)
+export type SectionOrigin = v.InferOutput<typeof sectionOriginSchema>
+
+export const slotNameSchema = v.pipe(v.string(), v.regex(/^[a-z][a-z0-9-]{0,39}$/))
+export const slotsSchema = v.pipe(v.record(slotNameSchema, slotValueSchema), v.readonly())
+export type Slots = v.InferOutput<typeof slotsSchema>
+
+export const kindSchema = v.custom<SectionKind>((k) => typeof k === 'string' && isSectionKind(k), 'Unknown kind of section')
+/** A section but for its content: where it stands and what it wears. */
+export const sectionPlacing = {
+  id: sectionIdSchema,
+  in: sectionInSchema,
+  rank: rankSchema,
+  kind: kindSchema,
+  design: nameSchema,
+  tone: v.picklist(TONES),
+  origin: v.nullable(sectionOriginSchema),
+}
+export const sectionSchema = v.pipe(v.strictObject({ ...sectionPlacing, slots: slotsSchema }), v.readonly())
+export type Section = v.InferOutput<typeof sectionSchema>
+
+export const placeOfSection = (section: Section): string => sectionPlace(section.in)
+
+export function sectionPlace(where: SectionIn): string {
+  return where.type === 'page' ? `page ${where.page}` : where.type
+}

@@ -1,0 +1,165 @@
+import {
+  naturalRank,
+  PAGE_TEXTS,
+  refOf,
+  DRESS_PARTS,
+  type Entry,
+  type Page,
+  type Section,
+  type SiteDocument,
+  type Table,
+} from '../document'
+import { BRAND_PARTS } from '../brand'
+import { FACT_NAMES } from '../facts/facts'
+import { own } from '../own'
+import type { EditStep } from './edit'
+import type { SectionSet } from './section-set'
+
+/**
+ * The steps that make one document of another: few and small where little differs. What comes is added before what goes
+ * leaves, since what stays may move from one to the other.
+ */
+export function differences(from: SiteDocument, to: SiteDocument): readonly EditStep[] {
+  const gone = (a: Table<{ id: string }>, b: Table<{ id: string }>): string[] => Object.keys(a).filter((id) => !own(b, id))
+  const come = <T extends { id: string }>(a: Table<T>, b: Table<T>): T[] => Object.values(b).filter(({ id }) => !own(a, id))
+  const changed = <T extends { id: string }>(a: Table<T>, b: Table<T>): (readonly [T, T])[] =>
+    a === b
+      ? []
+      : Object.values(b).flatMap((record) => {
+          const was = own(a, record.id)
+          return was && was !== record ? [[was, record] as const] : []
+        })
+  const pagesGone = gone(from.pages, to.pages)
+  const sectionsGone = gone(from.sections, to.sections)
+  return [
+    ...cellSteps(from, to),
+    ...come(from.pages, to.pages).map((page): EditStep => ({ type: 'page/insert', page })),
+    ...come(from.sections, to.sections).map((section): EditStep => ({ type: 'section/insert', section })),
+    ...changed(from.sections, to.sections).flatMap(([was, is]) => sectionSteps(was, is)),
+    ...entryStepsOf(from, to),
+    ...sectionsGone.map((id): EditStep => ({ type: 'section/remove', section: id as Section['id'] })),
+    ...changed(from.pages, to.pages).flatMap(([was, is]) => pageSteps(was, is)),
+    ...pagesGone.map((id): EditStep => ({ type: 'page/remove', page: id as Page['id'] })),
+  ]
+}
+
+function isSame(a: unknown, b: unknown): boolean {
+  return a === b || canonical(a) === canonical(b)
+}
+
+/** JSON with the keys of objects in order, so that equal values are equal texts. */
+export function canonical(of: unknown): string {
+  return (
+    JSON.stringify(of, (_, value: unknown) =>
+      value !== null && typeof value === 'object' && !Array.isArray(value)
+        ? Object.fromEntries(Object.entries(value).sort(([x], [y]) => (x < y ? -1 : 1)))
+        : value,
+    ) ?? ''
+  )
+}
+
+function cellSteps(from: SiteDocument, to: SiteDocument): EditStep[] {
+  const keys = (a: object, b: object): string[] => [...new Set([...Object.keys(a), ...Object.keys(b)])]
+  return [
+    ...DRESS_PARTS.filter((part) => from.dress[part] !== to.dress[part]).map((part): EditStep => ({
+      type: 'dress/set',
+      part,
+      value: to.dress[part] ?? null,
+    })),
+    ...FACT_NAMES.filter((fact) => !isSame(from.facts[fact], to.facts[fact])).map((fact): EditStep => ({
+      type: 'fact/set',
+      fact,
+      value: to.facts[fact]?.value ?? null,
+    })),
+    ...BRAND_PARTS.filter((part) => !isSame(from.brand[part], to.brand[part])).map((part): EditStep => ({
+      type: 'brand/set',
+      part,
+      value: to.brand[part] ?? null,
+    })),
+    ...keys(from.labels, to.labels)
+      .filter((label) => !isSame(own(from.labels, label), own(to.labels, label)))
+      .map((label): EditStep => ({ type: 'label/set', label, value: own(to.labels, label) ?? null })),
+    ...keys(from.outfits, to.outfits)
+      .filter((template) => !isSame(own(from.outfits, template), own(to.outfits, template)))
+      .map((template): EditStep => ({ type: 'outfit/set', template, value: own(to.outfits, template) ?? null })),
+  ]
+}
+
+function pageSteps(was: Page, is: Page): EditStep[] {
+  const at = { type: 'page/set', page: is.id } as const
+  return [
+    ...(was.rank === is.rank ? [] : [{ type: 'page/move', page: is.id, rank: is.rank } as const]),
+    ...(isSame(was.origin, is.origin) ? [] : [{ ...at, part: 'origin', value: is.origin } as const]),
+    ...(was.segment === is.segment ? [] : [{ ...at, part: 'segment', value: is.segment } as const]),
+    ...(was.listed === is.listed ? [] : [{ ...at, part: 'listed', value: is.listed } as const]),
+    ...PAGE_TEXTS.filter((part) => was.texts[part]?.text !== is.texts[part]?.text).map((part) => ({
+      ...at,
+      part,
+      value: is.texts[part]?.text ?? null,
+    })),
+  ]
+}
+
+function sectionSteps(was: Section, is: Section): EditStep[] {
+  // Another kind has other slots: it is another section that goes by the same id.
+  if (was.kind !== is.kind)
+    return [
+      { type: 'section/remove', section: is.id },
+      { type: 'section/insert', section: is },
+    ]
+  const place: EditStep[] =
+    was.rank === is.rank && isSame(was.in, is.in) ? [] : [{ type: 'section/move', section: is.id, in: is.in, rank: is.rank }]
+  const worn = (['design', 'tone', 'origin'] as const)
+    .filter((part) => !isSame(was[part], is[part]))
+    .map((part) => ({ type: 'section/set', section: is.id, part, value: is[part] }) as SectionSet)
+  return [...place, ...worn, ...slotSteps(is.id, null, was.slots, is.slots)]
+}
+
+type SlotTable = Section['slots']
+
+function slotSteps(
+  section: Section['id'],
+  entry: Extract<EditStep, { type: 'slot/set' }>['entry'],
+  was: SlotTable,
+  is: SlotTable,
+): EditStep[] {
+  if (was === is) return []
+  return [...new Set([...Object.keys(was), ...Object.keys(is)])]
+    .filter((slot) => !isSame(own(was, slot), own(is, slot)))
+    .map((slot) => ({ type: 'slot/set', section, entry, slot, value: own(is, slot) ?? null }))
+}
+
+function entryStepsOf(from: SiteDocument, to: SiteDocument): EditStep[] {
+  if (from.entries === to.entries) return []
+  const ids = [...new Set([...Object.keys(from.entries), ...Object.keys(to.entries)])]
+  return ids.flatMap((id) => {
+    const [was, is] = [own(from.entries, id), own(to.entries, id)]
+    const known = is ?? was
+    // The entries of a section that leaves go with it.
+    if (!known || was === is || !own(to.sections, known.in.section)) return []
+    const hadSection = own(from.sections, known.in.section)?.kind === own(to.sections, known.in.section)?.kind
+    return entrySteps(hadSection ? was : undefined, is, known)
+  })
+}
+
+function entrySteps(was: Entry | undefined, is: Entry | undefined, known: Entry): EditStep[] {
+  const at = { section: known.in.section, entry: refOf(known) }
+  if (known.nth === null) {
+    if (!is) return [{ type: 'entry/remove', ...at }]
+    if (!was) return [{ type: 'entry/insert', ...at, rank: is.rank, slots: is.slots }]
+  }
+  const steps: EditStep[] = []
+  if (was?.gone && !is?.gone) steps.push({ type: 'entry/insert', ...at, rank: was.rank, slots: {} })
+  if (is && !is.gone && is.rank !== (was?.rank ?? naturalOf(known))) steps.push({ type: 'entry/move', ...at, rank: is.rank })
+  if (!is && was && was.rank !== naturalOf(known)) steps.push({ type: 'entry/move', ...at, rank: naturalOf(known) })
+  steps.push(...slotSteps(at.section, at.entry, was?.slots ?? {}, is?.slots ?? {}))
+  if (is?.gone && !was?.gone) {
+    if (is.rank !== (was?.rank ?? naturalOf(known))) steps.push({ type: 'entry/move', ...at, rank: is.rank })
+    steps.push({ type: 'entry/remove', ...at })
+  }
+  return steps
+}
+
+function naturalOf(entry: Entry): string {
+  return entry.nth === null ? entry.rank : naturalRank(entry.nth)
+}

@@ -1,0 +1,65 @@
+import * as v from 'valibot'
+import {
+  entryKey,
+  entryRefSchema,
+  findSection,
+  MAX_ENTRIES,
+  naturalRank,
+  rankSchema,
+  sectionIdSchema,
+  slotsSchema,
+  type Entry,
+  type EntryRef,
+  type Slots,
+} from '../document'
+import { KINDS, type KindSlots } from '../kinds'
+import { own } from '../own'
+import type { EditStep } from './edit'
+import { fits } from './fits-kind'
+import { entryCount, untouchedEntry, withEntry } from './slot-set'
+import { refused, type StepType } from './step-type'
+
+/** Adds an entry to a list, or brings back one of the template's that was taken out; `slots` are laid over what it still has. */
+export const entryInsertSchema = v.strictObject({
+  type: v.literal('entry/insert'),
+  section: sectionIdSchema,
+  entry: entryRefSchema,
+  rank: rankSchema,
+  slots: slotsSchema,
+})
+export type EntryInsert = v.InferOutput<typeof entryInsertSchema>
+
+export const entryInsert: StepType<EntryInsert> = {
+  apply: (document, step) => {
+    const section = findSection(document, step.section)
+    if (!section) return refused({ code: 'sectionGone', section: step.section })
+    const kind: KindSlots = KINDS[section.kind]
+    const { list } = step.entry
+    if (typeof own(kind, list) !== 'object') return refused({ code: 'slotUnknown', slot: `${section.kind}/${list}` })
+    if (!fits(section.kind, list, step.slots)) return refused({ code: 'valueWrong', place: `${section.kind}/${list}` })
+    const known = own(document.entries, entryKey(step.section, step.entry))
+    if (known && !known.gone) return refused({ code: 'idTaken', id: known.id })
+    if (entryCount(document, step.section, list) >= MAX_ENTRIES) return refused({ code: 'tooMany', of: 'entries' })
+    const { gone: _, ...was }: Entry = known ?? untouchedEntry(step.section, step.entry)
+    const entries = withEntry(document, { ...was, rank: step.rank, slots: { ...was.slots, ...step.slots } })
+    return { ok: true, document: { ...document, entries }, inverse: takeOut(step, known) }
+  },
+  place: () => null,
+  writes: () => null,
+}
+
+/** What takes the entry out again, and leaves of one that had been there what it had. */
+function takeOut({ section, entry, rank, slots }: EntryInsert, known: Entry | undefined): EditStep[] {
+  const out: EditStep = { type: 'entry/remove', section, entry }
+  if (!known)
+    return 'nth' in entry ? [...emptied(section, entry, slots, {}), ...moved(section, entry, rank, naturalRank(entry.nth)), out] : [out]
+  return [...emptied(section, entry, slots, known.slots), ...moved(section, entry, rank, known.rank), out]
+}
+
+function emptied(section: EntryInsert['section'], entry: EntryRef, slots: Slots, was: Slots): EditStep[] {
+  return Object.keys(slots).map((slot) => ({ type: 'slot/set', section, entry, slot, value: own(was, slot) ?? null }))
+}
+
+function moved(section: EntryInsert['section'], entry: EntryRef, rank: string, was: string): EditStep[] {
+  return rank === was ? [] : [{ type: 'entry/move', section, entry, rank: was }]
+}

@@ -1,0 +1,7 @@
+import { findSlotType, type SectionKind } from '../kinds'
+import type { Slots } from '../document'
+
+/** Whether a kind of section, or a list of it, has every one of some slots, for values of their types. */
+export function fits(kind: SectionKind, list: string | null, slots: Slots): boolean {
+  return Object.entries(slots).every(([slot, value]) => findSlotType(kind, list, slot) === value.type)
+}

@@ -1,0 +1,5 @@
+export * from './problem'
+export * from './edit'
+export * from './apply-edit'
+export * from './differences'
+export { firstFree } from './settle-pages'

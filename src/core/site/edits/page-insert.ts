@@ -1,0 +1,23 @@
+import * as v from 'valibot'
+import { findPage, pageSchema, pagesOf, placeOfPage, withRecord } from '../document'
+import { refused, type StepType } from './step-type'
+
+export const MAX_PAGES = 2000
+
+/** Adds a page. Where its address is taken by then, it gets the next free one (`settlePages`). */
+export const pageInsertSchema = v.strictObject({ type: v.literal('page/insert'), page: pageSchema })
+export type PageInsert = v.InferOutput<typeof pageInsertSchema>
+
+export const pageInsert: StepType<PageInsert> = {
+  apply: (document, { page }) => {
+    if (findPage(document, page.id)) return refused({ code: 'idTaken', id: page.id })
+    if (pagesOf(document).length >= MAX_PAGES) return refused({ code: 'tooMany', of: 'pages' })
+    return {
+      ok: true,
+      document: { ...document, pages: withRecord(document.pages, page, placeOfPage) },
+      inverse: [{ type: 'page/remove', page: page.id }],
+    }
+  },
+  place: () => null,
+  writes: () => null,
+}

@@ -1,0 +1,51 @@
+import * as v from 'valibot'
+import {
+  findPage,
+  listedSchema,
+  MAX_PAGE_TEXT,
+  PAGE_TEXTS,
+  pageIdSchema,
+  pageOriginSchema,
+  placeOfPage,
+  segmentSchema,
+  withRecord,
+  type Page,
+} from '../document'
+import { withValue } from '../own'
+import { refused, type StepType } from './step-type'
+
+const onPage = { type: v.literal('page/set'), page: pageIdSchema }
+/** Sets something of a page: one of its texts (null: the template's again), its address, where it is listed, what it was made from. */
+export const pageSetSchema = v.variant('part', [
+  v.strictObject({ ...onPage, part: v.picklist(PAGE_TEXTS), value: v.nullable(v.pipe(v.string(), v.maxLength(MAX_PAGE_TEXT))) }),
+  v.strictObject({ ...onPage, part: v.literal('segment'), value: segmentSchema }),
+  v.strictObject({ ...onPage, part: v.literal('listed'), value: listedSchema }),
+  v.strictObject({ ...onPage, part: v.literal('origin'), value: v.nullable(pageOriginSchema) }),
+])
+export type PageSet = v.InferOutput<typeof pageSetSchema>
+
+export const pageSet: StepType<PageSet> = {
+  apply: (document, step) => {
+    const page = findPage(document, step.page)
+    if (!page) return refused({ code: 'pageGone', page: step.page })
+    const { next, inverse } = set(page, step)
+    return { ok: true, document: { ...document, pages: withRecord(document.pages, next, placeOfPage) }, inverse: [inverse] }
+  },
+  place: ({ page, part }) => (part === 'segment' || part === 'listed' || part === 'origin' ? null : { type: 'page', page, part }),
+  writes: ({ page, part }) => `page ${page} ${part}`,
+}
+
+function set(page: Page, step: PageSet): { readonly next: Page; readonly inverse: PageSet } {
+  switch (step.part) {
+    case 'segment':
+      return { next: { ...page, segment: step.value }, inverse: { ...step, value: page.segment } }
+    case 'listed':
+      return { next: { ...page, listed: step.value }, inverse: { ...step, value: page.listed } }
+    case 'origin':
+      return { next: { ...page, origin: step.value }, inverse: { ...step, value: page.origin } }
+    default: {
+      const texts = withValue(page.texts, step.part, step.value === null ? null : { text: step.value })
+      return { next: { ...page, texts }, inverse: { ...step, value: page.texts[step.part]?.text ?? null } }
+    }
+  }
+}

@@ -1,0 +1,11 @@
+/** Why an edit could not be made: its place is gone, or takes something else. */
+export type EditProblem =
+  | { readonly code: 'sectionGone'; readonly section: string }
+  | { readonly code: 'pageGone'; readonly page: string }
+  | { readonly code: 'entryGone'; readonly entry: string }
+  | { readonly code: 'slotUnknown'; readonly slot: string }
+  | { readonly code: 'valueWrong'; readonly place: string }
+  | { readonly code: 'idTaken'; readonly id: string }
+  | { readonly code: 'addressTaken'; readonly segment: string }
+  | { readonly code: 'lastPage' }
+  | { readonly code: 'tooMany'; readonly of: string }

@@ -1,0 +1,26 @@
+import * as v from 'valibot'
+import { findPage, findSection, placeOfSection, sectionSchema, sectionsIn, withRecord } from '../document'
+import { fits } from './fits-kind'
+import { refused, type StepType } from './step-type'
+
+export const MAX_SECTIONS = 200
+
+/** Adds a section, with what is in its own slots. */
+export const sectionInsertSchema = v.strictObject({ type: v.literal('section/insert'), section: sectionSchema })
+export type SectionInsert = v.InferOutput<typeof sectionInsertSchema>
+
+export const sectionInsert: StepType<SectionInsert> = {
+  apply: (document, { section }) => {
+    if (findSection(document, section.id)) return refused({ code: 'idTaken', id: section.id })
+    if (section.in.type === 'page' && !findPage(document, section.in.page)) return refused({ code: 'pageGone', page: section.in.page })
+    if (sectionsIn(document, section.in).length >= MAX_SECTIONS) return refused({ code: 'tooMany', of: 'sections' })
+    if (!fits(section.kind, null, section.slots)) return refused({ code: 'valueWrong', place: section.kind })
+    return {
+      ok: true,
+      document: { ...document, sections: withRecord(document.sections, section, placeOfSection) },
+      inverse: [{ type: 'section/remove', section: section.id }],
+    }
+  },
+  place: () => null,
+  writes: () => null,
+}

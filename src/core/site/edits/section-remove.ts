@@ -1,0 +1,29 @@
+import * as v from 'valibot'
+import { entriesOf, findSection, placeOfEntry, placeOfSection, refOf, sectionIdSchema, withoutRecord } from '../document'
+import type { EditStep } from './edit'
+import { refused, type StepType } from './step-type'
+
+/** Takes a section out, with its entries; the inverse brings all of it back. */
+export const sectionRemoveSchema = v.strictObject({ type: v.literal('section/remove'), section: sectionIdSchema })
+export type SectionRemove = v.InferOutput<typeof sectionRemoveSchema>
+
+export const sectionRemove: StepType<SectionRemove> = {
+  apply: (document, step) => {
+    const section = findSection(document, step.section)
+    if (!section) return refused({ code: 'sectionGone', section: step.section })
+    const own = entriesOf(document, section.id)
+    const back = own.flatMap((entry): EditStep[] => {
+      const at = { section: section.id, entry: refOf(entry) }
+      const insert: EditStep = { type: 'entry/insert', ...at, rank: entry.rank, slots: entry.slots }
+      return entry.gone ? [insert, { type: 'entry/remove', ...at }] : [insert]
+    })
+    const entries = own.reduce((table, entry) => withoutRecord(table, entry.id, placeOfEntry), document.entries)
+    return {
+      ok: true,
+      document: { ...document, entries, sections: withoutRecord(document.sections, section.id, placeOfSection) },
+      inverse: [{ type: 'section/insert', section }, ...back],
+    }
+  },
+  place: () => null,
+  writes: () => null,
+}

@@ -1,0 +1,88 @@
+import * as v from 'valibot'
+import {
+  entriesOf,
+  entryKey,
+  entryRefSchema,
+  findSection,
+  naturalRank,
+  placeOfEntry,
+  placeOfSection,
+  placeKey,
+  sectionIdSchema,
+  slotNameSchema,
+  withRecord,
+  withoutRecord,
+  type Entry,
+  type EntryRef,
+  type Section,
+  type SiteDocument,
+} from '../document'
+import { findSlotType } from '../kinds'
+import { own, withValue } from '../own'
+import { slotValueSchema, type SlotValue } from '../values'
+import { refused, type StepApplied, type StepType } from './step-type'
+import { isAsItCame } from './with-entries'
+
+/** Puts a value into a slot of a section, or of an entry of one of its lists; null takes it out again. */
+export const slotSetSchema = v.strictObject({
+  type: v.literal('slot/set'),
+  section: sectionIdSchema,
+  entry: v.nullable(entryRefSchema),
+  slot: slotNameSchema,
+  value: v.nullable(slotValueSchema),
+})
+export type SlotSet = v.InferOutput<typeof slotSetSchema>
+
+export const slotSet: StepType<SlotSet> = {
+  apply: (document, step) => {
+    const section = findSection(document, step.section)
+    if (!section) return refused({ code: 'sectionGone', section: step.section })
+    const type = findSlotType(section.kind, step.entry?.list ?? null, step.slot)
+    const place = [section.kind, step.entry?.list, step.slot].filter(Boolean).join('/')
+    if (type === null) return refused({ code: 'slotUnknown', slot: place })
+    if (step.value && step.value.type !== type) return refused({ code: 'valueWrong', place })
+    return step.entry ? setInEntry(document, step, step.entry) : setInSection(document, section, step)
+  },
+  place: placeOf,
+  writes: (step) => `slot ${placeKey(placeOf(step))}`,
+}
+
+function placeOf({ section, entry, slot }: SlotSet) {
+  return { type: 'slot', section, entry, slot } as const
+}
+
+function setInSection(document: SiteDocument, section: Section, step: SlotSet): StepApplied {
+  const next = { ...section, slots: withValue(section.slots, step.slot, step.value) }
+  return {
+    ok: true,
+    document: { ...document, sections: withRecord(document.sections, next, placeOfSection) },
+    inverse: [{ ...step, value: own(section.slots, step.slot) ?? null }],
+  }
+}
+
+function setInEntry(document: SiteDocument, step: SlotSet, ref: EntryRef): StepApplied {
+  const key = entryKey(step.section, ref)
+  const known = own(document.entries, key)
+  if (known ? known.in.section !== step.section || known.in.list !== ref.list : !('nth' in ref))
+    return refused({ code: 'entryGone', entry: key })
+  const entry = known ?? untouchedEntry(step.section, ref)
+  const before: SlotValue | null = own(entry.slots, step.slot) ?? null
+  const next = { ...entry, slots: withValue(entry.slots, step.slot, step.value) }
+  return { ok: true, document: { ...document, entries: withEntry(document, next) }, inverse: [{ ...step, value: before }] }
+}
+
+/** The record of one of the template's entries before anything was done with it. */
+export function untouchedEntry(section: Entry['in']['section'], ref: EntryRef): Entry {
+  const nth = 'nth' in ref ? ref.nth : null
+  return { id: entryKey(section, ref), in: { section, list: ref.list }, nth, rank: naturalRank(nth ?? 1), slots: {} }
+}
+
+/** The table with an entry set; one of the template's that is as it came needs no record. */
+export function withEntry(document: SiteDocument, entry: Entry): SiteDocument['entries'] {
+  if (!isAsItCame(entry)) return withRecord(document.entries, entry, placeOfEntry)
+  return own(document.entries, entry.id) ? withoutRecord(document.entries, entry.id, placeOfEntry) : document.entries
+}
+
+export function entryCount(document: SiteDocument, section: Entry['in']['section'], list: string): number {
+  return entriesOf(document, section).filter((e) => e.in.list === list && !e.gone).length
+}

@@ -1,0 +1,22 @@
+import type { SiteDocument } from '../document'
+import type { Place } from '../document'
+import type { EditStep } from './edit'
+import type { EditProblem } from './problem'
+
+export type StepApplied =
+  | { readonly ok: true; readonly document: SiteDocument; readonly inverse: readonly EditStep[] }
+  | { readonly ok: false; readonly problem: EditProblem }
+
+/** Everything about one type of edit, beside its schema. */
+export type StepType<S> = {
+  /** Total: gives the new document and the steps that take it back, or a problem; changes nothing else. */
+  readonly apply: (document: SiteDocument, step: S) => StepApplied
+  /** The place whose content it sets, for going there; null where it sets none. */
+  readonly place: (step: S) => Place | null
+  /** What it writes: of two steps of one gesture that write the same, the later stands for both. Null: it stands alone. */
+  readonly writes: (step: S) => string | null
+}
+
+export function refused(problem: EditProblem): StepApplied {
+  return { ok: false, problem }
+}

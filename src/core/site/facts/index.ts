@@ -1,0 +1,4 @@
+export * from './hours'
+export * from './phone'
+export * from './facts'
+export * from './fact-cells'

@@ -1,0 +1,49 @@
+import type { LogRow } from './row'
+
+/** A gesture as the log tells it: whose it is, what it takes back, and whether it still stands. */
+export type Gesture = { readonly id: string; readonly who: string | null; readonly undoes: string | null; readonly stands: boolean }
+type Told = { id: string; who: string | null; undoes: string | null }
+
+/** The gestures of some rows in the order in which they began, each with whether it still stands. */
+export function gesturesOf(rows: readonly LogRow[]): readonly Gesture[] {
+  const told = new Map<string, Told>()
+  for (const { gesture, who, undoes } of rows) if (!told.has(gesture)) told.set(gesture, { id: gesture, who, undoes })
+  const fallen = fallenOf(told)
+  return [...told.values()].map((one) => ({ ...one, stands: !fallen.has(one.id) }))
+}
+
+/** A gesture has fallen while one that takes it back stands; that one falls when it is taken back itself. */
+function fallenOf(told: ReadonlyMap<string, Told>): ReadonlySet<string> {
+  const fallen = new Set<string>()
+  // What takes something back came after it, so from the newest on everything that could fell a gesture is judged before it.
+  for (const { id, undoes } of [...told.values()].toReversed()) if (undoes !== null && !fallen.has(id)) fallen.add(undoes)
+  return fallen
+}
+
+/** A gesture is anybody's where nobody was noted. */
+function isOf(gesture: Gesture, who: string): boolean {
+  return gesture.who === null || gesture.who === who
+}
+
+/** What undo takes back, newest first: this person's gestures that still stand. */
+export function undoable(gestures: readonly Gesture[], who: string): readonly string[] {
+  return gestures
+    .filter((g) => g.stands && g.undoes === null && isOf(g, who))
+    .map((g) => g.id)
+    .toReversed()
+}
+
+/**
+ * What redo takes back, newest first: this person's own takings back that still stand, up to the last thing done anew.
+ * The id is that of the taking back, not of what it took.
+ */
+export function redoable(gestures: readonly Gesture[], who: string): readonly string[] {
+  const found: string[] = []
+  for (const gesture of gestures.toReversed()) {
+    if (!isOf(gesture, who)) continue
+    if (gesture.undoes === null && gesture.stands) break
+    const isRedo = gesture.undoes !== null && gestures.some((g) => g.id === gesture.undoes && g.undoes !== null)
+    if (gesture.undoes !== null && gesture.stands && !isRedo) found.push(gesture.id)
+  }
+  return found
+}

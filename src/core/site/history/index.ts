@@ -1,0 +1,3 @@
+export * from './row'
+export * from './gestures'
+export * from './take-back'

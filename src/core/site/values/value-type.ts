@@ -1,0 +1,13 @@
+import type * as v from 'valibot'
+
+/** Everything there is to know of one type of slot value, in one place. */
+export type ValueType<T> = {
+  readonly schema: v.GenericSchema<T>
+  /** The words of a value in one line, for lists, comparison and search. */
+  readonly words: (value: T) => string
+  /** True for a value that shows nothing: the place was emptied on purpose. */
+  readonly isEmpty: (value: T) => boolean
+}
+
+/** Longest text a slot takes, in UTF-16 units. */
+export const MAX_TEXT = 5000

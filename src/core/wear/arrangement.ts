@@ -1,0 +1,129 @@
+import {
+  canonical,
+  entriesOf,
+  findSection,
+  own,
+  pagesOf,
+  placeOfEntry,
+  ranksInOrder,
+  sectionsIn,
+  sectionsOn,
+  withoutRecord,
+  type Dress,
+  type Outfit,
+  type Page,
+  type PageOrigin,
+  type PlacedSection,
+  type Section,
+  type SectionIn,
+  type SiteDocument,
+} from '../site'
+
+/** A section as it is to stand: in the order of its page, at its rank of then where it is known. */
+export type Standing = Omit<PlacedSection, 'in' | 'rank'> & { readonly rank: string | null }
+/** A page as it is to stand; its rank is null where it has none yet. */
+export type StandingPage = Omit<Page, 'rank'> & { readonly rank: string | null }
+export type ArrangedPage = { readonly page: StandingPage; readonly sections: readonly Standing[] }
+
+/** Everything of a site that is not content: which pages and sections there are, in which order, and what they wear. */
+export type Arrangement = {
+  readonly dress: Dress
+  readonly header: readonly Standing[]
+  readonly footer: readonly Standing[]
+  readonly pages: readonly ArrangedPage[]
+  readonly outfits: SiteDocument['outfits']
+}
+
+export function toStanding({ id, kind, design, tone, origin, rank }: PlacedSection): Standing {
+  return { id, kind, design, tone, origin, rank }
+}
+
+/** How a document is arranged now. */
+export function arrangementOf(document: SiteDocument): Arrangement {
+  return {
+    dress: document.dress,
+    header: sectionsIn(document, { type: 'header' }).map(toStanding),
+    footer: sectionsIn(document, { type: 'footer' }).map(toStanding),
+    pages: pagesOf(document).map((page) => ({ page, sections: sectionsOn(document, page.id).map(toStanding) })),
+    outfits: document.outfits,
+  }
+}
+
+/** What is remembered of an arrangement once the site leaves its template. */
+export function toOutfit({ dress, header, footer, pages }: Arrangement): Outfit {
+  const place =
+    (where: SectionIn) =>
+    (s: Standing): PlacedSection => ({ ...s, in: where, rank: s.rank ?? 'a0' })
+  const { template: _, ...look } = dress
+  return {
+    ...look,
+    pages: Object.fromEntries(pages.map(({ page }): [string, PageOrigin | null] => [page.id, page.origin])),
+    sections: [
+      ...header.map(place({ type: 'header' })),
+      ...pages.flatMap(({ page, sections }) => sections.map(place({ type: 'page', page: page.id }))),
+      ...footer.map(place({ type: 'footer' })),
+    ],
+  }
+}
+
+/** Whether two arrangements are the same but for ranks and for what is remembered: order matters, names of places in it do not. */
+export function sameArrangement(a: Arrangement, b: Arrangement): boolean {
+  const bare = ({ dress, header, footer, pages }: Arrangement): unknown => {
+    const plain = (of: Standing): unknown => ({ ...of, rank: null })
+    const page = ({ page: of, sections }: ArrangedPage): unknown => ({ of: { ...of, rank: null }, sections: sections.map(plain) })
+    return { dress, header: header.map(plain), footer: footer.map(plain), pages: pages.map(page) }
+  }
+  return canonical(bare(a)) === canonical(bare(b))
+}
+
+/**
+ * The document arranged anew. What is in the document keeps its content, wherever it stands now; sections and pages that
+ * the arrangement no longer names leave. Records that stay as they are stay the same objects, so that the difference is small.
+ */
+export function rearrange(document: SiteDocument, to: Arrangement): SiteDocument {
+  const pages = standInOrder(to.pages.map(({ page }) => page)).map((page): Page => {
+    const known = own(document.pages, page.id)
+    return known && canonical(known) === canonical(page) ? known : page
+  })
+  const sections = [
+    ...place(document, { type: 'header' }, to.header),
+    ...to.pages.flatMap((p) => place(document, { type: 'page', page: p.page.id }, p.sections)),
+    ...place(document, { type: 'footer' }, to.footer),
+  ]
+  const table = Object.fromEntries(sections.map((s) => [s.id, s]))
+  return {
+    ...document,
+    dress: to.dress,
+    outfits: to.outfits,
+    pages: Object.fromEntries(pages.map((p) => [p.id, p])),
+    sections: table,
+    entries: keptEntries(document, table),
+  }
+}
+
+function place(document: SiteDocument, where: SectionIn, standing: readonly Standing[]): Section[] {
+  return standInOrder(standing).map((wanted): Section => {
+    const known = findSection(document, wanted.id)
+    // A section's content fits its kind: under another kind the same id is another section.
+    const placed: Section = { ...wanted, in: where, slots: known?.kind === wanted.kind ? known.slots : {} }
+    return known && known.slots === placed.slots && canonical({ ...known, slots: 0 }) === canonical({ ...placed, slots: 0 })
+      ? known
+      : placed
+  })
+}
+
+/** Each with a rank that fits the order: the one it wants where it can be, another where it has none or stands elsewhere. */
+function standInOrder<T extends { readonly rank: string | null }>(of: readonly T[]): (T & { readonly rank: string })[] {
+  const ranks = ranksInOrder(of.map((one) => one.rank))
+  return of.map((one, i) => ({ ...one, rank: ranks[i] ?? 'a0' }))
+}
+
+/** Entries go with their section; under another kind they are not that section's. */
+function keptEntries(document: SiteDocument, sections: SiteDocument['sections']): SiteDocument['entries'] {
+  let entries = document.entries
+  for (const section of Object.values(document.sections)) {
+    if (own(sections, section.id)?.kind === section.kind) continue
+    for (const entry of entriesOf(document, section.id)) entries = withoutRecord(entries, entry.id, placeOfEntry)
+  }
+  return entries
+}

@@ -1,0 +1,59 @@
+import type { Manifest } from '../../core/release'
+
+/** What a destination can do beyond taking files; what is false here is not asked of it. */
+export type Capabilities = {
+  /** Visitors see the old site or the new one, never a mix. */
+  readonly canSwitchAtomically: boolean
+  /** Visitors of an address that was left can be sent on to the new one. */
+  readonly canRedirect: boolean
+  /** It gives out addresses of its own, and says which are taken. */
+  readonly givesAddresses: boolean
+}
+
+export type HostedSite = { readonly owner: string; readonly release: string | null }
+/** Ends a call that takes too long. */
+export type CallOptions = { readonly signal: AbortSignal }
+
+/** What every kind of destination brings. Each call can be made again and changes nothing the second time. */
+export type Adapter = {
+  readonly kind: string
+  readonly capabilities: Capabilities
+  /** The public origin of a site at an address. */
+  readonly originOf: (address: string) => string
+  /** The site at an address; null where there is none. */
+  readonly find: (address: string, options: CallOptions) => Promise<HostedSite | null>
+  /** Makes an address this owner's; refused where it is another's. */
+  readonly claim: (address: string, owner: string, options: CallOptions) => Promise<void>
+  /** Tells of a release; answers with the hashes of the content that is not there yet. */
+  readonly announce: (address: string, release: string, manifest: Manifest, options: CallOptions) => Promise<readonly string[]>
+  readonly send: (hash: string, content: Buffer, options: CallOptions) => Promise<void>
+  /** Switches visitors to a release whose content is all there. */
+  readonly activate: (address: string, release: string, options: CallOptions) => Promise<void>
+  readonly redirect: (from: string, to: string, options: CallOptions) => Promise<void>
+}
+
+/** An adapter as the application uses it: time-outs, checks and wrapping of errors are the shell's. */
+export type Destination = {
+  readonly [K in keyof Adapter]: Adapter[K] extends (...args: infer A) => infer R
+    ? (...args: A extends [...infer B, CallOptions] ? B : A) => R
+    : Adapter[K]
+}
+
+/** Known by its name: the bundler may load this module more than once, and then there is more than one such class. */
+export function isDestinationError(error: unknown): error is DestinationError {
+  return error instanceof Error && error.name === 'DestinationError'
+}
+
+export type DestinationFault = 'down' | 'full' | 'refused' | 'taken'
+
+/** Anything that fails at a destination, wrapped once; `message` says what the other side said. */
+export class DestinationError extends Error {
+  constructor(
+    readonly fault: DestinationFault,
+    message: string,
+    options?: ErrorOptions,
+  ) {
+    super(message, options)
+    this.name = 'DestinationError'
+  }
+}

@@ -1,0 +1,43 @@
+import * as v from 'valibot'
+import { sitePathSchema } from '../../core/release'
+import { DestinationError, isDestinationError, type Adapter, type CallOptions, type Destination } from './destination'
+
+const TIMEOUT_MS = 20_000
+/** A connection that the other side let go while it was idle fails at once; asked again it is made anew. */
+const TRIES = 2
+
+/** A destination around an adapter: each call has its time, is tried again where the line broke, and fails in one way. */
+export function makeDestination(adapter: Adapter): Destination {
+  const call = async <T>(make: (options: CallOptions) => Promise<T>): Promise<T> => {
+    for (let tried = 1; ; tried++) {
+      try {
+        return await make({ signal: AbortSignal.timeout(TIMEOUT_MS) })
+      } catch (error) {
+        const wrapped = wrap(error)
+        if (wrapped.fault !== 'down' || tried >= TRIES) throw wrapped
+      }
+    }
+  }
+  return {
+    kind: adapter.kind,
+    capabilities: adapter.capabilities,
+    originOf: adapter.originOf,
+    find: (address) => call((options) => adapter.find(address, options)),
+    claim: (address, owner) => call((options) => adapter.claim(address, owner, options)),
+    announce: (address, release, manifest) => {
+      const wrong = Object.keys(manifest).find((path) => !v.is(sitePathSchema, path))
+      if (wrong !== undefined) throw new Error(`“${wrong}” is no path of a site`)
+      return call((options) => adapter.announce(address, release, manifest, options))
+    },
+    send: (hash, content) => call((options) => adapter.send(hash, content, options)),
+    activate: (address, release) => call((options) => adapter.activate(address, release, options)),
+    redirect: (from, to) => call((options) => adapter.redirect(from, to, options)),
+  }
+}
+
+function wrap(error: unknown): DestinationError {
+  if (isDestinationError(error)) return error
+  const timedOut = error instanceof Error && error.name === 'TimeoutError'
+  const words = timedOut ? `no answer within ${TIMEOUT_MS / 1000} s` : 'connection refused or broken off'
+  return new DestinationError('down', words, { cause: error })
+}

@@ -1,0 +1,148 @@
+import type { PackFault } from '../../core/pack'
+
+type Details = Readonly<Record<string, string | number>>
+
+/** Everything the server can refuse or fail at: its HTTP status, and the sentence a person reads. */
+export const PROBLEMS = {
+  jobGone: { status: 404, sentence: () => 'There is no such job. It may have been made in another copy of the application.' },
+  requestWrong: { status: 400, sentence: (d) => `The request could not be read: ${d.fault}.` },
+  nameWrong: { status: 422, sentence: (d) => `${d.fault}` },
+  revisionUnknown: {
+    status: 409,
+    sentence: (d) =>
+      `This change was made on revision ${d.base}, which is not known here; the newest is ${d.revision}. The page fetches the job again and makes the change on that.`,
+  },
+  jobDamaged: {
+    status: 500,
+    sentence: () => 'What is kept of this job cannot be read. Nothing of it was changed; the other jobs are not touched by it.',
+  },
+  editRefused: { status: 422, sentence: (d) => `A change could not be kept: ${d.why}.` },
+  rowDiffers: { status: 409, sentence: () => 'A change came twice under one name, and not the same both times. The first stands.' },
+  takenBackAlready: { status: 409, sentence: () => 'That was taken back already.' },
+  designUnknown: {
+    status: 422,
+    sentence: (d) => `“${d.design}” is not among the templates here, so the site cannot wear it. Bring its pack in first.`,
+  },
+  packWrong: {
+    status: 422,
+    sentence: (d) => `“${d.name}” was not brought in: ${d.count} ${d.count === 1 ? 'fault' : 'faults'} found. Nothing of it was kept.`,
+  },
+  packDamaged: { status: 422, sentence: (d) => `“${d.name}” cannot be opened: ${d.fault}. Pack it again as a plain zip.` },
+  packTooLarge: {
+    status: 413,
+    sentence: (d) => `“${d.name}” is too large: ${d.fault}. Leave out what no page shows and make its pictures smaller.`,
+  },
+  templateGone: { status: 404, sentence: () => 'There is no such template here.' },
+  fileEmpty: { status: 422, sentence: (d) => `“${d.name}” is empty. Choose the file again, or ask the client to send it again.` },
+  fileTooLarge: {
+    status: 413,
+    sentence: (d) =>
+      `“${d.name}” is ${d.size} MB; pictures up to ${d.limit} MB fit. Save it as a JPEG about 4000 pixels wide and choose it again.`,
+  },
+  fileType: {
+    status: 415,
+    sentence: (d) =>
+      `“${d.name}” is ${d.found}, which is not a picture for the web. Choose a JPEG, PNG, WebP, AVIF, GIF or SVG. ${d.advice}`,
+  },
+  fileDamaged: {
+    status: 422,
+    sentence: (d) => `“${d.name}” is damaged: ${d.fault}. Ask for the file again; it may have been cut short on its way.`,
+  },
+  pictureTooManyPixels: {
+    status: 422,
+    sentence: (d) =>
+      `“${d.name}” claims ${d.width} × ${d.height} pixels; up to ${d.limit} million in all can be opened. Save it smaller and choose it again.`,
+  },
+  drawingUnsafe: {
+    status: 422,
+    sentence: (d) => `“${d.name}” is an SVG that cannot be used: ${d.fault}. Export it again as plain SVG, or as PNG.`,
+  },
+  fontTooLarge: {
+    status: 413,
+    sentence: (d) =>
+      `“${d.name}” is ${d.size} MB; font files up to ${d.limit} MB fit. Ask for a version with only the scripts that the site needs.`,
+  },
+  fontWrong: { status: 422, sentence: (d) => `“${d.name}” cannot be used: ${d.fault}.` },
+  fontForbidden: { status: 422, sentence: (d) => `“${d.name}” may not be put on a website. ${d.advice}` },
+  logoNotTransparent: {
+    status: 422,
+    sentence: (d) =>
+      `“${d.name}” has no transparent ground, so in one colour it would be a flat box. Ask for a PNG with a transparent ground, or an SVG.`,
+  },
+  addressWrong: { status: 422, sentence: (d) => `${d.fault}` },
+  addressTaken: { status: 409, sentence: (d) => `“${d.name}” is taken. Choose another name.` },
+  addressNone: { status: 409, sentence: () => 'Choose an address first; then the site can be built for it.' },
+  releaseGone: { status: 404, sentence: () => 'There is no such release of this job.' },
+  publishingAlready: {
+    status: 409,
+    sentence: () => 'This site is being published right now, from another tab. Wait until it is done, then look at the plan again.',
+  },
+  movedOn: {
+    status: 409,
+    sentence: (d) =>
+      `The site was changed since this plan was made (revision ${d.asked}; it is at ${d.now}). Look at the new plan, then publish.`,
+  },
+  hostDown: {
+    status: 502,
+    sentence: (d) => `The web host does not answer (${d.fault}). ${d.seen} Try again when it is back.`,
+  },
+  hostFull: {
+    status: 507,
+    sentence: (d) => `The web host has no room left for these files. ${d.seen} Make room there, then publish again.`,
+  },
+  hostRefused: { status: 502, sentence: (d) => `The web host refused: ${d.fault}. ${d.seen}` },
+  contentGone: {
+    status: 500,
+    sentence: (d) =>
+      `A file of this release, ${d.path}, is damaged here. Nothing was switched: visitors see what they saw before. Publish the site as it is now instead.`,
+  },
+  diskFull: {
+    status: 507,
+    sentence: () => 'This computer’s disk is full, so nothing was written. Make room and try again; what was saved before is safe.',
+  },
+  unexpected: { status: 500, sentence: () => 'Something went wrong on our side. What was shown as saved is safe; try again.' },
+} as const satisfies Record<string, { status: number; sentence: (details: Details) => string }>
+
+export type ProblemCode = keyof typeof PROBLEMS
+
+/** A refusal or failure that ends a request, with what its sentence needs. */
+export class Problem extends Error {
+  constructor(
+    readonly code: ProblemCode,
+    readonly details: Details = {},
+    options?: ErrorOptions,
+    readonly faults: readonly PackFault[] = [],
+  ) {
+    super(PROBLEMS[code].sentence(details), options)
+    this.name = 'Problem'
+  }
+}
+
+export type ProblemReply = {
+  readonly problem: { readonly code: ProblemCode; readonly sentence: string; readonly faults?: readonly PackFault[] }
+}
+
+/** Any error as the reply a person can read; nothing of the inside leaks out. */
+export function toProblem(error: unknown): Problem {
+  if (error instanceof Problem) return error
+  const code = (error as { code?: unknown } | null)?.code
+  if (code === 'ENOSPC' || code === 'SQLITE_FULL') return new Problem('diskFull', {}, { cause: error })
+  return new Problem('unexpected', {}, { cause: error })
+}
+
+export function toReply(problem: Problem): ProblemReply {
+  const faults = problem.faults.length > 0 ? { faults: problem.faults } : {}
+  return { problem: { code: problem.code, sentence: problem.message, ...faults } }
+}
+
+/** An error as a problem; one of our own making is told to whoever runs the application. */
+export function reportProblem(error: unknown): Problem {
+  const problem = toProblem(error)
+  if (problem.code === 'unexpected') console.error(error)
+  return problem
+}
+
+/** What a refusal is called; null for an error that is none. */
+export function findProblemCode(error: unknown): ProblemCode | null {
+  return error instanceof Problem ? error.code : null
+}

@@ -1,0 +1,17 @@
+import { Problem } from './problems'
+
+/** The request's body; reading stops as soon as it is too large. */
+export async function readBytes(request: Request, name: string, mostBytes: number): Promise<Buffer> {
+  const tooLarge = (bytes: number): Problem =>
+    new Problem('fileTooLarge', { name: name.slice(0, 80), size: Math.round(bytes / 1024 / 1024), limit: mostBytes / 1024 / 1024 })
+  const claimed = Number(request.headers.get('content-length') ?? 0)
+  if (claimed > mostBytes) throw tooLarge(claimed)
+  const parts: Uint8Array[] = []
+  let length = 0
+  for await (const part of request.body ?? []) {
+    length += part.length
+    if (length > mostBytes) throw tooLarge(length)
+    parts.push(part)
+  }
+  return Buffer.concat(parts)
+}

@@ -1,0 +1,174 @@
+import { EventEmitter } from 'node:events'
+import * as v from 'valibot'
+import { missingFor } from '../../core/pack'
+import { applyEdit, canonical, editSchema, stepsOf, type Edit, type EditProblem, type SiteDocument } from '../../core/site'
+import { kept } from '../files/kept'
+import { Problem, type ProblemReply } from '../http/problems'
+import { toReply } from '../http/problems'
+import { pack } from '../packs/packs'
+import { db } from '../store/db'
+import { findRow, insertRow, rowsBetween, rowsSince, takersBack, type SavedRow } from '../store/log-rows'
+import { findSnapshot, writeSnapshot, type Snapshot } from '../store/snapshots'
+
+/** A row as a screen sends it: the server works out the inverse itself. */
+export const sentRowSchema = v.strictObject({
+  id: v.pipe(v.string(), v.regex(/^[A-Za-z0-9_-]{8,40}$/)),
+  gesture: v.pipe(v.string(), v.minLength(1), v.maxLength(80)),
+  undoes: v.nullable(v.pipe(v.string(), v.maxLength(80))),
+  edit: editSchema,
+})
+export type SentRow = v.InferOutput<typeof sentRowSchema>
+export type JobState = Snapshot
+
+/** A row that was not written, with why; everything else that came with it was. */
+export type RefusedRow = { readonly id: string } & ProblemReply
+export type Appended = {
+  readonly revision: number
+  /** Every row since the revision that was asked from; none where they are too many, and the job is to be opened anew. */
+  readonly rows: readonly SavedRow[]
+  /** The rows sent that are in the log, from now or from before. */
+  readonly written: readonly string[]
+  readonly refused: readonly RefusedRow[]
+}
+
+const SNAPSHOT_EVERY = 200
+/** The most rows that one reply brings; whoever is further behind opens the job anew. */
+export const MOST_BEHIND = 2000
+
+const states = (): Map<string, JobState> => kept('job-states', () => new Map())
+const events = (): EventEmitter => kept('job-events', () => new EventEmitter().setMaxListeners(0))
+
+/** A job's document as of its newest edit: the last snapshot and what came after it. */
+export function jobState(job: string): JobState {
+  const known = states().get(job)
+  if (known) return known
+  const state = stateAt(job, Number.MAX_SAFE_INTEGER)
+  states().set(job, state)
+  return state
+}
+
+/** A job's document as it was at a revision. */
+export function stateAt(job: string, revision: number): JobState {
+  const from = findSnapshot(job, revision)
+  if (!from) throw new Problem('jobDamaged')
+  let { document } = from
+  let at = from.revision
+  for (const row of rowsBetween(job, from.revision, revision)) {
+    const applied = applyEdit(document, row.edit)
+    if (!applied.ok) throw new Error(`Row ${row.revision} of job ${job} cannot be replayed: ${applied.problem.code}`)
+    document = applied.document
+    at = row.revision
+  }
+  return { revision: at, document }
+}
+
+/**
+ * Appends rows that were made on revision `base`, and returns all rows since then, the sender's among them. Edits name
+ * their places by id, so they go on top of what others did meanwhile. A row that came before (a reply was lost, the
+ * screen sent it again) is not written twice. Each row is written or refused by itself.
+ */
+export function appendRows(job: string, who: string | null, base: number, sent: readonly SentRow[]): Appended {
+  const before = jobState(job)
+  if (base > before.revision) throw new Problem('revisionUnknown', { base, revision: before.revision })
+  const refused: RefusedRow[] = []
+  const written: string[] = []
+  let state = before
+  db().transaction(() => {
+    for (const row of sent) {
+      const appended = appendRow(job, who, state, row)
+      if ('problem' in appended) refused.push({ id: row.id, ...toReply(appended.problem) })
+      else {
+        state = appended.state
+        written.push(row.id)
+      }
+    }
+  })()
+  states().set(job, state)
+  if (state.revision > before.revision) announce(job, before, state)
+  const isFar = state.revision - base > MOST_BEHIND
+  return { revision: state.revision, rows: isFar ? [] : rowsSince(job, base), written, refused }
+}
+
+function appendRow(
+  job: string,
+  who: string | null,
+  state: JobState,
+  row: SentRow,
+): { readonly state: JobState } | { readonly problem: Problem } {
+  const known = findRow(job, row.id)
+  if (known) return isSameRow(known, row) ? { state } : { problem: new Problem('rowDiffers') }
+  if (row.undoes !== null && !stands(job, row.undoes)) return { problem: new Problem('takenBackAlready') }
+  const applied = applyEdit(state.document, row.edit)
+  if (!applied.ok) return { problem: new Problem('editRefused', { why: whyNot(applied.problem) }) }
+  const missing = asksForDesign(row.edit)
+    ? missingFor(pack(), applied.document).filter((d) => !missingFor(pack(), state.document).includes(d))
+    : []
+  if (missing[0] !== undefined) return { problem: new Problem('designUnknown', { design: missing[0] }) }
+  const revision = state.revision + 1
+  insertRow(job, revision, { ...row, who, inverse: applied.inverse })
+  return { state: { revision, document: applied.document } }
+}
+
+function isSameRow(known: SavedRow, { gesture, undoes, edit }: SentRow): boolean {
+  return known.gesture === gesture && known.undoes === undoes && canonical(known.edit) === canonical(edit)
+}
+
+/** Whether a gesture still stands: nothing that takes it back does. */
+function stands(job: string, gesture: string): boolean {
+  return takersBack(job, gesture).every((taker) => !stands(job, taker))
+}
+
+function asksForDesign(edit: Edit): boolean {
+  return stepsOf(edit).some((step) => step.type === 'section/insert' || step.type === 'section/set' || step.type === 'dress/set')
+}
+
+/** Why a change could not be made, for the sentence that a person reads. */
+function whyNot(problem: EditProblem): string {
+  switch (problem.code) {
+    case 'sectionGone':
+      return 'the section it was made in is gone'
+    case 'pageGone':
+      return 'the page it was made on is gone'
+    case 'entryGone':
+      return 'the entry it was made in is gone'
+    case 'addressTaken':
+      return `there is a page at “/${problem.segment}/” already`
+    case 'lastPage':
+      return 'a site keeps at least one page'
+    case 'tooMany':
+      return `there are as many ${problem.of} as fit already`
+    case 'idTaken':
+      return 'it was made already'
+    case 'slotUnknown':
+    case 'valueWrong':
+      return 'its place takes something else'
+    default:
+      return problem satisfies never
+  }
+}
+
+function announce(job: string, before: JobState, state: JobState): void {
+  if (Math.floor(state.revision / SNAPSHOT_EVERY) > Math.floor(before.revision / SNAPSHOT_EVERY))
+    setImmediate(() => keepSnapshot(job, state))
+  events().emit(job, state.revision)
+}
+
+/** A snapshot is a convenience: the log gives it back. So it is written after the reply, and may fail. */
+function keepSnapshot(job: string, state: JobState): void {
+  try {
+    writeSnapshot(job, state)
+  } catch (error) {
+    console.error(`The snapshot of job ${job} could not be kept`, error)
+  }
+}
+
+/** A new job's first state. */
+export function beginLog(job: string, document: SiteDocument): void {
+  writeSnapshot(job, { revision: 0, document })
+}
+
+/** Calls back with each new revision of a job; returns what stops it. */
+export function watchJob(job: string, onRevision: (revision: number) => void): () => void {
+  events().on(job, onRevision)
+  return () => events().off(job, onRevision)
+}

@@ -1,0 +1,59 @@
+import { existsSync, readFileSync } from 'node:fs'
+import subsetFont from 'subset-font'
+import { FAMILIES, fontLetters, isInRange, RANGES, type Family, type FontFace, type FontFile } from '../../core/type'
+import { hashOf } from '../files/blobs'
+import { projectFolder } from '../files/data-folder'
+import { madeOnce } from '../files/made'
+import { mediaFile } from '../files/media-file'
+
+/** Where a font file lies: in its package, or among the client's own. */
+export function fontFilePath(file: FontFile): string {
+  return file.package === null ? mediaFile(file.file) : projectFolder('node_modules', ...file.package.split('/'), 'files', file.file)
+}
+
+/** The font file of a name, or null: only names in the table, and names that a kept file can have, lead to one. */
+export function findFontFile(name: string): string | null {
+  if (/^own-[0-9a-f]{20}\.(woff2|woff|ttf|otf)$/.test(name)) {
+    const own = mediaFile(name)
+    return existsSync(own) ? own : null
+  }
+  const file = Object.values(FAMILIES)
+    .flatMap((f) => f.files)
+    .find((f) => f.file === name)
+  return file ? fontFilePath(file) : null
+}
+
+export type SiteFont = { readonly path: string; readonly bytes: Buffer; readonly face: FontFace; readonly isMain: boolean }
+
+/** The font files of a site, each holding only the letters that its text can need; made once for a set of letters. */
+export async function siteFonts(families: readonly Family[], texts: Iterable<string>): Promise<SiteFont[]> {
+  const letters = fontLetters(texts)
+  const wanted = families.flatMap((family) =>
+    family.files.flatMap((file) => {
+      const own = lettersFor(file, letters)
+      return own === '' ? [] : [{ name: family.name, file, own }]
+    }),
+  )
+  return Promise.all(
+    wanted.map(async ({ name, file, own }, i) => {
+      const bytes = file.whole ? readFileSync(fontFilePath(file)) : await subset(file, own)
+      const hash = hashOf(bytes).slice(0, 8)
+      const type = file.whole ? file.file.split('.').at(-1) : 'woff2'
+      const path = `fonts/${file.file.replace(/-latin(?=-)(?!-ext)|-wght|-normal|\.\w+$/g, '')}-${hash}.${type}`
+      const range = file.range === 'latin-ext' ? { range: RANGES[file.range] } : {}
+      return { path, bytes, isMain: i === 0, face: { family: name, url: path, weight: file.weight, style: file.style, ...range } }
+    }),
+  )
+}
+
+/** Of the letters wanted, those that a file is there for: the file of further Latin letters is left out where none is used. */
+function lettersFor(file: FontFile, letters: string): string {
+  if (file.range !== 'latin-ext') return letters
+  const isFurther = (point: number): boolean => isInRange(RANGES['latin-ext'], point) && !isInRange(RANGES.latin, point)
+  return [...letters].filter((letter) => isFurther(letter.codePointAt(0) ?? 0)).join('')
+}
+
+function subset(file: FontFile, letters: string): Promise<Buffer> {
+  const key = hashOf(`${file.file} ${letters}`).slice(0, 24)
+  return madeOnce('fonts', `${key}.woff2`, () => subsetFont(readFileSync(fontFilePath(file)), letters, { targetFormat: 'woff2' }))
+}

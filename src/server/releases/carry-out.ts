@@ -1,0 +1,94 @@
+import PQueue from 'p-queue'
+import { isDestinationError, type Destination } from '../destinations/destination'
+import { destinationProblem } from '../destinations/to-problem'
+import { readBlob } from '../files/blobs'
+import { Problem } from '../http/problems'
+import { giveUp, noteDone, noteSwitched, type Publication } from '../store/publications'
+import type { Release } from '../store/releases'
+
+/** What a person is told while waiting. */
+export type PublishProgress = { readonly step: 'building' | 'sending' | 'switching'; readonly done: number; readonly total: number }
+export type OnProgress = (progress: PublishProgress) => void
+export type CarriedOut = {
+  readonly sentFiles: number
+  readonly sentBytes: number
+  /** An address whose visitors are not sent on yet, since the host did not take it; it is tried again. */
+  readonly notSentOn: string | null
+}
+
+/**
+ * Puts a release on its destination: send, switch, note, send visitors of the old address on. Each step changes nothing
+ * when it is made again, so this is also how a publication that was cut off is finished. Until the switch, which is one
+ * step at the host, visitors see what they saw before, whatever fails.
+ */
+export async function carryOut(to: Destination, publication: Publication, release: Release, onProgress: OnProgress): Promise<CarriedOut> {
+  const sent = publication.switchedAt === null ? await sendAndSwitch(to, publication, release, onProgress) : { sentFiles: 0, sentBytes: 0 }
+  const notSentOn = await sendVisitorsOn(to, publication)
+  if (notSentOn === null) noteDone(publication.id)
+  return { ...sent, notSentOn }
+}
+
+type Sent = Pick<CarriedOut, 'sentFiles' | 'sentBytes'>
+
+async function sendAndSwitch(to: Destination, publication: Publication, release: Release, onProgress: OnProgress): Promise<Sent> {
+  const { id, address } = publication
+  let sent: Sent
+  try {
+    await to.claim(address, publication.job)
+    const missing = await to.announce(address, release.id, release.manifest)
+    sent = await sendAll(to, release, missing, onProgress)
+  } catch (error) {
+    giveUp(id, error instanceof Error ? error.message : String(error))
+    throw destinationProblem(error, address)
+  }
+  onProgress({ step: 'switching', done: 0, total: 1 })
+  await switchTo(to, publication)
+  noteSwitched(publication)
+  return sent
+}
+
+/** A switch whose answer was lost may have been made: the host is asked before it is taken for failed. */
+async function switchTo(to: Destination, { id, address, release }: Publication): Promise<void> {
+  try {
+    await to.activate(address, release)
+  } catch (error) {
+    const site = await to.find(address).catch(() => undefined)
+    if (site?.release === release) return
+    // Where the host does not say, it stays open, and is asked again later.
+    if (site !== undefined) giveUp(id, error instanceof Error ? error.message : String(error))
+    const seen =
+      site === undefined ? 'Whether visitors were switched is not known yet; it is found out when the host answers again.' : undefined
+    throw destinationProblem(error, address, seen)
+  }
+}
+
+async function sendVisitorsOn(to: Destination, { address, movedFrom }: Publication): Promise<string | null> {
+  if (movedFrom === null || movedFrom === address || !to.capabilities.canRedirect) return null
+  try {
+    await to.redirect(movedFrom, address)
+    return null
+  } catch (error) {
+    if (isDestinationError(error)) return movedFrom
+    throw error
+  }
+}
+
+async function sendAll(to: Destination, { manifest }: Release, hashes: readonly string[], onProgress: OnProgress): Promise<Sent> {
+  const queue = new PQueue({ concurrency: 4 })
+  let done = 0
+  let bytes = 0
+  onProgress({ step: 'sending', done, total: hashes.length })
+  await Promise.all(
+    hashes.map((hash) =>
+      queue.add(async () => {
+        const content = readBlob(hash)
+        if (!content)
+          throw new Problem('contentGone', { path: Object.keys(manifest).find((path) => manifest[path]?.hash === hash) ?? hash })
+        await to.send(hash, content)
+        bytes += content.length
+        onProgress({ step: 'sending', done: ++done, total: hashes.length })
+      }),
+    ),
+  )
+  return { sentFiles: hashes.length, sentBytes: bytes }
+}

@@ -1,0 +1,30 @@
+import type { Manifest } from '../../core/release'
+import { destinationOf } from '../destinations/registry'
+import { kept } from '../files/kept'
+import { pack } from '../packs/packs'
+import { jobAssets } from '../store/assets'
+import type { JobState } from '../log/edit-log'
+import { buildRelease } from './build-release'
+import type { OnProgress } from './carry-out'
+
+/** A site's files made for an address, of one revision. */
+export type Prepared = { readonly revision: number; readonly address: string; readonly manifest: Manifest }
+
+const last = (): Map<string, Prepared> => kept('prepared', () => new Map())
+
+/** Makes every file of a site as it is at a revision, for an address; the last that was made for a job is not made twice. */
+export async function prepareFiles(
+  job: string,
+  { revision, document }: JobState,
+  address: string,
+  onProgress: OnProgress,
+): Promise<Prepared> {
+  const known = last().get(job)
+  if (known?.revision === revision && known.address === address) return known
+  const site = { document, pack: pack(), assets: await jobAssets(job), mode: 'release' } as const
+  const origin = destinationOf().originOf(address)
+  const manifest = await buildRelease(site, origin, (done, total) => onProgress({ step: 'building', done, total }))
+  const prepared = { revision, address, manifest }
+  last().set(job, prepared)
+  return prepared
+}

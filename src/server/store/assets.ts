@@ -1,0 +1,77 @@
+import type { AssetInfo, AssetTable } from '../../core/image'
+import { mediaFile } from '../files/media-file'
+import { db } from './db'
+import { packAssets, packMediaFile } from '../packs/packs'
+
+type AssetRow = {
+  id: string
+  hash: string
+  name: string
+  type: string
+  width: number
+  height: number
+  bytes: number
+  alpha: number
+  focus_x: number
+  focus_y: number
+  light: string
+}
+const COLUMNS = 'id, hash, name, type, width, height, bytes, alpha, focus_x, focus_y, light'
+
+function toAsset(row: AssetRow): AssetInfo {
+  return {
+    id: row.id,
+    hash: row.hash,
+    name: row.name,
+    width: row.width,
+    height: row.height,
+    bytes: row.bytes,
+    vector: row.type === 'svg',
+    alpha: row.alpha === 1,
+    focus: { x: row.focus_x, y: row.focus_y },
+    ...(row.light === '' ? {} : { light: row.light }),
+  }
+}
+
+export function insertAsset(job: string | null, asset: AssetInfo, type: string): void {
+  db().transaction(() => {
+    db()
+      .prepare(`INSERT OR IGNORE INTO asset (${COLUMNS}, added_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`)
+      .run(
+        asset.id,
+        asset.hash,
+        asset.name,
+        type,
+        asset.width,
+        asset.height,
+        asset.bytes,
+        asset.alpha ? 1 : 0,
+        asset.focus.x,
+        asset.focus.y,
+        asset.light ?? '',
+        new Date().toISOString(),
+      )
+    if (job) db().prepare('INSERT OR IGNORE INTO job_asset (job, asset) VALUES (?, ?)').run(job, asset.id)
+  })()
+}
+
+export function linkAsset(job: string, asset: string): void {
+  db().prepare('INSERT OR IGNORE INTO job_asset (job, asset) VALUES (?, ?)').run(job, asset)
+}
+
+/** Every picture a job can show: the templates' and its own. */
+export async function jobAssets(job: string): Promise<AssetTable> {
+  const own = db()
+    .prepare<[string], AssetRow>(`SELECT ${COLUMNS} FROM asset JOIN job_asset ON asset = id WHERE job = ?`)
+    .all(job)
+    .map(toAsset)
+  return { ...(await packAssets()), ...Object.fromEntries(own.map((a) => [a.id, a])) }
+}
+
+/** A picture and the file it lies in; null where the id names none. */
+export async function findAssetFile(id: string): Promise<{ asset: AssetInfo; file: string } | null> {
+  const shipped = (await packAssets())[id]
+  if (shipped) return { asset: shipped, file: packMediaFile(id) }
+  const row = db().prepare<[string], AssetRow>(`SELECT ${COLUMNS} FROM asset WHERE id = ?`).get(id)
+  return row ? { asset: toAsset(row), file: mediaFile(`${row.hash}.${row.type}`) } : null
+}

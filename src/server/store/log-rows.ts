@@ -1,0 +1,121 @@
+import * as v from 'valibot'
+import { editSchema, ROW_FORMAT, type LogRow } from '../../core/site'
+import { sql } from './db'
+
+/** A row as it stands in the log. */
+export type SavedRow = LogRow & { readonly revision: number }
+type Row = {
+  revision: number
+  id: string
+  format: number
+  who: string | null
+  gesture: string
+  undoes: string | null
+  edit: string
+  inverse: string
+}
+const COLUMNS = 'revision, id, format, who, gesture, undoes, edit, inverse'
+
+/** Rows of each older format brought up to the next; the log of format 1 was brought up whole when the database was. */
+const UPGRADES: Readonly<Record<number, (row: Row) => Row>> = {}
+
+function toSavedRow(stored: Row): SavedRow {
+  let row = stored
+  while (row.format < ROW_FORMAT) {
+    const upgrade = UPGRADES[row.format]
+    if (!upgrade) throw new Error(`Row ${row.revision} is of format ${row.format}, which nothing brings up`)
+    row = upgrade(row)
+  }
+  const { revision, id, who, gesture, undoes } = row
+  return { revision, id, who, gesture, undoes, edit: readEdit(row.edit), inverse: readEdit(row.inverse) }
+}
+
+/** What was written was checked by the same schema before. */
+function readEdit(text: string): LogRow['edit'] {
+  return v.parse(editSchema, JSON.parse(text))
+}
+
+export function insertRow(job: string, revision: number, { id, who, gesture, undoes, edit, inverse }: LogRow): void {
+  sql('INSERT INTO log_row (job, revision, id, format, who, gesture, undoes, edit, inverse, at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)').run(
+    job,
+    revision,
+    id,
+    ROW_FORMAT,
+    who,
+    gesture,
+    undoes,
+    JSON.stringify(edit),
+    JSON.stringify(inverse),
+    new Date().toISOString(),
+  )
+}
+
+export function rowsSince(job: string, revision: number, most = -1): SavedRow[] {
+  return sql<[string, number, number], Row>(`SELECT ${COLUMNS} FROM log_row WHERE job = ? AND revision > ? ORDER BY revision LIMIT ?`)
+    .all(job, revision, most)
+    .map(toSavedRow)
+}
+
+/** Every row after a revision up to another, one at a time: a long log does not have to fit into memory. */
+export function* rowsBetween(job: string, after: number, until: number): Generator<SavedRow> {
+  for (let at = after; at < until;) {
+    const rows = rowsSince(job, at, Math.min(500, until - at))
+    if (rows.length === 0) return
+    yield* rows
+    at = rows.at(-1)?.revision ?? until
+  }
+}
+
+export function findRow(job: string, id: string): SavedRow | null {
+  const row = sql<[string, string], Row>(`SELECT ${COLUMNS} FROM log_row WHERE job = ? AND id = ?`).get(job, id)
+  return row ? toSavedRow(row) : null
+}
+
+/** The gestures that take a gesture back. */
+export function takersBack(job: string, gesture: string): string[] {
+  return sql<[string, string], { gesture: string }>('SELECT DISTINCT gesture FROM log_row WHERE job = ? AND undoes = ?')
+    .all(job, gesture)
+    .map((row) => row.gesture)
+}
+
+export type HistoryPage = { readonly rows: readonly SavedRow[]; readonly isFirst: boolean }
+
+/**
+ * The newest rows at or before a revision, in order, about as many as asked for: a page begins where a gesture does, so
+ * that none is seen in part. `isFirst` where there is nothing before them.
+ */
+export function historyPage(job: string, until: number, about: number, mostBytes: number): HistoryPage {
+  const newest = sql<[string, number, number], { revision: number; size: number }>(
+    'SELECT revision, length(edit) + length(inverse) AS size FROM log_row WHERE job = ? AND revision <= ? ORDER BY revision DESC LIMIT ?',
+  ).all(job, until, about)
+  let bytes = 0
+  let from = until + 1
+  for (const { revision, size } of newest) {
+    if (bytes + size > mostBytes && from <= until) break
+    bytes += size
+    from = revision
+  }
+  from = gestureStart(job, from, until)
+  return { rows: rowsSince(job, from - 1, until - from + 1), isFirst: firstRevision(job) >= from }
+}
+
+/** The first revision of the gestures that reach into some rows, and of those that reach into these. */
+function gestureStart(job: string, from: number, until: number): number {
+  const first = sql<[string, string, number, number], { first: number | null }>(
+    'SELECT min(revision) AS first FROM log_row WHERE job = ? AND gesture IN (SELECT gesture FROM log_row WHERE job = ? AND revision BETWEEN ? AND ?)',
+  )
+  let start = from
+  for (let i = 0; i < 5; i++) {
+    const began = first.get(job, job, start, until)?.first ?? start
+    if (began >= start) break
+    start = began
+  }
+  return start
+}
+
+function firstRevision(job: string): number {
+  return (
+    sql<[string], { first: number | null }>('SELECT min(revision) AS first FROM log_row WHERE job = ?').get(job)?.first ??
+    Number.MAX_SAFE_INTEGER
+  )
+}

@@ -1,0 +1,88 @@
+import { db, sql } from './db'
+import { numberRelease } from './releases'
+
+/** A release put on a destination, and how far that has come. */
+export type Publication = {
+  readonly id: string
+  readonly job: string
+  readonly destination: string
+  readonly release: string
+  readonly address: string
+  readonly movedFrom: string | null
+  readonly switchedAt: string | null
+  readonly doneAt: string | null
+}
+type Row = {
+  id: string
+  job: string
+  destination: string
+  release: string
+  address: string
+  moved_from: string | null
+  switched_at: string | null
+  done_at: string | null
+}
+const COLUMNS = 'id, job, destination, release, address, moved_from, switched_at, done_at'
+
+function toPublication({ moved_from, switched_at, done_at, ...row }: Row): Publication {
+  return { ...row, movedFrom: moved_from, switchedAt: switched_at, doneAt: done_at }
+}
+
+export function insertPublication(publication: Omit<Publication, 'switchedAt' | 'doneAt'>): void {
+  const { id, job, destination, release, address, movedFrom } = publication
+  sql('INSERT INTO publication (id, job, destination, release, address, moved_from, begun_at) VALUES (?, ?, ?, ?, ?, ?, ?)').run(
+    id,
+    job,
+    destination,
+    release,
+    address,
+    movedFrom,
+    new Date().toISOString(),
+  )
+}
+
+/** What visitors of a job's site see now: the newest switch. */
+export function livePublication(job: string): Publication | null {
+  const row = sql<[string], Row>(
+    `SELECT ${COLUMNS} FROM publication WHERE job = ? AND switched_at IS NOT NULL ORDER BY switched_at DESC LIMIT 1`,
+  ).get(job)
+  return row ? toPublication(row) : null
+}
+
+/** Publications that were begun and neither finished nor given up, oldest first. */
+export function openPublications(job: string | null = null): Publication[] {
+  return sql<[string | null, string | null], Row>(
+    `SELECT ${COLUMNS} FROM publication WHERE done_at IS NULL AND given_up IS NULL AND (? IS NULL OR job = ?) ORDER BY begun_at`,
+  )
+    .all(job, job)
+    .map(toPublication)
+}
+
+/** Notes that visitors have been switched; said again it changes nothing. The first time a release is seen it gets its number. */
+export function noteSwitched({ id, job, release }: Publication): void {
+  db().transaction(() => {
+    numberRelease(job, release)
+    sql('UPDATE publication SET switched_at = coalesce(switched_at, ?) WHERE id = ?').run(new Date().toISOString(), id)
+  })()
+}
+
+export function noteDone(id: string): void {
+  sql('UPDATE publication SET done_at = ? WHERE id = ?').run(new Date().toISOString(), id)
+}
+
+/** Visitors never saw it, and it is not tried again. */
+export function giveUp(id: string, why: string): void {
+  sql('UPDATE publication SET given_up = ? WHERE id = ? AND switched_at IS NULL').run(why, id)
+}
+
+/** What is live of a job, with what is told of its release. */
+export type Live = { readonly address: string; readonly switchedAt: string; readonly number: number | null; readonly revision: number }
+
+/** What is live of every job that has been published. */
+export function liveOfAll(): Map<string, Live> {
+  const rows = sql<[], { job: string; address: string; switched_at: string; number: number | null; revision: number }>(
+    `SELECT publication.job, publication.address, max(switched_at) AS switched_at, number, revision
+     FROM publication JOIN release ON release.id = publication.release WHERE switched_at IS NOT NULL GROUP BY publication.job`,
+  ).all()
+  return new Map(rows.map(({ job, switched_at, ...live }) => [job, { ...live, switchedAt: switched_at }]))
+}

@@ -1,0 +1,67 @@
+import * as v from 'valibot'
+import { manifestSchema, type Manifest } from '../../core/release'
+import { Problem } from '../http/problems'
+import { sql } from './db'
+
+/** One built state of a site, made for an address; its number counts those that visitors have seen. */
+export type Release = {
+  readonly id: string
+  readonly number: number | null
+  readonly revision: number
+  readonly address: string
+  readonly manifest: Manifest
+  readonly builtAt: string
+}
+type ReleaseRow = { id: string; number: number | null; revision: number; address: string; manifest: string; built_at: string }
+const COLUMNS = 'release.id, number, revision, release.address, manifest, built_at'
+
+function toRelease(row: ReleaseRow): Release {
+  const { id, number, revision, address, manifest } = row
+  return { id, number, revision, address, builtAt: row.built_at, manifest: v.parse(manifestSchema, JSON.parse(manifest)) }
+}
+
+/** A release with when visitors were last switched to it. */
+export type PublishedRelease = Release & { readonly lastLiveAt: string }
+
+/** Releases that visitors have seen on a destination, newest switch first: the first one is live. */
+export function publishedReleases(job: string): PublishedRelease[] {
+  return sql<[string], ReleaseRow & { last: string }>(
+    `SELECT ${COLUMNS}, max(switched_at) AS last FROM publication JOIN release ON release.id = publication.release
+     WHERE publication.job = ? AND switched_at IS NOT NULL GROUP BY release.id ORDER BY last DESC, number DESC`,
+  )
+    .all(job)
+    .map((row) => ({ ...toRelease(row), lastLiveAt: row.last }))
+}
+
+export function getRelease(job: string, id: string): Release {
+  const row = sql<[string, string], ReleaseRow>(`SELECT ${COLUMNS} FROM release WHERE job = ? AND id = ?`).get(job, id)
+  if (!row) throw new Problem('releaseGone')
+  return toRelease(row)
+}
+
+export function insertRelease(job: string, release: Omit<Release, 'number' | 'builtAt'>): void {
+  sql('INSERT INTO release (id, job, revision, address, manifest, built_at) VALUES (?, ?, ?, ?, ?, ?)').run(
+    release.id,
+    job,
+    release.revision,
+    release.address,
+    JSON.stringify(release.manifest),
+    new Date().toISOString(),
+  )
+}
+
+/** Gives a release its number, once: the next of those that visitors have seen. */
+export function numberRelease(job: string, id: string): void {
+  sql('UPDATE release SET number = coalesce(number, (SELECT 1 + coalesce(max(number), 0) FROM release WHERE job = ?)) WHERE id = ?').run(
+    job,
+    id,
+  )
+}
+
+/** The newest release of a revision for an address, if one was built and kept. */
+export function findRelease(job: string, revision: number, address: string): Release | null {
+  const row = sql<[string, number, string], ReleaseRow>(
+    `SELECT ${COLUMNS} FROM release WHERE job = ? AND revision = ? AND address = ? ORDER BY built_at DESC LIMIT 1`,
+  ).get(job, revision, address)
+  return row ? toRelease(row) : null
+}

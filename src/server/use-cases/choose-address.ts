@@ -1,0 +1,48 @@
+import slugify from '@sindresorhus/slugify'
+import { parseSiteName, suggestSiteNames } from '../../core/release'
+import { factsOf } from '../../core/site'
+import { destinationOf } from '../destinations/registry'
+import { orProblem } from '../destinations/to-problem'
+import { Problem } from '../http/problems'
+import { jobState } from '../log/edit-log'
+import { findJobByAddress, getJob, setJobAddress } from '../store/jobs'
+
+export type AddressAnswer =
+  | { readonly state: 'free' | 'yours'; readonly label: string; readonly shown: string }
+  | { readonly state: 'taken'; readonly sentence: string; readonly suggestions: readonly string[] }
+  | { readonly state: 'refused'; readonly sentence: string; readonly suggestions: readonly string[] }
+
+/** Whether a name can be this job's address, and which others can when it cannot. */
+export async function askAddress(jobId: string, typed: string): Promise<AddressAnswer> {
+  const job = getJob(jobId)
+  const name = parseSiteName(typed)
+  if (!name.ok) return { state: 'refused', sentence: name.sentence, suggestions: await freeNames(jobId, slugify(typed).slice(0, 50)) }
+  if (job.address === name.label) return { state: 'yours', label: name.label, shown: name.shown }
+  if (await isFree(name.label, jobId)) return { state: 'free', label: name.label, shown: name.shown }
+  return { state: 'taken', sentence: `“${name.shown}” is taken by another site.`, suggestions: await freeNames(jobId, name.label) }
+}
+
+async function isFree(label: string, jobId: string): Promise<boolean> {
+  const job = findJobByAddress(label)
+  if (job && job.id !== jobId) return false
+  const site = await orProblem(label, () => destinationOf().find(label))
+  return site === null || site.owner === jobId
+}
+
+async function freeNames(jobId: string, wanted: string): Promise<string[]> {
+  const facts = factsOf(jobState(jobId).document)
+  const slugs = { name: slugify(facts.name ?? ''), locality: slugify(facts.address?.locality ?? ''), trade: slugify(facts.trade ?? '') }
+  const tries = suggestSiteNames(wanted, slugs, () => true)
+  const free = await Promise.all(tries.map((label) => isFree(label, jobId)))
+  return tries.filter((_, i) => free[i])
+}
+
+/** Makes a name this job's address; it is claimed at the host before it is noted here. */
+export async function chooseAddress(jobId: string, typed: string): Promise<AddressAnswer> {
+  const answer = await askAddress(jobId, typed)
+  if (answer.state === 'taken') throw new Problem('addressTaken', { name: typed.trim() })
+  if (answer.state === 'refused') throw new Problem('addressWrong', { fault: answer.sentence })
+  await orProblem(answer.label, () => destinationOf().claim(answer.label, jobId))
+  setJobAddress(jobId, answer.label)
+  return { ...answer, state: 'yours' }
+}

@@ -1,0 +1,27 @@
+import { fillPage, wordsOf, type Site } from '../../core/fill'
+import { renderDraftPage } from '../../core/render'
+import { homePage, pagesOf } from '../../core/site'
+import { jobState } from '../log/edit-log'
+import { pack } from '../packs/packs'
+import { jobAssets } from '../store/assets'
+import { getJob } from '../store/jobs'
+
+/** A job's home page as it stands, as a document of its own. */
+export async function draftHome(jobId: string): Promise<string> {
+  const site = await draftSite(jobId)
+  return renderDraftPage(site, homePage(site.document))
+}
+
+/** The words of every page as they stand, for asking which letters they need. */
+export async function jobTexts(jobId: string): Promise<string[]> {
+  const site = await draftSite(jobId)
+  return pagesOf(site.document).map((page) => {
+    const { header, main, footer } = fillPage(site, page)
+    return [...header, ...main, ...footer].map(({ root }) => wordsOf(root)).join(' ')
+  })
+}
+
+export async function draftSite(jobId: string): Promise<Site> {
+  const { document } = jobState(getJob(jobId).id)
+  return { document, pack: pack(), assets: await jobAssets(jobId), mode: 'draft' }
+}

@@ -1,0 +1,25 @@
+import * as v from 'valibot'
+import { findFamily } from '../../core/type'
+import { Problem } from '../http/problems'
+import { drawIcon } from '../releases/icons'
+import { draftSite } from './draft-home'
+
+const hex = v.pipe(v.string(), v.regex(/^#[0-9a-f]{6}$/))
+const querySchema = v.strictObject({
+  letters: v.pipe(v.string(), v.maxLength(3)),
+  mark: v.pipe(v.string(), v.maxLength(120)),
+  family: v.pipe(v.string(), v.maxLength(80)),
+  ground: hex,
+  ink: hex,
+  form: v.picklist(['square', 'soft', 'round']),
+})
+
+/** A site's icon as it is being chosen, drawn from what the query says. */
+export async function drawJobIcon(job: string, asked: URLSearchParams): Promise<string> {
+  const query = v.safeParse(querySchema, Object.fromEntries(asked))
+  if (!query.success) throw new Problem('requestWrong', { fault: 'the icon is not described' })
+  const { mark, family: key, ...plan } = query.output
+  const family = findFamily(key, (await draftSite(job)).document.brand.fonts)
+  if (!family) throw new Problem('requestWrong', { fault: 'there is no such family' })
+  return drawIcon({ ...plan, mark: mark === '' ? null : mark, family, weight: 700 })
+}

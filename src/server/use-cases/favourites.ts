@@ -1,0 +1,1 @@
+export { listFavourites, setFavourite } from '../store/favourites'

@@ -1,0 +1,77 @@
+import { countLeftovers } from '../../core/fill'
+import { findTemplate, missingFor } from '../../core/pack'
+import { factsOf } from '../../core/site'
+import { destinationOf } from '../destinations/registry'
+import { jobState } from '../log/edit-log'
+import { pack, packState } from '../packs/packs'
+import { getJob, listJobs, type Job } from '../store/jobs'
+import { keepLine, keptLines, newestRevisions, type KeptLine } from '../store/job-lines'
+import { liveOfAll, type Live } from '../store/publications'
+
+export type JobLine = {
+  readonly id: string
+  readonly name: string
+  readonly trade: string
+  readonly leftovers: number
+  readonly stage: 'Brief' | 'Content' | 'Publish'
+  readonly liveUrl: string | null
+  readonly lastReleaseAt: string | null
+  readonly releaseNumber: number | null
+  /** Edits since what is live; null where nothing is. */
+  readonly editsSince: number | null
+  /** Why the job cannot be worked on now, in a sentence; null where it can. Other jobs are not touched by it. */
+  readonly trouble: string | null
+}
+
+/** Every job, oldest first. What was reckoned of one is kept until it or the packs change; one that cannot be read is listed with why. */
+export function listJobLines(): JobLine[] {
+  const known = keptLines()
+  const revisions = newestRevisions()
+  const live = liveOfAll()
+  return listJobs().map((job) => toLine(job, revisions.get(job.id) ?? 0, known.get(job.id), live.get(job.id)))
+}
+
+/** The name and live address of one job. */
+export function findJobLine(id: string): JobLine {
+  const { id: job } = getJob(id)
+  return listJobLines().find((line) => line.id === job) ?? toLine(getJob(id), 0, undefined, undefined)
+}
+
+function toLine(job: Job, revision: number, known: KeptLine | undefined, live: Live | undefined): JobLine {
+  const published = {
+    liveUrl: live ? destinationOf().originOf(live.address) : null,
+    lastReleaseAt: live?.switchedAt ?? null,
+    releaseNumber: live?.number ?? null,
+    editsSince: live ? Math.max(0, revision - live.revision) : null,
+  }
+  try {
+    const isFresh = known?.revision === revision && known.packs === packState()
+    const { name, trade, leftovers, missing } = isFresh ? known : reckon(job.id)
+    const stage = leftovers === 0 && missing.length === 0 ? 'Publish' : revision === 0 ? 'Brief' : 'Content'
+    return { id: job.id, name, trade, leftovers, stage, ...published, trouble: troubleOf(missing) }
+  } catch (error) {
+    console.error(`Job ${job.id} cannot be listed`, error)
+    const name = known?.name ?? 'A job that cannot be read'
+    return { id: job.id, name, trade: '', leftovers: 0, stage: 'Brief', ...published, trouble: 'What is kept of this job cannot be read.' }
+  }
+}
+
+function reckon(job: string): KeptLine {
+  const { document, revision } = jobState(job)
+  const facts = factsOf(document)
+  const line: KeptLine = {
+    job,
+    revision,
+    packs: packState(),
+    name: facts.name ?? 'Unnamed client',
+    trade: facts.trade ?? '',
+    leftovers: findTemplate(pack(), document.dress.template) ? countLeftovers(pack(), document).total : 0,
+    missing: missingFor(pack(), document),
+  }
+  keepLine(line)
+  return line
+}
+
+function troubleOf(missing: readonly string[]): string | null {
+  return missing.length === 0 ? null : `It wears ${missing.map((name) => `“${name}”`).join(', ')}, which is not here. Bring that pack in.`
+}

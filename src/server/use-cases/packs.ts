@@ -1,0 +1,25 @@
+import type { AssetTable } from '../../core/image'
+import type { Pack } from '../../core/pack'
+import { readBytes } from '../http/read-bytes'
+import { bringInPack, MAX_PACK_BYTES, takeOutPack } from '../packs/pack-zip'
+import { pack, packAssets } from '../packs/packs'
+
+/** Every template and design that is here. */
+export function allPacks(): Pack {
+  return pack()
+}
+
+export function allPackAssets(): Promise<AssetTable> {
+  return packAssets()
+}
+
+/** A pack brought in: the zip is the request's body, its name in the query. Tells the templates that came with it. */
+export async function bringPackIn(request: Request, query: URLSearchParams): Promise<{ readonly templates: readonly string[] }> {
+  const name = query.get('name') ?? 'pack.zip'
+  return { templates: await bringInPack(name, await readBytes(request, name, MAX_PACK_BYTES)) }
+}
+
+/** A template as a zip. */
+export function takePackOut(template: string): Uint8Array<ArrayBuffer> {
+  return new Uint8Array(takeOutPack(template))
+}

@@ -1,0 +1,75 @@
+import { nanoid } from 'nanoid'
+import * as v from 'valibot'
+import { destinationOf } from '../destinations/registry'
+import { Problem } from '../http/problems'
+import { jobState, stateAt } from '../log/edit-log'
+import { carryOut, type CarriedOut, type OnProgress } from '../releases/carry-out'
+import { finishLater } from '../releases/finish-open'
+import { prepareFiles } from '../releases/prepared'
+import { getJob } from '../store/jobs'
+import { insertPublication, livePublication, openPublications, type Publication } from '../store/publications'
+import { findRelease, getRelease, insertRelease, type Release } from '../store/releases'
+import { runTask } from '../tasks/run-task'
+
+/** The site as it is at the revision that the screen shows, or an earlier release once more. */
+export const publishSchema = v.union([
+  v.strictObject({ revision: v.pipe(v.number(), v.integer()) }),
+  v.strictObject({ release: v.string() }),
+])
+export type PublishInput = v.InferOutput<typeof publishSchema>
+export type Published = CarriedOut & { readonly origin: string }
+
+/** Publishes to the job's address, one publication at a time; what was cut off before is finished first. */
+export function publish(job: string, input: PublishInput, onProgress: OnProgress): Promise<Published> {
+  const { address } = getJob(job)
+  if (address === null) throw new Problem('addressNone')
+  return runTask(job, 'publish', input, async () => {
+    for (const open of openPublications(job)) await carryOut(destinationOf(), open, getRelease(job, open.release), () => undefined)
+    const release =
+      'release' in input
+        ? await earlierRelease(job, input.release, address, onProgress)
+        : await presentRelease(job, input.revision, address, onProgress)
+    const publication = begin(job, release)
+    const done = await carryOut(destinationOf(), publication, release, onProgress)
+    if (done.notSentOn !== null) finishLater()
+    return { ...done, origin: destinationOf().originOf(address) }
+  })
+}
+
+function begin(job: string, release: Release): Publication {
+  const live = livePublication(job)
+  const publication = {
+    id: nanoid(12),
+    job,
+    destination: destinationOf().kind,
+    release: release.id,
+    address: release.address,
+    movedFrom: live && live.address !== release.address ? live.address : null,
+  }
+  insertPublication(publication)
+  return { ...publication, switchedAt: null, doneAt: null }
+}
+
+/** What the screen shows is what is published: a site that has moved on since is looked at first. */
+async function presentRelease(job: string, revision: number, address: string, onProgress: OnProgress): Promise<Release> {
+  const state = jobState(job)
+  if (state.revision !== revision) throw new Problem('movedOn', { asked: revision, now: state.revision })
+  const { manifest } = await prepareFiles(job, state, address, onProgress)
+  return keepRelease(job, { revision, address, manifest })
+}
+
+/** An earlier release for the address that the job has now; one that was made for another address is made anew of the same revision. */
+async function earlierRelease(job: string, id: string, address: string, onProgress: OnProgress): Promise<Release> {
+  const release = getRelease(job, id)
+  if (release.address === address) return release
+  const { manifest } = await prepareFiles(job, stateAt(job, release.revision), address, onProgress)
+  return keepRelease(job, { revision: release.revision, address, manifest })
+}
+
+function keepRelease(job: string, made: Pick<Release, 'revision' | 'address' | 'manifest'>): Release {
+  const known = findRelease(job, made.revision, made.address)
+  if (known && JSON.stringify(known.manifest) === JSON.stringify(made.manifest)) return known
+  const id = nanoid(12)
+  insertRelease(job, { id, ...made })
+  return getRelease(job, id)
+}

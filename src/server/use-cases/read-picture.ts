@@ -1,0 +1,1 @@
+export { readDraftPicture as readPicture } from '../media/draft-picture'

@@ -1,0 +1,28 @@
+import { useEffect } from 'react'
+import type { SheetCommand } from '../sheets/sheet-hands'
+
+/** The keys of the Content stage, wherever the focus is outside the sheets; on a sheet it tells of them itself. */
+export function useContentKeys(command: (name: SheetCommand) => void): void {
+  useEffect(() => {
+    const press = (event: KeyboardEvent): void => {
+      const found = commandOf(event)
+      if (!found) return
+      event.preventDefault()
+      command(found)
+    }
+    window.addEventListener('keydown', press)
+    return () => window.removeEventListener('keydown', press)
+  }, [command])
+}
+
+function commandOf(event: KeyboardEvent): SheetCommand | null {
+  const key = event.key.toLowerCase()
+  if (event.key === 'F8') return event.shiftKey ? 'previousLeftover' : 'nextLeftover'
+  if (event.altKey && key === 'k') return 'keep'
+  if (event.altKey && key === 'd') return 'designs'
+  if (event.key !== 'Enter') return null
+  const cell = (event.target as Element).closest?.('[data-cell],[data-row] input')
+  const takesLines = cell?.getAttribute('data-lines') === 'many' && !event.ctrlKey && !event.metaKey
+  if (!cell || cell.tagName === 'BUTTON' || takesLines) return null
+  return event.shiftKey ? 'up' : 'down'
+}

@@ -1,0 +1,103 @@
+import { useSearchParams } from 'next/navigation'
+import { useCallback, useEffect, useRef, useState, type RefObject } from 'react'
+import { toast } from 'sonner'
+import { createStore, type StoreApi } from 'zustand/vanilla'
+import { findPage, homePage, placeKey, samePlace, type PageId, type Place, type SiteDocument } from '@/core/site'
+import { useJob, useJobStore } from '../job/job-context'
+import type { SheetRowHandle } from '../sheets/sheet-row'
+import { tabOf, type Tab } from './tabs'
+
+export type PlaceInHand = {
+  readonly tab: Tab
+  readonly hand: Place | null
+  /** The page on the sheets, for them to ask for between two drawings of the screen. */
+  readonly view: StoreApi<{ readonly page: PageId }>
+  readonly openTab: (tab: Tab) => void
+  /** Takes a place in hand, wherever it is listed. */
+  readonly hold: (place: Place) => void
+  /** The same, and puts the focus into its row of the ledger; where there is none, says so. */
+  readonly goTo: (place: Place | null) => void
+}
+
+/** Which page is open and which place is in hand, in the ledger and on the sheets alike. */
+export function usePlaceInHand(sheets: RefObject<SheetRowHandle | null>): PlaceInHand {
+  const store = useJobStore()
+  const asked = useSearchParams().get('page')
+  const [tab, setTab] = useState<Tab>(() => firstTab(store.getState().document, asked))
+  const [hand, setHand] = useState<Place | null>(null)
+  const [view] = useState(() =>
+    createStore<{ page: PageId }>(() => ({ page: tab === 'shared' ? homePage(store.getState().document).id : tab })),
+  )
+  const focusNext = useRef<string | null>(null)
+
+  const showTab = useCallback(
+    (next: Tab): void => {
+      setTab(next)
+      if (next !== 'shared') view.setState({ page: next })
+    },
+    [view],
+  )
+  const openTab = useCallback(
+    (next: Tab): void => {
+      setHand(null)
+      showTab(next)
+      window.history.replaceState(null, '', next === 'shared' ? '?page=every' : `?page=${next}`)
+    },
+    [showTab],
+  )
+  const hold = useCallback(
+    (place: Place): void => {
+      setHand((before) => (before && samePlace(before, place) ? before : place))
+      showTab(tabOf(store.getState().document, place))
+    },
+    [store, showTab],
+  )
+  const goTo = useCallback(
+    (place: Place | null): void => {
+      if (!place) return void toast('No leftovers: every place holds the client’s content.')
+      focusNext.current = placeKey(place)
+      hold(place)
+      setHand({ ...place })
+    },
+    [hold],
+  )
+
+  useLostPage(tab, openTab)
+  // What undo or redo changed comes into sight, wherever it is.
+  useEffect(
+    () =>
+      store.subscribe((now, before) => {
+        if (now.stepped !== before.stepped && now.stepped?.place) hold(now.stepped.place)
+      }),
+    [store, hold],
+  )
+  useEffect(() => {
+    sheets.current?.hold(hand && hand.type !== 'brand' && hand.type !== 'page' ? hand : null)
+    if (hand) showRow(placeKey(hand), focusNext)
+  }, [hand, tab, sheets])
+  return { tab, hand, view, openTab, hold, goTo }
+}
+
+/** A page can leave while it is open: by undo, by another tab, by starting over. */
+function useLostPage(tab: Tab, openTab: (tab: Tab) => void): void {
+  const store = useJobStore()
+  const isThere = useJob((s) => tab === 'shared' || findPage(s.document, tab) !== null)
+  useEffect(() => {
+    if (!isThere) openTab(homePage(store.getState().document).id)
+  }, [isThere, openTab, store])
+}
+
+/** Brings a row into sight, and puts the focus into it where that was asked for. */
+function showRow(key: string, focusNext: RefObject<string | null>): void {
+  const row = document.getElementById(`row-${key}`)
+  // A row that has the focus is in sight already; moving it would take a button away from under the pointer.
+  if (!row?.contains(document.activeElement)) row?.scrollIntoView({ block: 'nearest' })
+  if (focusNext.current !== key) return
+  focusNext.current = null
+  row?.querySelector<HTMLElement>('[data-cell],input,textarea,select,button')?.focus()
+}
+
+/** The page named in the address, so that a reload comes back to it. */
+function firstTab(document: SiteDocument, asked: string | null): Tab {
+  return asked === 'every' ? 'shared' : (findPage(document, asked ?? '') ?? homePage(document)).id
+}

@@ -1,0 +1,59 @@
+'use client'
+import { useState } from 'react'
+import { DAYS, parseSpans, type Day, type Hours } from '@/core/site'
+import { inputClass } from '../parts/field'
+
+const DAY_LABELS: Record<Day, string> = { mon: 'Mon', tue: 'Tue', wed: 'Wed', thu: 'Thu', fri: 'Fri', sat: 'Sat', sun: 'Sun' }
+const CLOSED: Hours = { mon: [], tue: [], wed: [], thu: [], fri: [], sat: [], sun: [] }
+
+/** Seven days, each typed as people write times; days left empty are closed. */
+export function HoursInputs({ value, onChange }: { value: Hours | undefined; onChange: (value: Hours | null) => void }) {
+  return (
+    <div role="group" aria-label="Opening hours" className="@container">
+      <div className="grid grid-cols-1 gap-x-3 gap-y-1 @lg:grid-cols-2 @4xl:grid-cols-4">
+        {DAYS.map((day) => (
+          <DayInput key={day} day={day} value={value} onChange={onChange} />
+        ))}
+      </div>
+      <p className="mt-1 text-sm text-soft">
+        Write 9–17:30, or 9–12, 14–18. {value ? 'Days left empty are closed. ' : ''}
+        {value && (
+          <button type="button" className="underline underline-offset-2" onClick={() => onChange(null)}>
+            Leave hours for later
+          </button>
+        )}
+      </p>
+    </div>
+  )
+}
+
+function DayInput({ day, value, onChange }: { day: Day; value: Hours | undefined; onChange: (value: Hours | null) => void }) {
+  const [draft, setDraft] = useState<string | null>(null)
+  const kept = (value?.[day] ?? []).map((s) => `${s.opens}–${s.closes}`).join(', ')
+  const parsed = parseSpans(draft ?? kept)
+  const change = (text: string): void => {
+    setDraft(text)
+    const next = parseSpans(text)
+    if (next.ok) onChange({ ...(value ?? CLOSED), [day]: next.spans })
+  }
+  return (
+    <div>
+      <label className="flex items-center gap-2 text-sm">
+        <span className="w-8 font-mono text-xs">{DAY_LABELS[day]}</span>
+        <input
+          aria-invalid={parsed.ok ? undefined : true}
+          className={`${inputClass} py-1`}
+          placeholder={value ? 'closed' : ''}
+          value={draft ?? kept}
+          onChange={(event) => change(event.target.value)}
+          onBlur={() => parsed.ok && setDraft(null)}
+        />
+      </label>
+      {!parsed.ok && draft !== null && (
+        <p className="text-sm font-medium text-thread" role="alert">
+          ✕ {parsed.fault}
+        </p>
+      )}
+    </div>
+  )
+}

@@ -1,0 +1,103 @@
+'use client'
+import { useRef, useState } from 'react'
+import type { AssetInfo } from '@/core/image'
+import { Button } from '../parts/button'
+import { kilobytes } from '../parts/words'
+import { ApiError, uploadLogo } from '../job/api'
+import { logoUrl } from './logo-url'
+import { useLogoAdvice } from './use-logo-advice'
+
+export const PICTURE_TYPES = 'image/jpeg,image/png,image/webp,image/avif,image/gif,image/svg+xml,.svg'
+
+type Props = { readonly job: string | null; readonly asset: AssetInfo | undefined; readonly onAsset: (asset: AssetInfo | null) => void }
+
+/** A logo chosen or dropped, with what is known of the file; what is wrong with one stands beside the button. */
+export function LogoInput({ job, asset, onAsset }: Props) {
+  const [busy, setBusy] = useState(false)
+  const [fault, setFault] = useState<string | null>(null)
+  const [over, setOver] = useState(false)
+  const [notes, setNotes] = useState<{ readonly of: string; readonly notes: readonly string[] } | null>(null)
+  const advice = useLogoAdvice(asset)
+  const said = [...(notes && notes.of === asset?.id ? notes.notes : []), ...(advice?.advice ?? [])]
+  const input = useRef<HTMLInputElement>(null)
+  const take = async (file: File | undefined): Promise<void> => {
+    if (!file) return
+    setBusy(true)
+    setFault(null)
+    try {
+      const stored = await uploadLogo(job, file)
+      setNotes({ of: stored.asset.id, notes: stored.notes })
+      onAsset(stored.asset)
+    } catch (error) {
+      setFault(error instanceof ApiError ? error.message : 'The logo could not be read. Choose it again.')
+    } finally {
+      setBusy(false)
+    }
+  }
+  return (
+    <div role="group" aria-label="Logo">
+      <div
+        className={`flex flex-wrap items-center gap-x-3 gap-y-1 border border-dashed p-2 ${over ? 'border-ink bg-tape' : 'border-seam bg-cloth'}`}
+        onDragOver={(event) => {
+          event.preventDefault()
+          setOver(true)
+        }}
+        onDragLeave={() => setOver(false)}
+        onDrop={(event) => {
+          event.preventDefault()
+          setOver(false)
+          void take(event.dataTransfer.files[0])
+        }}
+      >
+        {asset && (
+          <img
+            src={logoUrl(asset)}
+            alt="The logo as chosen"
+            className={`h-10 max-w-32 object-contain ${advice?.tone === 'light' ? 'bg-ink p-1' : ''}`}
+          />
+        )}
+        <p className="min-w-28 flex-1 text-sm text-soft">
+          {busy ? (
+            <span role="status">Reading the logo…</span>
+          ) : asset ? (
+            `${asset.vector ? 'Drawing (SVG)' : `${asset.width} × ${asset.height} px`}, ${kilobytes(asset.bytes)}${asset.alpha ? '' : ', not transparent'}`
+          ) : (
+            'SVG or transparent PNG. Drop it here or choose it.'
+          )}
+        </p>
+        {asset && (
+          <Button look="quiet" onClick={() => onAsset(null)}>
+            Take out
+          </Button>
+        )}
+        <Button onClick={() => input.current?.click()} disabled={busy}>
+          {asset ? 'Change' : 'Choose logo'}
+        </Button>
+        <input
+          ref={input}
+          type="file"
+          accept={PICTURE_TYPES}
+          className="hidden"
+          aria-label="Logo file"
+          tabIndex={-1}
+          onChange={(event) => {
+            void take(event.target.files?.[0])
+            event.target.value = ''
+          }}
+        />
+      </div>
+      {said.length > 0 && (
+        <ul className="mt-1 grid gap-1 text-sm text-soft" role="status">
+          {said.map((words) => (
+            <li key={words}>{words}</li>
+          ))}
+        </ul>
+      )}
+      {fault && (
+        <p className="mt-1 text-sm font-medium text-thread" role="alert">
+          ✕ {fault}
+        </p>
+      )}
+    </div>
+  )
+}

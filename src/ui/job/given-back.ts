@@ -1,0 +1,40 @@
+import { plainWords, stepsOf, type Edit, type EditStep } from '@/core/site'
+
+/** The words that a change carries, so that they can be read and copied where it could not be kept. */
+export function wordsOfEdit(edit: Edit): string[] {
+  return stepsOf(edit)
+    .flatMap(wordsOfStep)
+    .map((words) => words.trim())
+    .filter((words) => words !== '')
+}
+
+function wordsOfStep(step: EditStep): string[] {
+  switch (step.type) {
+    case 'slot/set':
+      return step.value && step.value.type !== 'list' ? [plainWords(step.value)] : []
+    case 'fact/set':
+    case 'page/set':
+      return typeof step.value === 'string' ? [step.value] : []
+    case 'label/set':
+      return step.value ? [step.value.text] : []
+    case 'section/insert':
+      return Object.values(step.section.slots).map(plainWords)
+    case 'entry/insert':
+      return Object.values(step.slots).map(plainWords)
+    case 'page/insert':
+      return Object.values(step.page.texts).flatMap((cell) => (cell ? [cell.text] : []))
+    case 'brand/set':
+    case 'dress/set':
+    case 'page/remove':
+    case 'page/move':
+    case 'section/remove':
+    case 'section/move':
+    case 'section/set':
+    case 'entry/remove':
+    case 'entry/move':
+    case 'outfit/set':
+      return []
+    default:
+      return step satisfies never
+  }
+}

@@ -1,0 +1,50 @@
+import type { LogRow } from '@/core/site'
+import { callApi, postJson } from './api'
+import type { HistoryPage, OpenJob, SavedRow } from './job-state'
+
+export type SentRow = Pick<LogRow, 'id' | 'gesture' | 'undoes' | 'edit'>
+export type RefusedRow = { readonly id: string; readonly problem: { readonly code: string; readonly sentence: string } }
+/** What the database says: its revision, the rows since the one asked from, which of those sent it has, and which it does not take. */
+export type Appended = {
+  readonly revision: number
+  readonly rows: readonly SavedRow[]
+  readonly written: readonly string[]
+  readonly refused: readonly RefusedRow[]
+}
+
+/** How a job's store talks to the database. Every call may fail, and may be made again. */
+export type Transport = {
+  readonly append: (base: number, who: string, rows: readonly SentRow[]) => Promise<Appended>
+  readonly since: (revision: number) => Promise<Appended>
+  readonly open: () => Promise<OpenJob>
+  readonly history: (before: number) => Promise<HistoryPage>
+  /** Sends without waiting, since the page goes away. */
+  readonly leave: (base: number, who: string, rows: readonly SentRow[]) => void
+  /** Calls back with each new revision, and when the line is there again; returns what stops it. */
+  readonly follow: (onRevision: (revision: number | null) => void) => () => void
+}
+
+/** The transport of a screen: HTTP and server-sent events. */
+export function httpTransport(job: string): Transport {
+  const edits = `/api/jobs/${job}/edits`
+  return {
+    append: (base, who, rows) => postJson<Appended>(edits, { base, who, rows }),
+    since: (revision) => callApi<Appended>(`${edits}?since=${revision}`),
+    open: () => callApi<OpenJob>(`/api/jobs/${job}`),
+    history: (before) => callApi<HistoryPage>(`/api/jobs/${job}/history?before=${before}`),
+    leave: (base, who, rows) => {
+      const body = JSON.stringify({ base, who, rows })
+      void fetch(edits, { method: 'POST', keepalive: true, headers: { 'content-type': 'application/json' }, body }).catch(() => undefined)
+    },
+    follow: (onRevision) => {
+      const events = new EventSource(`/api/jobs/${job}/events`)
+      events.addEventListener('message', (event) => onRevision(Number(event.data)))
+      events.addEventListener('open', () => onRevision(null))
+      return () => events.close()
+    },
+  }
+}
+
+export function toSent({ id, gesture, undoes, edit }: LogRow): SentRow {
+  return { id, gesture, undoes, edit }
+}

@@ -1,0 +1,106 @@
+import { useRouter } from 'next/navigation'
+import { useCallback, useEffect, useRef, useState } from 'react'
+import type { PublishPlan } from '@/core/release'
+import { ApiError, callWithProgress } from '../job/api'
+import { useJob } from '../job/job-context'
+import { count, kilobytes } from '../parts/words'
+import type { Progress } from './progress-tape'
+
+type Plan = { readonly revision: number; readonly address: string; readonly plan: PublishPlan }
+type Sent = { readonly sentFiles: number; readonly sentBytes: number; readonly notSentOn: string | null }
+
+export type Publishing = {
+  /** What publishing would change, for the site as it is now; null until that is reckoned. */
+  readonly plan: PublishPlan | null
+  readonly progress: Progress | null
+  readonly fault: string | null
+  readonly done: string | null
+  readonly busy: boolean
+  readonly prepare: () => void
+  readonly publish: () => void
+  readonly putBack: (release: string) => void
+}
+
+/**
+ * One long call at a time: making the plan, or publishing. What is asked for while one runs is done after it, so the
+ * plan that is shown is always of the site as it is.
+ */
+export function usePublishing(address: string | null): Publishing {
+  const router = useRouter()
+  const job = useJob((s) => s.id)
+  const saved = useJob((s) => s.saveState === 'saved')
+  const revision = useJob((s) => s.revision)
+  const [made, setMade] = useState<Plan | null>(null)
+  const [progress, setProgress] = useState<Progress | null>(null)
+  const [fault, setFault] = useState<string | null>(null)
+  const [done, setDone] = useState<string | null>(null)
+  const [busy, setBusy] = useState(false)
+  const running = useRef(false)
+  const again = useRef(false)
+
+  /** Runs the one call; false where it failed. */
+  const run = useCallback(async (work: () => Promise<void>): Promise<boolean> => {
+    running.current = true
+    setBusy(true)
+    setFault(null)
+    try {
+      await work()
+      return true
+    } catch (error) {
+      setFault(sentence(error))
+      return false
+    } finally {
+      running.current = false
+      setBusy(false)
+      setProgress(null)
+    }
+  }, [])
+
+  const prepare = useCallback(async (): Promise<void> => {
+    again.current = true
+    if (running.current || address === null) return
+    while (again.current) {
+      again.current = false
+      await run(async () => {
+        setMade(await callWithProgress<Progress, Plan>(`/api/jobs/${job}/prepare`, {}, setProgress))
+      })
+    }
+  }, [job, address, run])
+
+  useEffect(() => {
+    if (saved) void prepare()
+  }, [prepare, saved, revision])
+
+  const put = async (input: { revision: number } | { release: string }, words: (sent: Sent) => string): Promise<void> => {
+    if (running.current) return
+    setDone(null)
+    const isDone = await run(async () => {
+      const sent = await callWithProgress<Progress, Sent>(`/api/jobs/${job}/publish`, input, setProgress)
+      setDone(words(sent))
+    })
+    router.refresh()
+    // What is live has changed, and so has the plan. What went wrong is to be read first, unless something else came meanwhile.
+    if (isDone || again.current) void prepare()
+  }
+
+  const isNow = made !== null && made.revision === revision && made.address === address
+  return {
+    plan: isNow ? made.plan : null,
+    progress,
+    fault,
+    done,
+    busy,
+    prepare: () => void prepare(),
+    publish: () => void (isNow && put({ revision: made.revision }, wordsOf)),
+    putBack: (release) => void put({ release }, () => 'The earlier release is live again.'),
+  }
+}
+
+function wordsOf({ sentFiles, sentBytes, notSentOn }: Sent): string {
+  const sent = sentFiles === 0 ? 'Every file was there already.' : `${count(sentFiles, 'file')} sent, ${kilobytes(sentBytes)}.`
+  return notSentOn === null ? `Live. ${sent}` : `Live. ${sent} Visitors of ${notSentOn} are not sent on yet; that is tried again by itself.`
+}
+
+function sentence(error: unknown): string {
+  return error instanceof ApiError ? error.message : 'Something went wrong here. Reload the page; nothing that was saved is lost.'
+}

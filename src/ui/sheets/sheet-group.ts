@@ -1,0 +1,119 @@
+import type { Page, Place } from '@/core/site'
+import { placeKey } from '@/core/site'
+import type { Site } from '@/core/fill'
+import { asDesigned, makeDraftPainter, type DraftFrame } from '@/core/render'
+import type { SheetEvents } from './sheet-hands'
+import { sectionsOf, SheetView } from './sheet-view'
+import type { SheetName } from './widths'
+
+/** Where the sheets get their page from; they draw again each time it says so. */
+export type SheetSource = {
+  readonly current: () => { readonly site: Site; readonly page: Page }
+  readonly subscribe: (onChange: () => void) => () => void
+}
+/** Lines by place on one sheet: as they are now, and as the template was designed. */
+export type SheetFit = { readonly now: ReadonlyMap<string, number>; readonly designed: ReadonlyMap<string, number> }
+
+/** What whoever shows the sheets wants to hear of; asked for anew each time, since it changes as the screen is drawn. */
+export type GroupHandlers = () => {
+  readonly events: Omit<SheetEvents, 'onScroll'> | null
+  readonly onGo?: ((path: string) => void) | undefined
+  readonly onFit?: ((sheet: SheetName, fit: SheetFit) => void) | undefined
+}
+
+/** Several sheets of one page: drawn together, measured, and scrolled along with the one that a hand is on. */
+export class SheetGroup {
+  private readonly views = new Map<SheetName, SheetView>()
+  private readonly paint = makeDraftPainter()
+  private readonly paintDesigned = makeDraftPainter()
+  private readonly lines = new Map<SheetName, ReadonlyMap<string, number>>()
+  private readonly designed = new Map<SheetName, ReadonlyMap<string, number>>()
+  private places: ReadonlyMap<string, Place> = new Map()
+  private measuredPage = ''
+
+  constructor(
+    frames: ReadonlyMap<SheetName, HTMLIFrameElement>,
+    private readonly source: SheetSource,
+    private readonly handlers: GroupHandlers,
+  ) {
+    for (const [name, frame] of frames)
+      this.views.set(name, new SheetView(frame, this.eventsOf(name), (path) => this.handlers().onGo?.(path)))
+  }
+
+  /** Draws, and draws again whenever the source says so; returns what stops it. */
+  start(): () => void {
+    this.draw()
+    return this.source.subscribe(() => this.draw())
+  }
+
+  hold(place: Place | null): void {
+    this.views.forEach((view) => view.hold(place))
+  }
+
+  enter(name: SheetName, place: Place): boolean {
+    return this.views.get(name)?.enter(place) ?? false
+  }
+
+  /** The sheet that a hand is on takes the others along; null where none is. */
+  lead(name: SheetName | null): void {
+    this.views.forEach((view, other) => view.setLeader(other === name))
+  }
+
+  private eventsOf(name: SheetName): SheetEvents | null {
+    if (!this.handlers().events) return null
+    return {
+      onPick: (place) => this.handlers().events?.onPick(place),
+      onType: (place, value) => this.handlers().events?.onType(place, value),
+      onPicture: (place, file) => this.handlers().events?.onPicture(place, file),
+      onGo: (path) => this.handlers().events?.onGo(path),
+      onCommand: (command) => this.handlers().events?.onCommand(command),
+      onScroll: (section, share) => this.views.forEach((view, other) => other !== name && view.scrollTo(section, share)),
+    }
+  }
+
+  private draw(): void {
+    const { site, page } = this.source.current()
+    const frame = this.paint(site, page)
+    this.places = new Map(sectionsOf(frame).flatMap((s) => [...s.places]))
+    const changed = new Map([...this.views].map(([name, view]) => [name, view.show(frame)] as const))
+    if (page.id !== this.measuredPage) {
+      this.measuredPage = page.id
+      return this.measureDesigned(site, page)
+    }
+    if ([...changed.values()].some((ids) => ids.length > 0))
+      requestAnimationFrame(() => changed.forEach((ids, name) => this.measure(name, ids, false)))
+  }
+
+  private measureDesigned(site: Site, page: Page): void {
+    if (!this.handlers().onFit) return
+    const plain = asDesigned(site, page)
+    const frame: DraftFrame = this.paintDesigned(plain.site, plain.page)
+    const sections = sectionsOf(frame).map((s) => s.id)
+    this.views.forEach((view, name) => {
+      void view.fontsReady().then(() => {
+        this.designed.set(name, view.measureDesign(frame))
+        this.measure(name, sections, true)
+      })
+    })
+  }
+
+  private measure(name: SheetName, sections: readonly string[], anew: boolean): void {
+    const view = this.views.get(name)
+    const { onFit } = this.handlers()
+    if (!view || !onFit) return
+    const now = new Map([...(anew ? [] : (this.lines.get(name) ?? [])), ...view.measure(sections)])
+    this.lines.set(name, now)
+    onFit(name, { now, designed: this.designedFor(name, now) })
+  }
+
+  /** An entry beyond the template's own was designed like its first. */
+  private designedFor(name: SheetName, now: ReadonlyMap<string, number>): ReadonlyMap<string, number> {
+    const known = this.designed.get(name) ?? new Map<string, number>()
+    const lines = (key: string): number => {
+      const place = this.places.get(key)
+      const first = place?.type === 'slot' && place.entry ? placeKey({ ...place, entry: { list: place.entry.list, nth: 1 } }) : key
+      return known.get(key) ?? known.get(first) ?? 0
+    }
+    return new Map([...now.keys()].map((key) => [key, lines(key)]))
+  }
+}

@@ -1,0 +1,63 @@
+'use client'
+import { useEffect, useRef } from 'react'
+import type { Site } from '@/core/fill'
+import { makeDraftPainter } from '@/core/render'
+import type { Page } from '@/core/site'
+import { SheetView } from './sheet-view'
+
+type Props = {
+  readonly site: Site
+  readonly page: Page
+  /** The width the page is laid out at, and the box it is shown in, in px. */
+  readonly layout: number
+  readonly width: number
+  readonly height: number
+  readonly label: string
+  /** Shown alone, without header and footer: one section of the page. */
+  readonly only?: string
+}
+
+/** One page drawn live and small. What is out of sight waits: the first screen is drawn first. */
+export function TryOn({ site, page, layout, width, height, label, only }: Props) {
+  const frame = useRef<HTMLIFrameElement>(null)
+  const drawn = useRef<{ view: SheetView; paint: ReturnType<typeof makeDraftPainter> } | null>(null)
+  const latest = useRef({ site, page, only })
+  const inSight = useRef(false)
+  latest.current = { site, page, only }
+  const draw = (): void => {
+    if (!inSight.current || !frame.current) return
+    drawn.current ??= { view: new SheetView(frame.current, null), paint: makeDraftPainter() }
+    const { site: now, page: shown, only: alone } = latest.current
+    drawn.current.view.show(drawn.current.paint(now, shown), alone)
+    frame.current.setAttribute('data-drawn', '')
+  }
+  useEffect(() => {
+    const element = frame.current
+    if (!element) return
+    const observer = new IntersectionObserver(
+      ([entry]) => {
+        inSight.current = entry?.isIntersecting ?? false
+        draw()
+      },
+      { rootMargin: '300px' },
+    )
+    observer.observe(element)
+    return () => {
+      observer.disconnect()
+      drawn.current = null
+    }
+  }, [])
+  useEffect(draw, [site, page, only])
+  const scale = width / layout
+  return (
+    <div className="relative shrink-0 overflow-hidden border border-seam bg-white" style={{ width, height }}>
+      <iframe
+        ref={frame}
+        title={label}
+        tabIndex={-1}
+        className="pointer-events-none absolute left-0 top-0 origin-top-left border-0"
+        style={{ width: layout, height: height / scale, transform: `scale(${scale})` }}
+      />
+    </div>
+  )
+}

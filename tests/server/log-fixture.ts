@@ -1,0 +1,16 @@
+import { mkdtempSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import path from 'node:path'
+
+/** A data folder of this test file's own, made before the server's modules are loaded. */
+export function ownDataFolder(): string {
+  const folder = mkdtempSync(path.join(tmpdir(), 'instant-fit-'))
+  process.env.INSTANT_FIT_DATA = folder
+  return folder
+}
+
+/** What the process keeps in memory is gone, as after a crash; what is on the disk is there. */
+export function forgetMemory(...names: string[]): void {
+  const { instantFitKept } = globalThis as { instantFitKept?: Map<string, unknown> }
+  for (const name of names.length > 0 ? names : [...(instantFitKept?.keys() ?? [])]) instantFitKept?.delete(name)
+}

@@ -1,0 +1,153 @@
+import { readFileSync, writeFileSync } from 'node:fs'
+import path from 'node:path'
+import { gunzipSync } from 'node:zlib'
+import { beforeAll, describe, expect, test } from 'vitest'
+import { countLeftovers, fillPage, readElements } from '../../src/core/fill'
+import { renderBody } from '../../src/core/render'
+import { applyEdit, findSection, gesturesOf, pagesOf, takeBack, undoable, redoable, type SiteDocument } from '../../src/core/site'
+import { pagePath } from '../../src/core/pages'
+import { testPack } from '../pack'
+import { forgetMemory, ownDataFolder } from './log-fixture'
+
+// A database that the application of format 1 made on 25 November 2026: the demo's four clients, and jobs that went
+// through entries, templates, pages, undo and redo, starting over, and a name that its own schema refused afterwards.
+type Was = {
+  readonly revision: number
+  readonly name: string
+  readonly leftovers: number
+  readonly drafts: number
+  readonly undo: number
+  readonly redo: number
+  readonly pages: readonly { readonly path: string; readonly words: string; readonly links: readonly string[] }[]
+}
+const fixture = (name: string): Buffer => readFileSync(path.join(import.meta.dirname, '..', 'fixtures', name))
+const expected = JSON.parse(fixture('format-1.json').toString()) as Record<string, Was | null>
+const readable = Object.entries(expected).filter((e): e is [string, Was] => e[1] !== null)
+const shutOut = Object.entries(expected).find(([, was]) => was === null)![0]
+
+let log: typeof import('../../src/server/log/edit-log')
+let rows: typeof import('../../src/server/store/log-rows')
+let assets: typeof import('../../src/server/store/assets')
+let database: typeof import('../../src/server/store/db')
+let migrations: typeof import('../../src/server/store/migrate')
+let list: typeof import('../../src/server/use-cases/list-jobs')
+let folder = ''
+
+beforeAll(async () => {
+  folder = ownDataFolder()
+  writeFileSync(path.join(folder, 'instant-fit.sqlite'), gunzipSync(fixture('format-1.sqlite.gz')))
+  ;[log, rows, assets, database, migrations, list] = await Promise.all([
+    import('../../src/server/log/edit-log'),
+    import('../../src/server/store/log-rows'),
+    import('../../src/server/store/assets'),
+    import('../../src/server/store/db'),
+    import('../../src/server/store/migrate'),
+    import('../../src/server/use-cases/list-jobs'),
+  ])
+})
+
+const strip = (html: string): string =>
+  html
+    .replaceAll(/<[^>]*>/g, '\n')
+    .replaceAll(/\s*\n\s*/g, '\n')
+    .trim()
+
+describe('a job of format 1', () => {
+  test.each(readable)('%s reads as before: words, links, leftovers, drafts', async (id, was) => {
+    const { document, revision } = log.jobState(id)
+    expect(revision).toBe(was.revision)
+    const site = { document, pack: testPack(), assets: await assets.jobAssets(id), mode: 'release' as const }
+    const pages = pagesOf(document).map((page) => {
+      const html = renderBody(site, page)
+      const links = [...html.matchAll(/href="([^"]*)"/g)].map((m) => m[1])
+      return { path: pagePath(document, page).replace(/(?<=.)\/$/, ''), words: strip(html), links }
+    })
+    expect(pages).toEqual(was.pages.map(({ path: at, words, links }) => ({ path: at, words, links })))
+    expect(countLeftovers(testPack(), document)).toMatchObject({ total: was.leftovers, drafts: was.drafts })
+  })
+
+  test.each(readable)('%s replays from its first snapshot to the same document, and every row keeps its number', (id, was) => {
+    const { document } = log.jobState(id)
+    const all = rows.rowsSince(id, 0)
+    expect(all.map((row) => row.revision)).toEqual(Array.from({ length: was.revision }, (_, i) => i + 1))
+    const replayed = all.reduce((at, row) => {
+      const applied = applyEdit(at, row.edit)
+      if (!applied.ok) throw new Error(applied.problem.code)
+      expect(applied.inverse).toEqual(row.inverse)
+      return applied.document
+    }, log.stateAt(id, 0).document)
+    expect(replayed).toEqual(document)
+  })
+
+  test.each(readable)('%s is undone back past the upgrade, step by step, to where it began', (id, was) => {
+    let { document } = log.jobState(id)
+    const all: Parameters<typeof takeBack>[1][number][] = [...rows.rowsSince(id, 0)]
+    const gestures = gesturesOf(all)
+    expect(redoable(gestures, 'anybody')).toHaveLength(was.redo)
+    expect(undoable(gestures, 'anybody')).toHaveLength(was.undo)
+    for (let n = 0; ; n++) {
+      const [gesture] = undoable(gesturesOf(all), 'anybody')
+      if (gesture === undefined) break
+      const taken = takeBack(document, all, gesture)
+      if (!taken.ok) throw new Error(taken.problem)
+      const applied = applyEdit(document, taken.edit)
+      if (!applied.ok) throw new Error(applied.problem.code)
+      document = applied.document
+      all.push({ id: `u${n}`, gesture: `u${n}`, who: null, undoes: gesture, edit: taken.edit, inverse: applied.inverse })
+    }
+    expect(document).toEqual(log.stateAt(id, 0).document)
+  })
+
+  test('that could not be opened any more is opened again, its long name cut to what fits', () => {
+    const { document } = log.jobState(shutOut)
+    expect(findSection(document, 'home.hero')!.slots.heading).toEqual({ type: 'text', text: 'Found again' })
+    expect(Object.values(document.pages).some((p) => p.texts.name?.text === 'n'.repeat(1000))).toBe(false)
+    expect(Object.values(document.pages).map((p) => p.texts.name?.text)).toContain('Short')
+  })
+
+  test('keeps entries, their order and what was taken out', () => {
+    const went = readable.find(([, was]) => was.name.startsWith('Hollin'))![0]
+    const { document }: { document: SiteDocument } = log.jobState(went)
+    const words: string[] = []
+    const home = fillPage({ document, pack: testPack(), assets: {}, mode: 'release' }, pagesOf(document)[0]!)
+    for (const { id, root } of home.main)
+      if (id === 'home.services') readElements(root, (e) => void (e.tag === 'h3' && words.push(e.words())))
+    expect(words.slice(1)).toEqual(['Springs', 'A new entry'])
+  })
+})
+
+test('all jobs are listed, and nothing of format 1 is deleted', () => {
+  expect(list.listJobLines().map((line) => line.trouble)).toEqual(Array.from({ length: Object.keys(expected).length }, () => null))
+  expect(database.db().prepare('SELECT count(*) AS n FROM edit_format_1').get()).toEqual({ n: 32 })
+  expect(database.db().prepare('SELECT count(*) AS n FROM not_upgraded').get()).toEqual({ n: 0 })
+})
+
+test('what was published before is known as published: the newest is live', async () => {
+  const publications = await import('../../src/server/store/publications')
+  const releases = await import('../../src/server/store/releases')
+  const job = readable.find(([, was]) => was.name.startsWith('Tolliver'))![0]
+  const live = publications.livePublication(job)!
+  expect(releases.getRelease(job, live.release).number).toBe(2)
+  expect(releases.publishedReleases(job).map((r) => r.number)).toEqual([2, 1])
+  expect(publications.openPublications()).toEqual([])
+})
+
+describe('a migration', () => {
+  test('that is newer than the application, edited, missing or in another place is refused', () => {
+    const file = path.join(folder, 'other.sqlite')
+    const opened = database.openDb(file)
+    const all = migrations.readMigrations()
+    expect(() => migrations.migrate(opened, all)).not.toThrow()
+    expect(() => migrations.migrate(opened, all.with(1, { ...all[1]!, hash: 'another' }))).toThrow(/002.* was changed/)
+    expect(() => migrations.migrate(opened, [all[1]!, all[0]!, ...all.slice(2)])).toThrow(/ran here as 001/)
+    expect(() => migrations.migrate(opened, all.slice(0, 4))).toThrow(/version 5/)
+    opened.close()
+  })
+
+  test('that runs again on a whole database changes nothing', () => {
+    const before = log.jobState(readable[0]![0])
+    database.db().close()
+    forgetMemory()
+    expect(log.jobState(readable[0]![0])).toEqual(before)
+  })
+})

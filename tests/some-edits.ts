@@ -1,0 +1,90 @@
+import fc from 'fast-check'
+import { editTo, wear } from '../src/core/wear'
+import {
+  allSections,
+  entriesOf,
+  findSlotType,
+  pagesOf,
+  refOf,
+  sectionsOn,
+  TONES,
+  type Edit,
+  type EntryId,
+  type PageId,
+  type Section,
+  type SectionId,
+  type SiteDocument,
+} from '../src/core/site'
+import { testPack } from './pack'
+
+/** Numbers that choose an edit on whatever document is there when it is made. */
+export const someEdit = fc.record({ what: fc.nat(15), a: fc.nat(1000), b: fc.nat(1000), word: fc.string({ maxLength: 8 }) })
+export type SomeEdit = typeof someEdit extends fc.Arbitrary<infer T> ? T : never
+
+const pick = <T>(of: readonly T[], n: number): T | undefined => of[n % Math.max(1, of.length)]
+const RANKS = ['Zz', 'a0', 'a0V', 'a1', 'a1V', 'a2', 'a5', 'b00']
+
+/** The edit that some numbers stand for on a document; null where there is nothing to do it with. */
+export function editOf(document: SiteDocument, { what, a, b, word }: SomeEdit, unique: () => string): Edit | null {
+  const page = pick(pagesOf(document), a)!
+  const section = pick(sectionsOn(document, page.id), b) ?? pick(allSections(document), b)
+  if (!section) return null
+  const rank = pick(RANKS, a + b)!
+  const text = { type: 'text' as const, text: word }
+  const listed = allSections(document).filter((s) => findSlotType(s.kind, 'items', 'title') === 'text')
+  const list = pick(listed, a)
+  const added = list && pick(entriesOf(document, list.id), b)
+  const headed = allSections(document).filter((s) => findSlotType(s.kind, null, 'heading') === 'text')
+  switch (what) {
+    case 0:
+    case 1:
+    case 2: {
+      const at = pick(headed, a * 7 + b)
+      return at ? { type: 'slot/set', section: at.id, entry: null, slot: 'heading', value: b % 7 === 0 ? null : text } : null
+    }
+    case 3:
+    case 4:
+      return list ? { type: 'slot/set', section: list.id, entry: { list: 'items', nth: (b % 4) + 1 }, slot: 'title', value: text } : null
+    case 5:
+      return list
+        ? { type: 'entry/insert', section: list.id, entry: { list: 'items', id: unique() as EntryId }, rank, slots: { title: text } }
+        : null
+    case 6:
+      return added ? { type: 'entry/remove', section: added.in.section, entry: refOf(added) } : null
+    case 7:
+      return list ? { type: 'entry/move', section: list.id, entry: added ? refOf(added) : { list: 'items', nth: (b % 4) + 1 }, rank } : null
+    case 8:
+      return { type: 'section/move', section: section.id, in: { type: 'page', page: pick(pagesOf(document), b)!.id }, rank }
+    case 9:
+      return { type: 'section/insert', section: copyOf(section, unique(), page.id, rank) }
+    case 10:
+      return allSections(document).length > 6 ? { type: 'section/remove', section: section.id } : null
+    case 11: {
+      const id = unique()
+      const made = {
+        id: id as PageId,
+        in: { type: 'site' as const },
+        rank,
+        origin: page.origin,
+        segment: 'same',
+        listed: 'menu' as const,
+        texts: {},
+      }
+      return { type: 'page/insert', page: made }
+    }
+    case 12:
+      return pagesOf(document).length > 3 && a % 3 === 0
+        ? { type: 'page/remove', page: page.id }
+        : { type: 'page/move', page: page.id, rank }
+    case 13:
+      return { type: 'page/set', page: page.id, part: 'name', value: word }
+    case 14:
+      return { type: 'section/set', section: section.id, part: 'tone', value: pick(TONES, b)! }
+    default:
+      return editTo(document, wear(testPack(), document, pick(['tallow', 'limewash', 'windrow', 'gantry'], a)!))
+  }
+}
+
+function copyOf(section: Section, id: string, page: PageId, rank: string): Section {
+  return { ...section, id: id as SectionId, in: { type: 'page', page }, rank, slots: {} }
+}
