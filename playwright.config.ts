@@ -5,7 +5,6 @@ export default defineConfig({
   globalSetup: './tests/e2e/setup.ts',
   outputDir: 'test-results/e2e',
   workers: 2,
-  retries: process.env.CI ? 1 : 0,
   timeout: 120_000,
   expect: { timeout: 20_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],

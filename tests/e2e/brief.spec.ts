@@ -18,6 +18,35 @@ test('an everyday word finds the trade, by keys too; a trade that is not known i
   await expect(page).toHaveURL(/\/template/)
 })
 
+test('what is typed, ticked and chosen before the page has come alive counts, and who typed stays where they were', async ({ page }) => {
+  let comeAlive = (): void => {}
+  const held = new Promise<void>((resolve) => {
+    comeAlive = resolve
+  })
+  await page.route(/\.js(\?|$)/, async (route) => {
+    await held
+    await route.continue()
+  })
+  await page.goto(`${APP}/new`, { waitUntil: 'commit' })
+  await page.getByRole('checkbox', { name: 'Selling' }).check()
+  await page.getByRole('textbox', { name: 'Brand colour' }).fill('teal')
+  await page.getByLabel('Profiles elsewhere').fill('not an address')
+  await page.getByLabel('Client’s name').fill('Early & Co')
+  await page.getByLabel('Email').pressSequentially('post@early.example')
+  comeAlive()
+  await expect(page.getByText('“not an address” is not a web address.')).toBeVisible()
+  await expect(page.getByLabel('Email')).toBeFocused()
+  await expect(page.getByLabel('Email')).toHaveValue('post@early.example')
+  await expect(page.getByRole('checkbox', { name: 'Selling' })).toBeChecked()
+  await expect(page.frameLocator('iframe[title^="Home page, desktop"]').getByText('Early & Co').first()).toBeVisible()
+  await page.getByRole('button', { name: 'Make the job' }).click()
+  await expect(page).toHaveURL(/\/template/)
+  await page.getByRole('link', { name: /^Brief/ }).click()
+  await expect(page.getByRole('textbox', { name: 'Brand colour' })).toHaveValue(/#008080|teal/)
+  await expect(page.getByLabel('Email')).toHaveValue('post@early.example')
+  await expect(page.getByRole('checkbox', { name: 'Selling' })).toBeChecked()
+})
+
 test('the home page follows purposes, colours, profiles and a right-to-left name, and the template follows the trade', async ({ page }) => {
   await page.goto(`${APP}/new`)
   const home = page.frameLocator('iframe[title^="Home page, desktop"]')

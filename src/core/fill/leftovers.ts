@@ -1,4 +1,4 @@
-import { getDesign, shownPlaces, type Pack } from '../pack'
+import { findDesign, shownPlaces, type Pack } from '../pack'
 import { allSections, entriesOf, factsOf, pagesOf, sectionsIn, sectionsOn, type Page, type Section, type SiteDocument } from '../site'
 import { sectionRows } from './section-rows'
 
@@ -13,7 +13,7 @@ export function shownFacts(pack: Pack, document: SiteDocument): readonly LedgerF
   const known = factsShown.get(document.sections)
   if (known?.pack === pack) return known.facts
   const shown = new Set<LedgerFact>()
-  const designs = new Set(allSections(document).map((section) => getDesign(pack, section.kind, section.design)))
+  const designs = new Set(allSections(document).flatMap((section) => findDesign(pack, section.kind, section.design) ?? []))
   for (const design of designs) for (const fact of shownPlaces(design).facts) shown.add(fact === 'locality' ? 'address' : fact)
   const facts = LEDGER_FACTS.filter((f) => shown.has(f))
   factsShown.set(document.sections, { pack, facts })

@@ -1,7 +1,7 @@
 import {
   designKey,
+  findDesign,
   findTemplate,
-  getDesign,
   NO_PLACEHOLDERS,
   overlay,
   type Pack,
@@ -36,10 +36,14 @@ function findPlaceholders(pack: Pack, section: Section): Placeholders {
   let found = made.get(name)
   if (!found) {
     const origin = findTemplateSection(pack, section.origin, section.kind)
-    const native = origin ? overlay(getDesign(pack, origin.kind, origin.design).placeholders, origin.placeholders) : NO_PLACEHOLDERS
-    made.set(name, (found = overlay(getDesign(pack, section.kind, section.design).placeholders, native)))
+    const native = origin ? overlay(ofDesign(pack, origin.kind, origin.design), origin.placeholders) : NO_PLACEHOLDERS
+    made.set(name, (found = overlay(ofDesign(pack, section.kind, section.design), native)))
   }
   return found
+}
+
+function ofDesign(pack: Pack, kind: Section['kind'], name: string): Placeholders {
+  return findDesign(pack, kind, name)?.placeholders ?? NO_PLACEHOLDERS
 }
 
 /** The template's page that a page was made from. */

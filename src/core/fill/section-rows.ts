@@ -1,4 +1,4 @@
-import { getDesign, shownPlaces, type Pack } from '../pack'
+import { findDesign, shownPlaces, type Pack } from '../pack'
 import {
   entriesOf,
   isDraftValue,
@@ -70,7 +70,9 @@ function makeRows(pack: Pack, section: Section, entries: readonly Entry[]): Ledg
       ...stateOf(own(entry.slots, slot), own(entry.placeholder, slot)),
     }
   }
-  return shownPlaces(getDesign(pack, section.kind, section.design)).slots.flatMap(({ slot, type, fields }): LedgerRow[] => {
+  const design = findDesign(pack, section.kind, section.design)
+  if (!design) return []
+  return shownPlaces(design).slots.flatMap(({ slot, type, fields }): LedgerRow[] => {
     if (type !== 'list') return [slotRow(slot, type)]
     const shown = shownEntries({ section, entries }, placeholders, slot)
     const place: SlotPlace = { type: 'slot', section: section.id, entry: null, slot }

@@ -45,7 +45,11 @@ export function NewJob({ pack, assets }: { pack: Pack; assets: AssetTable }) {
     setDraft(store.getState())
     setFault(null)
   }
-  useEffect(() => document.querySelector<HTMLInputElement>('form input:not([type=radio])')?.focus(), [draft.way])
+  useEffect(() => {
+    // Who is already in a field, before the page came alive, stays there.
+    if (document.activeElement?.closest('form input:not([type=radio]), form textarea')) return
+    document.querySelector<HTMLInputElement>('form input:not([type=radio])')?.focus()
+  }, [draft.way])
 
   const submit = async (event: FormEvent): Promise<void> => {
     event.preventDefault()

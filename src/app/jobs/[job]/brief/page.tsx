@@ -1,8 +1,13 @@
 import type { Metadata } from 'next'
 import { BriefStage } from '@/ui/brief/brief-stage'
+import { TypedEarly } from '@/ui/parts/typed-early'
 
 export const metadata: Metadata = { title: 'Brief' }
 
 export default function BriefPage() {
-  return <BriefStage />
+  return (
+    <TypedEarly>
+      <BriefStage />
+    </TypedEarly>
+  )
 }

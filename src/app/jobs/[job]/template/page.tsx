@@ -1,6 +1,7 @@
 import type { Metadata } from 'next'
 import { Suspense } from 'react'
 import { listFavourites } from '@/server/use-cases/favourites'
+import { TypedEarly } from '@/ui/parts/typed-early'
 import { TemplateStage } from '@/ui/template/template-stage'
 
 export const metadata: Metadata = { title: 'Template' }
@@ -8,7 +9,9 @@ export const metadata: Metadata = { title: 'Template' }
 export default function TemplatePage() {
   return (
     <Suspense>
-      <TemplateStage favourites={listFavourites()} />
+      <TypedEarly>
+        <TemplateStage favourites={listFavourites()} />
+      </TypedEarly>
     </Suspense>
   )
 }
