@@ -64,7 +64,11 @@ async function makeJob(app: string, file: string): Promise<string> {
   if (demo.take) {
     const { document } = await ask<Opened>(`${app}/api/jobs/${job}`, 'GET')
     const gone = Object.keys(document.pages).filter((page) => !demo.take?.includes(page))
-    await apply(app, job, gone.map((page): EditStep => ({ type: 'page/remove', page: page as PageId })))
+    await apply(
+      app,
+      job,
+      gone.map((page): EditStep => ({ type: 'page/remove', page: page as PageId })),
+    )
   }
   const { document } = await ask<Opened>(`${app}/api/jobs/${job}`, 'GET')
   const edits: EditStep[] = Object.entries(demo.pages)
@@ -76,7 +80,8 @@ async function makeJob(app: string, file: string): Promise<string> {
     edits.push({ type: 'brand/set', part: 'logo', value: logo }, { type: 'brand/set', part: 'logo-on-dark', value: asset.id })
   }
   for (const section of allSections(document)) {
-    for (const [slot, given] of Object.entries(demo.sections[section.id] ?? {})) edits.push(...(await slotEdits(section, slot, given, upload)))
+    for (const [slot, given] of Object.entries(demo.sections[section.id] ?? {}))
+      edits.push(...(await slotEdits(section, slot, given, upload)))
   }
   if (edits.length > 0) await apply(app, job, edits)
   return job

@@ -1,6 +1,6 @@
 import { performance } from 'node:perf_hooks'
 import { gzipSync } from 'node:zlib'
-import { pagesOf, ranks, sectionsIn, type Section, type SectionId, type SiteDocument } from '../../src/core/site'
+import { differences, pagesOf, ranks, sectionsIn, type Section, type SectionId, type SiteDocument, toEdit } from '../../src/core/site'
 import { siteOfPages } from '../large-site'
 import type { Rig } from '../rig'
 import { setText } from '../site'
@@ -80,15 +80,36 @@ export async function benchLargeJob(): Promise<void> {
   line('a moved section, its row with its inverse', `${JSON.stringify(rows.at(-1)).length} bytes`, 'under 1 kB')
 }
 
-/** The list of jobs with 500 of them. */
-export async function benchJobList(rig: Rig): Promise<void> {
-  const make = (i: number): Promise<unknown> =>
-    fetch(`${rig.app}/api/jobs`, {
+export async function makeJob(app: string, name: string): Promise<string> {
+  const response = await fetch(`${app}/api/jobs`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ template: 'tallow', facts: { name }, brand: {} }),
+  })
+  return ((await response.json()) as { job: string }).job
+}
+
+/** A job of 200 pages of twelve sections in an application that runs. */
+export async function makeLargeJob(app: string): Promise<string> {
+  const job = await makeJob(app, 'Bench')
+  const { document } = siteOfPages(8)
+  const steps = differences(document, largeSite())
+  for (let i = 0; i < steps.length; i += 500) {
+    const row = { id: `bench-large-${i}`, gesture: `g${i}`, undoes: null, edit: toEdit(steps.slice(i, i + 500)) }
+    const response = await fetch(`${app}/api/jobs/${job}/edits`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ template: 'tallow', facts: { name: `Job ${i}` }, brand: {} }),
-    }).then((response) => response.text())
-  for (let i = 0; i < 500; i += 10) await Promise.all(Array.from({ length: 10 }, (_, n) => make(i + n)))
+      body: JSON.stringify({ base: i / 500, who: null, rows: [row] }),
+    })
+    const { refused } = (await response.json()) as { refused: readonly unknown[] }
+    if (!response.ok || refused.length > 0) throw new Error(`The large job was refused: ${JSON.stringify(refused)}`)
+  }
+  return job
+}
+
+/** The list of jobs with 500 of them. */
+export async function benchJobList(rig: Rig): Promise<void> {
+  for (let i = 0; i < 500; i += 10) await Promise.all(Array.from({ length: 10 }, (_, n) => makeJob(rig.app, `Job ${i + n}`)))
   await (await fetch(rig.app)).text()
   const times: number[] = []
   for (let i = 0; i < 15; i++) {

@@ -13,3 +13,7 @@ export const time = (work: () => void): number => {
   work()
   return performance.now() - start
 }
+
+export function median(of: readonly number[]): number {
+  return of.toSorted((a, b) => a - b)[Math.floor(of.length / 2)] ?? 0
+}

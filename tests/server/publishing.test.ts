@@ -17,10 +17,7 @@ class Host implements Destination {
   originOf = (address: string): string => `http://${address}.localhost:1`
   find = (address: string): Promise<HostedSite | null> => this.call('find', () => this.sites.get(address) ?? null)
   claim = (address: string, owner: string): Promise<void> =>
-    this.call(
-      'claim',
-      () => void this.sites.set(address, { release: null, ...this.sites.get(address), owner }),
-    )
+    this.call('claim', () => void this.sites.set(address, { release: null, ...this.sites.get(address), owner }))
   announce = (_: string, __: string, manifest: Manifest): Promise<string[]> =>
     this.call('announce', () => [...new Set(Object.values(manifest).map((f) => f.hash))].filter((hash) => !this.blobs.has(hash)))
   send = (hash: string): Promise<void> =>

@@ -1,22 +1,34 @@
 import { findDesign, shownPlaces, type Pack } from '../pack'
-import { allSections, entriesOf, factsOf, pagesOf, sectionsIn, sectionsOn, type Page, type Section, type SiteDocument } from '../site'
+import {
+  entriesOf,
+  factsOf,
+  looksOf,
+  pagesOf,
+  sectionsIn,
+  sectionsOn,
+  type Look,
+  type Page,
+  type Section,
+  type SiteDocument,
+} from '../site'
 import { sectionRows } from './section-rows'
 
 const LEDGER_FACTS = ['name', 'tagline', 'phone', 'email', 'address', 'hours'] as const
 /** Facts that templates have placeholders for. */
 export type LedgerFact = (typeof LEDGER_FACTS)[number]
 
-const factsShown = new WeakMap<SiteDocument['sections'], { readonly pack: Pack; readonly facts: readonly LedgerFact[] }>()
+const factsShown = new WeakMap<readonly Look[], { readonly pack: Pack; readonly facts: readonly LedgerFact[] }>()
 
 /** Facts that the designs in use show, and so should be the client's. */
 export function shownFacts(pack: Pack, document: SiteDocument): readonly LedgerFact[] {
-  const known = factsShown.get(document.sections)
+  const looks = looksOf(document)
+  const known = factsShown.get(looks)
   if (known?.pack === pack) return known.facts
   const shown = new Set<LedgerFact>()
-  const designs = new Set(allSections(document).flatMap((section) => findDesign(pack, section.kind, section.design) ?? []))
-  for (const design of designs) for (const fact of shownPlaces(design).facts) shown.add(fact === 'locality' ? 'address' : fact)
+  for (const design of looks.flatMap(({ kind, design }) => findDesign(pack, kind, design) ?? []))
+    for (const fact of shownPlaces(design).facts) shown.add(fact === 'locality' ? 'address' : fact)
   const facts = LEDGER_FACTS.filter((f) => shown.has(f))
-  factsShown.set(document.sections, { pack, facts })
+  factsShown.set(looks, { pack, facts })
   return facts
 }
 
@@ -55,19 +67,31 @@ function count(pack: Pack, document: SiteDocument): Leftovers {
 }
 
 type Open = { readonly leftovers: number; readonly drafts: number }
-type Counted = { readonly pack: Pack; readonly page: Page; readonly entries: readonly unknown[]; readonly open: Open }
+type Counted = {
+  readonly pack: Pack
+  readonly page: Page
+  readonly table: SiteDocument['entries']
+  readonly entries: readonly unknown[]
+  readonly open: Open
+}
 
 /** What is open on a page, by the sections that stand on it: one that nothing was done on is not counted again. */
 const openOnPages = new WeakMap<readonly Section[], Counted>()
 
 function openOnPage(pack: Pack, document: SiteDocument, page: Page): Open {
   const sections = sectionsOn(document, page.id)
-  const entries = sections.map((s) => entriesOf(document, s.id))
+  const table = document.entries
   const known = openOnPages.get(sections)
-  if (known?.pack === pack && known.page === page && known.entries.every((e, i) => e === entries[i])) return known.open
+  const isOf = known?.pack === pack && known.page === page
+  if (isOf && known.table === table) return known.open
+  const entries = sections.map((s) => entriesOf(document, s.id))
+  if (isOf && known.entries.every((e, i) => e === entries[i])) {
+    openOnPages.set(sections, { ...known, table })
+    return known.open
+  }
   const { leftovers, drafts } = openOn(pack, document, sections)
   const open = { leftovers: leftovers + (page.texts.description === undefined ? 1 : 0), drafts }
-  if (sections.length > 0) openOnPages.set(sections, { pack, page, entries, open })
+  if (sections.length > 0) openOnPages.set(sections, { pack, page, table, entries, open })
   return open
 }
 

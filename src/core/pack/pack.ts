@@ -1,4 +1,4 @@
-import { allSections, own, type SectionKind, type SiteDocument, type SlotValue } from '../site'
+import { looksOf, own, type SectionKind, type SiteDocument, type SlotValue } from '../site'
 import { FAMILIES } from '../type'
 import { designKey, listPlaceholders, overlay, type Design } from './design'
 import type { PackFault } from './fault'
@@ -112,8 +112,8 @@ export function findDesign(pack: Pack, kind: SectionKind, name: string): Design 
 /** What a site wears and is not here: its template, or designs of its sections. Empty where all are. */
 export function missingFor(pack: Pack, document: SiteDocument): readonly string[] {
   const template = findTemplate(pack, document.dress.template) ? [] : [document.dress.template]
-  const designs = allSections(document)
-    .filter((s) => !findDesign(pack, s.kind, s.design))
-    .map((s) => designKey(s.kind, s.design))
+  const designs = looksOf(document)
+    .filter(({ kind, design }) => !findDesign(pack, kind, design))
+    .map(({ kind, design }) => designKey(kind, design))
   return [...template, ...new Set(designs)]
 }

@@ -1,5 +1,17 @@
-import { designKey } from '../pack'
-import { allSections, findPage, type Brand, type Page, type Place, type Section, type SiteDocument } from '../site'
+import {
+  entriesOf,
+  findPage,
+  looksOf,
+  sectionsIn,
+  sectionsOn,
+  type Brand,
+  type Entry,
+  type Look,
+  type Page,
+  type Place,
+  type Section,
+  type SiteDocument,
+} from '../site'
 import { fillSection, pageSections, type PageParts, type Site } from '../fill'
 import { fontFaceCss } from '../type'
 import { attribute } from './html/escape'
@@ -13,7 +25,11 @@ import { designCss, tokenCss } from './styles'
 export type DraftStyles = { readonly fonts: string; readonly tokens: string; readonly designs: string }
 
 export function draftStyles(site: Site): DraftStyles {
-  return { fonts: fontFaceCss(siteFamilies(site).all.flatMap(familyFaces)), tokens: tokenCss(site), designs: designCss(site) }
+  return { ...brandStyles(site), designs: designCss(site) }
+}
+
+function brandStyles(site: Site): Pick<DraftStyles, 'fonts' | 'tokens'> {
+  return { fonts: fontFaceCss(siteFamilies(site).all.flatMap(familyFaces)), tokens: tokenCss(site) }
 }
 
 /** One page of a draft as a document of its own. */
@@ -28,60 +44,79 @@ export type DraftFrame = PageParts<DraftSection> & { readonly page: string; read
 /** A section's HTML, and the places that its marks name. */
 export type DraftSection = { readonly id: string; readonly html: string; readonly places: ReadonlyMap<string, Place> }
 
-/** Draws frames one after another; style sheets are made again only when colours, designs or tones changed. */
+/** What a section's HTML is made of besides its own record and those of its entries. */
+type Surroundings = readonly unknown[]
+type Drawn = { readonly section: Section; readonly entries: readonly Entry[]; readonly as: DraftSection }
+
+/**
+ * Draws frames one after another. A section is drawn again only when it or something that sections are made of has
+ * changed; style sheets only when colours, designs or tones have.
+ */
 export function makeDraftPainter(): (site: Site, page: Page) => DraftFrame {
   const styles = makeStylist()
+  let surroundings: Surroundings = []
+  let drawn = new Map<string, Drawn>()
   return (site, page) => {
+    const now = surroundingsOf(site, page)
+    if (now.some((one, i) => one !== surroundings[i])) drawn = new Map()
+    surroundings = now
     const { header, main, footer } = pageSections(site, page)
-    const writer = openPage(site, page)
+    const kept = new Map<string, Drawn>()
     const draw = (section: Section): DraftSection => {
-      writer.places.clear()
-      return { id: section.id, html: drawSection(site, page, section, writer), places: new Map(writer.places) }
+      const entries = entriesOf(site.document, section.id)
+      const known = drawn.get(section.id)
+      const one =
+        known?.section === section && known.entries === entries ? known : { section, entries, as: drawSection(site, page, section) }
+      kept.set(section.id, one)
+      return one.as
     }
-    return {
-      page: page.id,
-      language: site.document.language,
-      styles: styles(site),
-      header: header.map(draw),
-      main: main.map(draw),
-      footer: footer.map(draw),
-    }
+    const frame = { header: header.map(draw), main: main.map(draw), footer: footer.map(draw) }
+    drawn = kept
+    return { page: page.id, language: site.document.language, styles: styles(site), ...frame }
   }
 }
 
+function surroundingsOf({ document, pack, assets, mode }: Site, page: Page): Surroundings {
+  const { language, dress, facts, brand, labels, pages } = document
+  return [page, pack, assets, mode, language, dress, facts, brand, labels, pages]
+}
+
 /** A section that cannot be drawn, whatever the reason, leaves a marked gap; everything beside it is drawn. */
-function drawSection(site: Site, page: Page, section: Section, writer: ReturnType<typeof openPage>): string {
+function drawSection(site: Site, page: Page, section: Section): DraftSection {
+  const writer = openPage(site, page)
   try {
-    return sectionHtml(writer, fillSection({ site, page }, section))
+    return { id: section.id, html: sectionHtml(writer, fillSection({ site, page }, section)), places: writer.places }
   } catch (error) {
     console.error(`The section ${section.id} could not be drawn`, error)
-    return `<section class="undrawn"${attribute('data-section', section.id)}><p>This section cannot be drawn.</p></section>`
+    const html = `<section class="undrawn"${attribute('data-section', section.id)}><p>This section cannot be drawn.</p></section>`
+    return { id: section.id, html, places: new Map() }
   }
 }
 
 function makeStylist(): (site: Site) => DraftStyles {
-  let sections: SiteDocument['sections'] | null = null
-  let key = ''
+  let looks: readonly Look[] | null = null
   let dress: SiteDocument['dress'] | null = null
   let brand: Brand | null = null
+  let pack: Site['pack'] | null = null
   let styles: DraftStyles = { fonts: '', tokens: '', designs: '' }
   return (site) => {
     const { document } = site
-    if (document.sections === sections && document.brand === brand && document.dress === dress) return styles
-    const { template, scheme, dark } = document.dress
-    const looks = new Set(allSections(document).map((s) => `${designKey(s.kind, s.design)} ${s.tone}`))
-    const next = [template, scheme, dark, ...looks].join('|')
-    if (next !== key) styles = draftStyles(site)
-    else if (document.brand !== brand) styles = { ...draftStyles({ ...site }), designs: styles.designs }
-    ;({ sections, dress, brand } = document)
-    key = next
+    const now = looksOf(document)
+    const isWorn = now === looks && document.dress === dress && site.pack === pack
+    if (!isWorn) styles = draftStyles(site)
+    else if (document.brand !== brand) styles = { ...brandStyles(site), designs: styles.designs }
+    looks = now
+    ;({ dress, brand } = document)
+    pack = site.pack
     return styles
   }
 }
 
 /** The same page with the template's content in every place: what its designer measured it for. */
 export function asDesigned(site: Site, page: Page): { readonly site: Site; readonly page: Page } {
-  const sections = Object.fromEntries(Object.entries(site.document.sections).map(([id, section]) => [id, { ...section, slots: {} }]))
-  const document = { ...site.document, facts: {}, sections, entries: {} }
-  return { site: { ...site, document }, page: findPage(document, page.id) ?? page }
+  const { document } = site
+  const shown = [...sectionsIn(document, { type: 'header' }), ...sectionsOn(document, page.id), ...sectionsIn(document, { type: 'footer' })]
+  const sections = Object.fromEntries(shown.map((section) => [section.id, { ...section, slots: {} }]))
+  const bare = { ...document, facts: {}, sections, entries: {} }
+  return { site: { ...site, document: bare }, page: findPage(bare, page.id) ?? page }
 }

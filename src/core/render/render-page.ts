@@ -1,7 +1,7 @@
 import { pictureVariants, type AssetInfo, type PictureVariant } from '../image'
 import { isHome, pagePath } from '../pages'
 import { factsOf, type Page } from '../site'
-import { fillPage, pageTexts, readElements, siteScheme, type FilledPicture, type FilledSection, type PageParts, type Site } from '../fill'
+import { fillPage, findPicture, pageTexts, siteScheme, type FilledPicture, type FilledSection, type PageParts, type Site } from '../fill'
 import { attribute, escapeJsonScript, escapeText } from './html/escape'
 import { sectionHtml } from './html/to-html'
 import { fileUrl, openPage, pictureUrl, type PageWriter } from './page-writer'
@@ -120,15 +120,11 @@ function renderSharing(
 
 /** The first picture a visitor sees on a page, for the card that others show when they share it. */
 function findCardPicture(sections: readonly FilledSection[]): FilledPicture | null {
-  let found: FilledPicture | null = null
   for (const { root } of sections) {
-    readElements(root, ({ picture }) => {
-      if (picture && !picture.asset.vector) found = picture
-      return found !== null
-    })
-    if (found) break
+    const found = findPicture(root, ({ asset }) => !asset.vector)
+    if (found) return found
   }
-  return found
+  return null
 }
 
 /** The card's picture is a file of the release like any other. */

@@ -1,9 +1,11 @@
+import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { testSite } from '../../../tests/pack'
 import { edited, setSlot } from '../../../tests/site'
+import { editOf, someEdit } from '../../../tests/some-edits'
 import { asDesigned, businessData, designCss, makeDraftPainter, renderDraftPage, renderPage, tokenCss, type ReleaseFiles } from '.'
-import type { Site } from '../fill'
-import { homePage, pagesOf, type Edit, type SlotValue } from '../site'
+import { countLeftovers, type Site } from '../fill'
+import { applyEdit, findPage, homePage, looksOf, pagesOf, type Edit, type SlotValue } from '../site'
 
 const FILES: ReleaseFiles = {
   origin: 'https://client.example',
@@ -127,4 +129,32 @@ test('the page as designed has no word of the client’s', () => {
   const html = renderDraftPage(plain.site, plain.page)
   expect(html).not.toMatch(/Client Name|Client words/)
   expect(html).toContain('Orrin &amp; Daughter')
+})
+
+test('what is kept of a drawing, of the looks of a site and of its counts is what is made anew, whatever is done', () => {
+  const colours = ['#336699', '#d2b400', '#0a0a0a']
+  const tally = { drawn: 0, pages: 0 }
+  fc.assert(
+    fc.property(fc.array(fc.tuple(someEdit, fc.nat(9)), { minLength: 3, maxLength: 12 }), (chosen) => {
+      const paint = makeDraftPainter()
+      let site = testSite({ name: 'Client' }, {}, 'draft')
+      let made = 0
+      for (const [some, n] of chosen) {
+        const brand: Edit = { type: 'brand/set', part: 'colour', value: colours[n % colours.length]! }
+        const edit = n > 8 ? brand : editOf(site.document, some, () => `made-${++made}`)
+        const applied = edit && applyEdit(site.document, edit)
+        if (!applied?.ok) continue
+        site = { ...site, document: applied.document }
+        const page = pagesOf(site.document)[some.b % 3] ?? homePage(site.document)
+        const anew = { ...site, document: structuredClone(site.document) }
+        expect(paint(site, page)).toEqual(makeDraftPainter()(anew, findPage(anew.document, page.id)!))
+        expect(looksOf(site.document)).toEqual(looksOf(anew.document))
+        expect(countLeftovers(site.pack, site.document)).toEqual(countLeftovers(site.pack, anew.document))
+        tally.drawn++
+        tally.pages += page === homePage(site.document) ? 0 : 1
+      }
+    }),
+    { seed: 12, numRuns: 25 },
+  )
+  expect(Math.min(tally.drawn, tally.pages)).toBeGreaterThan(40)
 })

@@ -1,7 +1,7 @@
 import { ROLES } from '../colour'
 import { siteScheme, templateOf, veilOf, type Site } from '../fill'
 import { designKey, findDesign } from '../pack'
-import { allSections, TONES, type Tone } from '../site'
+import { looksOf, TONES, type Tone } from '../site'
 import { brandCss } from './brand-css'
 
 /**
@@ -18,7 +18,7 @@ export function tokenCss(site: Site): string {
 
 function toneCss(site: Site, dark: boolean): string {
   const scheme = siteScheme(site, dark)
-  const used = new Set<Tone>(['paper', ...allSections(site.document).map((s) => s.tone)])
+  const used = new Set<Tone>(['paper', ...looksOf(site.document).map((look) => look.tone)])
   return TONES.filter((tone) => used.has(tone))
     .map((tone) => {
       const lines = ROLES.filter((role) => role !== 'end').map((role) => `--${role}:${scheme[tone][role]}`)
@@ -60,7 +60,7 @@ input,select,textarea{font:inherit;color:var(--text);padding:.6em .75em;min-heig
 export function designCss(site: Site): string {
   const template = templateOf(site)
   const designs = new Map<string, string>()
-  for (const { kind, design } of [...allSections(site.document), template.notFound]) {
+  for (const { kind, design } of [...looksOf(site.document), template.notFound]) {
     const found = findDesign(site.pack, kind, design)
     if (found) designs.set(designKey(kind, design), found.css)
   }

@@ -1,13 +1,13 @@
 import { EventEmitter } from 'node:events'
 import * as v from 'valibot'
 import { missingFor } from '../../core/pack'
-import { applyEdit, canonical, editSchema, stepsOf, type Edit, type EditProblem, type SiteDocument } from '../../core/site'
+import { applyEdit, canonical, editSchema, stepsOf, takeBack, type Edit, type EditProblem, type SiteDocument } from '../../core/site'
 import { kept } from '../files/kept'
 import { Problem, type ProblemReply } from '../http/problems'
 import { toReply } from '../http/problems'
 import { pack } from '../packs/packs'
 import { db } from '../store/db'
-import { findRow, insertRow, rowsBetween, rowsSince, takersBack, type SavedRow } from '../store/log-rows'
+import { findRow, firstRevisionOf, insertRow, rowsBetween, rowsSince, takersBack, type SavedRow } from '../store/log-rows'
 import { findSnapshot, writeSnapshot, type Snapshot } from '../store/snapshots'
 
 /** A row as a screen sends it: the server works out the inverse itself. */
@@ -75,7 +75,7 @@ export function appendRows(job: string, who: string | null, base: number, sent: 
   let state = before
   db().transaction(() => {
     for (const row of sent) {
-      const appended = appendRow(job, who, state, row)
+      const appended = appendRow(job, who, state, row, before.revision > base)
       if ('problem' in appended) refused.push({ id: row.id, ...toReply(appended.problem) })
       else {
         state = appended.state
@@ -93,11 +93,15 @@ function appendRow(
   job: string,
   who: string | null,
   state: JobState,
-  row: SentRow,
+  sent: SentRow,
+  /** Whether others wrote something since the revision that the row was made on. */
+  othersWrote: boolean,
 ): { readonly state: JobState } | { readonly problem: Problem } {
-  const known = findRow(job, row.id)
-  if (known) return isSameRow(known, row) ? { state } : { problem: new Problem('rowDiffers') }
-  if (row.undoes !== null && !stands(job, row.undoes)) return { problem: new Problem('takenBackAlready') }
+  const known = findRow(job, sent.id)
+  if (known) return isSameRow(known, sent) ? { state } : { problem: new Problem('rowDiffers') }
+  if (sent.undoes !== null && !stands(job, sent.undoes)) return { problem: new Problem('takenBackAlready') }
+  const row = othersWrote && sent.undoes !== null ? takenBackNow(job, state, sent, sent.undoes) : sent
+  if (!row) return { problem: new Problem('workedOnSince') }
   const applied = applyEdit(state.document, row.edit)
   if (!applied.ok) return { problem: new Problem('editRefused', { why: whyNot(applied.problem) }) }
   const missing = asksForDesign(row.edit)
@@ -105,12 +109,28 @@ function appendRow(
     : []
   if (missing[0] !== undefined) return { problem: new Problem('designUnknown', { design: missing[0] }) }
   const revision = state.revision + 1
-  insertRow(job, revision, { ...row, who, inverse: applied.inverse })
+  const gesture = row.undoes === null && !stands(job, row.gesture) ? row.id : row.gesture
+  insertRow(job, revision, { ...row, gesture, who, inverse: applied.inverse })
   return { state: { revision, document: applied.document } }
 }
 
-function isSameRow(known: SavedRow, { gesture, undoes, edit }: SentRow): boolean {
-  return known.gesture === gesture && known.undoes === undoes && canonical(known.edit) === canonical(edit)
+/**
+ * What was done in the name of a gesture that had been taken back was written as a gesture of its own, by the row's name;
+ * a taking back may have been reckoned anew.
+ */
+function isSameRow(known: SavedRow, { id, gesture, undoes, edit }: SentRow): boolean {
+  const isSame = undoes !== null || canonical(known.edit) === canonical(edit)
+  return (known.gesture === gesture || known.gesture === id) && known.undoes === undoes && isSame
+}
+
+/**
+ * A taking back says what it takes back; what that changes is reckoned on the document as it is now, so that it removes
+ * nothing of what others wrote meanwhile. Null where something made later stands on what it would take.
+ */
+function takenBackNow(job: string, { document }: JobState, row: SentRow, undoes: string): SentRow | null {
+  const taken = takeBack(document, rowsSince(job, firstRevisionOf(job, undoes) - 1), undoes)
+  if (taken.ok) return { ...row, edit: taken.edit }
+  return taken.problem === 'workedOnSince' ? null : row
 }
 
 /** Whether a gesture still stands: nothing that takes it back does. */

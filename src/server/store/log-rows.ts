@@ -78,6 +78,21 @@ export function takersBack(job: string, gesture: string): string[] {
     .map((row) => row.gesture)
 }
 
+/** The first revision of a gesture, or of what it takes back, down to what was done in the first place. */
+export function firstRevisionOf(job: string, gesture: string): number {
+  const begins = sql<[string, string], { first: number | null; undoes: string | null }>(
+    'SELECT min(revision) AS first, undoes FROM log_row WHERE job = ? AND gesture = ?',
+  )
+  let first = Number.MAX_SAFE_INTEGER
+  for (let at: string | null = gesture; at !== null;) {
+    const found: { first: number | null; undoes: string | null } | undefined = begins.get(job, at)
+    if (!found || found.first === null || found.first >= first) break
+    first = found.first
+    at = found.undoes
+  }
+  return first
+}
+
 export type HistoryPage = { readonly rows: readonly SavedRow[]; readonly isFirst: boolean }
 
 /**

@@ -2,9 +2,21 @@ import { nanoid } from 'nanoid'
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import type { AssetInfo } from '@/core/image'
 import type { Pack } from '@/core/pack'
-import { applyEdit, gesturesOf, mergeEdits, placeOfEdit, redoable, takeBack, undoable, type Edit, type LogRow } from '@/core/site'
+import {
+  applyEdit,
+  canonical,
+  gestureFor,
+  gesturesOf,
+  mergeEdits,
+  placeOfEdit,
+  redoable,
+  takeBack,
+  undoable,
+  type Edit,
+  type LogRow,
+} from '@/core/site'
 import { wordsOfEdit } from './given-back'
-import type { HistoryPage, JobState, OpenJob, PendingRow, SaveState } from './job-state'
+import type { HistoryPage, JobState, OpenJob, PendingRow, SavedRow, SaveState } from './job-state'
 import type { Outbox } from './outbox'
 import { applyPending } from './rebase'
 import { startSync, type Wait } from './sync'
@@ -58,6 +70,17 @@ export function createJobStore(job: OpenJob, pack: Pack, { transport, outbox, wh
     store.setState({ ...next, ...(changed ? steps(history, pending, who) : {}) })
   }
 
+  /** What gestures are called that were taken back while they went on. */
+  const renamed = new Map<string, string>()
+
+  const nameOf = (gesture: string): string => {
+    const { history, pending } = store.getState()
+    const known = renamed.get(gesture) ?? gesture
+    const name = gestureFor([...history.rows, ...pending], { id: nanoid(), gesture: known, undoes: null })
+    if (name !== known) renamed.set(gesture, name)
+    return name
+  }
+
   const append = (edit: Edit, gesture: string, undoes: string | null): boolean => {
     const { document, pending, saveState } = store.getState()
     const applied = applyEdit(document, edit)
@@ -94,7 +117,7 @@ export function createJobStore(job: OpenJob, pack: Pack, { transport, outbox, wh
     const left = state.pending.filter((row) => !known.has(row.id))
     const history = trimmed({ ...state.history, rows: [...state.history.rows, ...fresh] })
     // Our own rows came back in order and nothing else happened: the document on the screen is already right.
-    const isOurs = fresh.every((row, i) => state.pending[i]?.id === row.id && !state.pending[i].stuck)
+    const isOurs = fresh.every((row, i) => isAsHere(row, state.pending[i]))
     const rest = isOurs ? { pending: left, document: state.document } : applyPending(saved, history.rows, left)
     set({ saved, revision: fresh.at(-1)?.revision ?? state.revision, history, ...rest })
     outbox.remove([...known])
@@ -140,6 +163,7 @@ export function createJobStore(job: OpenJob, pack: Pack, { transport, outbox, wh
     )
     outbox.remove([id])
     // What another tab took back already is as this person wanted it; a row that was written in a newer form is there.
+    if (code === 'workedOnSince') return store.setState({ notice: sentence })
     if (code === 'takenBackAlready' || (code === 'rowDiffers' && row.adopted)) return
     const given = { id, sentence, words: wordsOfEdit(row.edit) }
     outbox.giveBack(given)
@@ -221,7 +245,10 @@ export function createJobStore(job: OpenJob, pack: Pack, { transport, outbox, wh
   void adopt().catch((error: unknown) => console.error('What other tabs left could not be read', error))
 
   return Object.assign(store, {
-    apply: (edit: Edit, gesture: string = nanoid(10)) => (append(edit, gesture, null) ? gesture : null),
+    apply: (edit: Edit, gesture: string = nanoid(10)) => {
+      const name = nameOf(gesture)
+      return append(edit, name, null) ? name : null
+    },
     undo: (gesture?: string) => step(undoable, gesture ?? null),
     redo: () => step(redoable, null),
     addAsset: (asset: AssetInfo) => store.setState((state) => ({ assets: { ...state.assets, [asset.id]: asset } })),
@@ -237,6 +264,11 @@ export function createJobStore(job: OpenJob, pack: Pack, { transport, outbox, wh
       outbox.close()
     },
   })
+}
+
+/** Whether a row of the database is one of those on the screen, just as it is there: a taking back may have been reckoned anew. */
+function isAsHere(row: SavedRow, here: PendingRow | undefined): boolean {
+  return here?.id === row.id && !here.stuck && (row.undoes === null || canonical(row.edit) === canonical(here.edit))
 }
 
 function bare({ id, gesture, who, undoes, edit, inverse }: PendingRow): LogRow {

@@ -1,4 +1,4 @@
-import { applyEdit, takeBack, type SiteDocument } from '@/core/site'
+import { applyEdit, gestureFor, takeBack, type SiteDocument } from '@/core/site'
 import type { PendingRow, SavedRow } from './job-state'
 
 /** Pending rows on top of a document: those that fit now with their inverses anew; those that do not are kept, and asked for. */
@@ -10,10 +10,12 @@ export function applyPending(
   let document = saved
   const kept: PendingRow[] = []
   for (const row of pending) {
-    const edit = row.sent ? row.edit : editNow(document, [...history, ...kept.filter((r) => !r.stuck)], row)
+    const rows = [...history, ...kept.filter((r) => !r.stuck)]
+    const edit = row.sent ? row.edit : editNow(document, rows, row)
     const applied = applyEdit(document, edit)
     if (applied.ok) document = applied.document
-    kept.push(applied.ok ? { ...row, edit, inverse: applied.inverse, stuck: false } : { ...row, stuck: true })
+    const gesture = gestureFor(rows, row)
+    kept.push(applied.ok ? { ...row, gesture, edit, inverse: applied.inverse, stuck: false } : { ...row, stuck: true })
   }
   return { document, pending: kept }
 }

@@ -28,6 +28,17 @@ export function readElements(root: Node, visit: (element: ReadElement) => boolea
   return told === true || root.children.some((child: Node) => readElements(child, visit, deeper))
 }
 
+/** The first picture of a filled element, in reading order, that a test holds of. */
+export function findPicture(root: FilledNode, isWanted: (picture: FilledPicture) => boolean): FilledPicture | null {
+  if (typeof root === 'string' || root.type === 'still') return null
+  if (root.picture && isWanted(root.picture)) return root.picture
+  for (const child of root.children) {
+    const found = findPicture(child, isWanted)
+    if (found) return found
+  }
+  return null
+}
+
 const APART = new Set([
   'a',
   'li',

@@ -20,6 +20,15 @@ function fallenOf(told: ReadonlyMap<string, Told>): ReadonlySet<string> {
   return fallen
 }
 
+/**
+ * The gesture that a new row belongs to: the one it names while that stands. What is done in the name of a gesture that
+ * was taken back meanwhile is a gesture of its own, named after the row; else it would fall with what fell before it.
+ */
+export function gestureFor(rows: readonly LogRow[], { id, gesture, undoes }: Pick<LogRow, 'id' | 'gesture' | 'undoes'>): string {
+  if (undoes !== null || !rows.some((row) => row.undoes === gesture)) return gesture
+  return gesturesOf(rows).some((g) => g.undoes === gesture && g.stands) ? id : gesture
+}
+
 /** A gesture is anybody's where nobody was noted. */
 function isOf(gesture: Gesture, who: string): boolean {
   return gesture.who === null || gesture.who === who

@@ -32,20 +32,27 @@ class Positions {
   private readonly done: string[] = []
   /** Takings back that redo could take back, oldest first, each with what it took. */
   private readonly undone: { readonly by: string; readonly of: string }[] = []
+  /** What was typed on in a group that had been taken back is a gesture of its own. */
+  private readonly names = new Map<string, string>()
+  private readonly fallen = new Set<string>()
 
   next({ id, group, mark }: Row1): Pick<LogRow, 'gesture' | 'undoes'> {
     if (mark === 'do') {
-      if (this.done.at(-1) !== group) this.done.push(group)
+      let name = this.names.get(group) ?? group
+      if (this.fallen.has(name)) this.names.set(group, (name = id))
+      if (this.done.at(-1) !== name) this.done.push(name)
       this.undone.length = 0
-      return { gesture: group, undoes: null }
+      return { gesture: name, undoes: null }
     }
     if (mark === 'undo') {
       const of = this.done.pop() ?? group
       this.undone.push({ by: `u-${id}`, of })
+      this.fallen.add(of)
       return { gesture: `u-${id}`, undoes: of }
     }
     const redone = this.undone.pop()
     this.done.push(redone?.of ?? group)
+    this.fallen.delete(redone?.of ?? group)
     return { gesture: `u-${id}`, undoes: redone?.by ?? group }
   }
 }

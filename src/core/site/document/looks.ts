@@ -1,0 +1,62 @@
+import { pagesOf, sectionsIn, sectionsOn, type SiteDocument } from './document'
+import type { Section } from './section'
+
+/** What a section wears: all that style sheets have to know of it. */
+export type Look = Pick<Section, 'kind' | 'design' | 'tone'>
+
+/** The looks of a row of sections, under one name for all rows that look the same. */
+type Row = { readonly name: string; readonly looks: readonly Look[] }
+
+const rows = new WeakMap<readonly Section[], Row>()
+const sites = new WeakMap<SiteDocument['sections'], { readonly pages: SiteDocument['pages']; readonly looks: readonly Look[] }>()
+/** Answers of late by the names of their rows, so that a site which looks as before gives the very same answer. */
+const answers = new Map<string, readonly Look[]>()
+const MOST_ANSWERS = 50
+
+/**
+ * Every look that stands on a site, once each: at the head of every page, on its pages in order, at the foot. Typing
+ * changes no look, and the answer then is the very one of before.
+ */
+export function looksOf(document: SiteDocument): readonly Look[] {
+  const known = sites.get(document.sections)
+  if (known?.pages === document.pages) return known.looks
+  const looks = findLooks(document)
+  sites.set(document.sections, { pages: document.pages, looks })
+  return looks
+}
+
+function findLooks(document: SiteDocument): readonly Look[] {
+  const named = new Map<string, readonly Look[]>()
+  const add = (sections: readonly Section[]): void => {
+    const { name, looks } = rowOf(sections)
+    named.set(name, looks)
+  }
+  add(sectionsIn(document, { type: 'header' }))
+  for (const page of pagesOf(document)) add(sectionsOn(document, page.id))
+  add(sectionsIn(document, { type: 'footer' }))
+  const asked = [...named.keys()].join('\n')
+  let found = answers.get(asked)
+  if (!found) {
+    found = onceEach([...named.values()].flat())
+    if (answers.size >= MOST_ANSWERS) answers.clear()
+    answers.set(asked, found)
+  }
+  return found
+}
+
+function rowOf(sections: readonly Section[]): Row {
+  let row = rows.get(sections)
+  if (!row) {
+    const looks = onceEach(sections)
+    rows.set(sections, (row = { name: looks.map(nameOf).join(' '), looks }))
+  }
+  return row
+}
+
+function onceEach(of: readonly Look[]): readonly Look[] {
+  return [...new Map(of.map(({ kind, design, tone }) => [nameOf({ kind, design, tone }), { kind, design, tone }])).values()]
+}
+
+function nameOf({ kind, design, tone }: Look): string {
+  return `${kind}/${design}/${tone}`
+}
