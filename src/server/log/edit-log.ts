@@ -7,7 +7,7 @@ import { Problem, type ProblemReply } from '../http/problems'
 import { toReply } from '../http/problems'
 import { pack } from '../packs/packs'
 import { db } from '../store/db'
-import { findRow, firstRevisionOf, insertRow, rowsBetween, rowsSince, takersBack, type SavedRow } from '../store/log-rows'
+import { findRow, insertRow, rowsBetween, rowsForTakingBack, rowsSince, takersBack, type SavedRow } from '../store/log-rows'
 import { findSnapshot, writeSnapshot, type Snapshot } from '../store/snapshots'
 
 /** A row as a screen sends it: the server works out the inverse itself. */
@@ -75,7 +75,7 @@ export function appendRows(job: string, who: string | null, base: number, sent: 
   let state = before
   db().transaction(() => {
     for (const row of sent) {
-      const appended = appendRow(job, who, state, row, before.revision > base)
+      const appended = appendRow(job, who, state, row)
       if ('problem' in appended) refused.push({ id: row.id, ...toReply(appended.problem) })
       else {
         state = appended.state
@@ -94,14 +94,11 @@ function appendRow(
   who: string | null,
   state: JobState,
   sent: SentRow,
-  /** Whether others wrote something since the revision that the row was made on. */
-  othersWrote: boolean,
 ): { readonly state: JobState } | { readonly problem: Problem } {
   const known = findRow(job, sent.id)
   if (known) return isSameRow(known, sent) ? { state } : { problem: new Problem('rowDiffers') }
-  if (sent.undoes !== null && !stands(job, sent.undoes)) return { problem: new Problem('takenBackAlready') }
-  const row = othersWrote && sent.undoes !== null ? takenBackNow(job, state, sent, sent.undoes) : sent
-  if (!row) return { problem: new Problem('workedOnSince') }
+  const row = sent.undoes === null ? sent : takenBackNow(job, state, sent, sent.undoes)
+  if (row instanceof Problem) return { problem: row }
   const applied = applyEdit(state.document, row.edit)
   if (!applied.ok) return { problem: new Problem('editRefused', { why: whyNot(applied.problem) }) }
   const missing = asksForDesign(row.edit)
@@ -125,12 +122,14 @@ function isSameRow(known: SavedRow, { id, gesture, undoes, edit }: SentRow): boo
 
 /**
  * A taking back says what it takes back; what that changes is reckoned on the document as it is now, so that it removes
- * nothing of what others wrote meanwhile. Null where something made later stands on what it would take.
+ * nothing of what others wrote since it was asked for, however long that lay in an outbox. A problem where something
+ * made later stands on what it would take, and where nothing is to be taken: not twice, and not what was never written.
  */
-function takenBackNow(job: string, { document }: JobState, row: SentRow, undoes: string): SentRow | null {
-  const taken = takeBack(document, rowsSince(job, firstRevisionOf(job, undoes) - 1), undoes)
+function takenBackNow(job: string, { document }: JobState, row: SentRow, undoes: string): SentRow | Problem {
+  if (!stands(job, undoes)) return new Problem('takenBackAlready')
+  const taken = takeBack(document, rowsForTakingBack(job, undoes), undoes)
   if (taken.ok) return { ...row, edit: taken.edit }
-  return taken.problem === 'workedOnSince' ? null : row
+  return new Problem(taken.problem === 'workedOnSince' ? 'workedOnSince' : 'takenBackAlready')
 }
 
 /** Whether a gesture still stands: nothing that takes it back does. */

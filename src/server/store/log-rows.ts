@@ -78,14 +78,29 @@ export function takersBack(job: string, gesture: string): string[] {
     .map((row) => row.gesture)
 }
 
-/** The first revision of a gesture, or of what it takes back, down to what was done in the first place. */
-export function firstRevisionOf(job: string, gesture: string): number {
-  const begins = sql<[string, string], { first: number | null; undoes: string | null }>(
-    'SELECT min(revision) AS first, undoes FROM log_row WHERE job = ? AND gesture = ?',
+/**
+ * Every row that a gesture's taking back can depend on: from where the gesture began, or where anything began that was
+ * taken back, or brought back, only after it.
+ */
+export function rowsForTakingBack(job: string, gesture: string): SavedRow[] {
+  const takenSince = sql<[string, number], { undoes: string }>(
+    'SELECT DISTINCT undoes FROM log_row WHERE job = ? AND revision >= ? AND undoes IS NOT NULL',
   )
+  let first = chainStart(job, gesture)
+  for (;;) {
+    const earliest = Math.min(first, ...takenSince.all(job, first).map(({ undoes }) => chainStart(job, undoes)))
+    if (earliest === first) return rowsSince(job, first - 1)
+    first = earliest
+  }
+}
+
+/** The first revision of a gesture, and of what it takes back, down to what was done in the first place. */
+function chainStart(job: string, gesture: string): number {
+  type Beginning = { readonly first: number | null; readonly undoes: string | null }
+  const begins = sql<[string, string], Beginning>('SELECT min(revision) AS first, undoes FROM log_row WHERE job = ? AND gesture = ?')
   let first = Number.MAX_SAFE_INTEGER
   for (let at: string | null = gesture; at !== null;) {
-    const found: { first: number | null; undoes: string | null } | undefined = begins.get(job, at)
+    const found: Beginning | undefined = begins.get(job, at)
     if (!found || found.first === null || found.first >= first) break
     first = found.first
     at = found.undoes
