@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test'
+import { CHROMIUM } from './tests/chromium'
 
 export default defineConfig({
   testDir: 'tests/e2e',
@@ -11,16 +12,6 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     permissions: ['clipboard-read', 'clipboard-write'],
-    launchOptions: {
-      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-        '--disable-quic',
-        '--no-first-run',
-      ],
-    },
+    launchOptions: CHROMIUM,
   },
 })

@@ -1,21 +1,12 @@
 import path from 'node:path'
 import { chromium } from '@playwright/test'
+import { CHROMIUM } from '../tests/chromium'
 import { root } from './prepare.mjs'
 
 /** Takes the README's pictures from a fresh demo that is running: npm run demo -- --fresh, then npm run screenshots. */
 const app = `http://127.0.0.1:${process.env.INSTANT_FIT_PORT ?? '4310'}`
 const site = `http://tolliver-and-wren.localhost:${process.env.WEB_HOST_PORT ?? '4380'}`
-const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-    '--disable-quic',
-    '--no-first-run',
-  ],
-})
+const browser = await chromium.launch(CHROMIUM)
 const shoot = (page, name) => page.screenshot({ path: path.join(root, 'docs', 'screenshots', `${name}.png`) })
 const settle = (page) =>
   page.evaluate(async () => {

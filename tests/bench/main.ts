@@ -8,6 +8,7 @@ import { countLeftovers, makeDocument, type Site } from '../../src/core/fill'
 import { getTemplate } from '../../src/core/pack'
 import { makeDraftPainter, renderPage, type ReleaseFiles } from '../../src/core/render'
 import { homePage, pagesOf, sectionsOn, type Edit, type SectionId } from '../../src/core/site'
+import { CHROMIUM } from '../chromium'
 import { siteOfPages } from '../large-site'
 import { testPack } from '../pack'
 import { makeRig } from '../rig'
@@ -176,17 +177,7 @@ const rig = await makeRig()
 try {
   await rig.startHost()
   await rig.startApp()
-  const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-      '--disable-quic',
-      '--no-first-run',
-    ],
-  })
+  const browser = await chromium.launch(CHROMIUM)
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
   await benchInterface(page, rig.app)
   await benchJobList(rig)

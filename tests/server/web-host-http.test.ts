@@ -5,7 +5,7 @@ import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { brotliDecompressSync } from 'node:zlib'
-import { afterAll, beforeAll, expect, test } from 'vitest'
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { controlServer } from '../../src/standins/web-host/control-server'
 import { publicServer } from '../../src/standins/web-host/public-server'
 import { SiteStore } from '../../src/standins/web-host/store'
@@ -85,6 +85,54 @@ test('text travels compressed where the visitor takes it; HEAD brings no body; a
   expect([head.status, head.body.length, head.headers['content-type']]).toEqual([200, 0, 'text/html; charset=utf-8'])
   expect((await visit('wren', '/about')).headers.location).toBe('/about/')
   expect((await visit('wren', '/about/?from=card')).status).toBe(200)
+})
+
+describe('RFC 9110', () => {
+  test('8.8.3 and 13.1.2: a tag for each coding, compared weakly, in lists, and by *', async () => {
+    const plain = await visit('wren')
+    const squeezed = await visit('wren', '/', { 'accept-encoding': 'br' })
+    const etag = plain.headers.etag!
+    expect(etag).toMatch(/^"[\x21\x23-\x7e]+"$/) // 8.8.3: opaque-tag, strong.
+    expect(squeezed.headers.etag).not.toBe(etag)
+    for (const known of [etag, `W/${etag}`, `"other", ${etag}`, '*']) {
+      const again = await visit('wren', '/', { 'if-none-match': known })
+      expect([again.status, again.body.length, again.headers.etag], known).toEqual([304, 0, etag])
+    }
+    expect((await visit('wren', '/', { 'if-none-match': squeezed.headers.etag! })).status).toBe(200)
+    expect((await visit('wren', '/', { 'if-none-match': '"other"' })).status).toBe(200)
+  })
+
+  // 14.1.2 works its examples on 10,000 bytes; these are the same forms on as many as there are here.
+  const [last, all] = [HTML.length - 1, HTML.length]
+  test.each([
+    ['bytes=0-4', 206, `bytes 0-4/${all}`, HTML.slice(0, 5)],
+    [`bytes=5-${all + 100}`, 206, `bytes 5-${last}/${all}`, HTML.slice(5)],
+    ['bytes=9-', 206, `bytes 9-${last}/${all}`, HTML.slice(9)],
+    ['bytes=-5', 206, `bytes ${all - 5}-${last}/${all}`, HTML.slice(-5)],
+    [`bytes=-${all + 1}`, 206, `bytes 0-${last}/${all}`, HTML],
+    [`bytes=${last}-${last}`, 206, `bytes ${last}-${last}/${all}`, '>'],
+    [`bytes=${all}-`, 416, `bytes */${all}`, ''],
+    ['bytes=-0', 416, `bytes */${all}`, ''],
+    ['bytes=5-4', 200, undefined, HTML],
+    ['bytes=0-0,-1', 200, undefined, HTML],
+    ['lines=0-4', 200, undefined, HTML],
+    ['bytes=', 200, undefined, HTML],
+  ])('14.2: %s answers %i', async (range, status, contentRange, body) => {
+    const part = await visit('wren', '/', { range })
+    expect([part.status, part.headers['content-range'], part.body.toString()]).toEqual([status, contentRange, body])
+    if (status !== 416) expect(part.headers['content-length']).toBe(String(body.length))
+  })
+
+  test('13.1.5 and 14.2: a range counts for the very file that If-Range names, and for GET alone', async () => {
+    const etag = (await visit('wren')).headers.etag!
+    const status = async (headers: Record<string, string>, method = 'GET'): Promise<number> =>
+      (await visit('wren', '/', { range: 'bytes=0-4', ...headers }, method)).status
+    expect(await status({ 'if-range': etag })).toBe(206)
+    expect(await status({ 'if-range': `W/${etag}` })).toBe(200)
+    expect(await status({ 'if-range': '"other"' })).toBe(200)
+    expect(await status({}, 'HEAD')).toBe(200)
+    expect((await visit('wren')).headers['accept-ranges']).toBe('bytes')
+  })
 })
 
 test('visitors of an address that was left are sent on to the new one, page by page', async () => {

@@ -1,5 +1,6 @@
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http'
 import { createBrotliCompress, createGzip } from 'node:zlib'
+import { hasAlready, readRange, type ByteRange } from './conditional'
 import { isHashed, type SiteStore } from './store'
 
 const TYPES: Record<string, string> = {
@@ -60,27 +61,45 @@ function readPath(url: string): string | null {
 
 type Found = NonNullable<ReturnType<SiteStore['findFile']>>
 
+type Squeeze = 'br' | 'gzip' | null
+
 function send(request: IncomingMessage, response: ServerResponse, status: number, file: string, found: Found): void {
+  const { method, headers } = request
   const type = TYPES[file.split('.').at(-1) ?? ''] ?? 'application/octet-stream'
+  const squeeze = squeezeFor(type, headers)
+  // Each coding of a file is another representation, with a tag of its own (RFC 9110, 8.8.3.3).
+  const etag = squeeze ? found.etag.replace(/"$/, `-${squeeze}"`) : found.etag
   response.setHeader('content-type', type)
   response.setHeader('cache-control', isHashed(file) ? 'public, max-age=31536000, immutable' : 'no-cache')
-  response.setHeader('etag', found.etag)
+  response.setHeader('etag', etag)
   response.setHeader('vary', 'accept-encoding')
   response.setHeader('x-content-type-options', 'nosniff')
-  if (status === 200 && request.headers['if-none-match'] === found.etag) return void response.writeHead(304).end()
-  const encodings = request.headers['accept-encoding'] ?? ''
-  const squeeze = /^(text|application\/(xml|json)|image\/(svg|x-icon))/.test(type)
-    ? /\bbr\b/.test(encodings)
-      ? 'br'
-      : /\bgzip\b/.test(encodings)
-        ? 'gzip'
-        : null
-    : null
-  if (squeeze) response.setHeader('content-encoding', squeeze)
-  else response.setHeader('content-length', found.bytes)
-  response.writeHead(status)
-  if (request.method === 'HEAD') return void response.end()
-  const content = found.open()
+  if (status === 200 && hasAlready(headers['if-none-match'], etag)) return void response.writeHead(304).end()
+  if (squeeze) {
+    response.setHeader('content-encoding', squeeze)
+    response.writeHead(status)
+    return method === 'HEAD' ? void response.end() : pour(found, null, squeeze, response)
+  }
+  response.setHeader('accept-ranges', 'bytes')
+  // A range counts for GET alone, and where If-Range names this very file (RFC 9110, 14.2 and 13.1.5).
+  const isOfThis = headers['if-range'] === undefined || headers['if-range'] === etag
+  const part = status === 200 && method === 'GET' && isOfThis ? readRange(headers.range, found.bytes) : null
+  if (part === 'outside') return void response.writeHead(416, { 'content-range': `bytes */${found.bytes}` }).end()
+  response.setHeader('content-length', part ? part.last - part.first + 1 : found.bytes)
+  if (part) response.setHeader('content-range', `bytes ${part.first}-${part.last}/${found.bytes}`)
+  response.writeHead(part ? 206 : status)
+  return method === 'HEAD' ? void response.end() : pour(found, part, null, response)
+}
+
+/** How a file travels: text is squeezed where the visitor takes it, but not where a part of it is asked for. */
+function squeezeFor(type: string, headers: IncomingMessage['headers']): Squeeze {
+  if (headers.range !== undefined || !/^(text|application\/(xml|json)|image\/(svg|x-icon))/.test(type)) return null
+  const encodings = headers['accept-encoding'] ?? ''
+  return /\bbr\b/.test(encodings) ? 'br' : /\bgzip\b/.test(encodings) ? 'gzip' : null
+}
+
+function pour(found: Found, part: ByteRange | null, squeeze: Squeeze, response: ServerResponse): void {
+  const content = found.open(part)
   content.on('error', () => response.destroy())
   if (squeeze === 'br') content.pipe(createBrotliCompress()).pipe(response)
   else if (squeeze === 'gzip') content.pipe(createGzip()).pipe(response)

@@ -18,6 +18,7 @@ import {
 import path from 'node:path'
 import { pipeline } from 'node:stream/promises'
 import type { Readable } from 'node:stream'
+import type { ByteRange } from './conditional'
 
 export type Manifest = Record<string, { hash: string; bytes: number }>
 export type SiteRecord = { owner: string; movedTo: string | null }
@@ -129,7 +130,10 @@ export class SiteStore {
    * The file a visitor asks for, from the release that is live. A file whose name carries a hash is also found in earlier
    * releases, so that a page fetched just before a switch still gets the style sheet it names.
    */
-  findFile(label: string, file: string): { name: string; bytes: number; etag: string; open: () => ReadStream } | null {
+  findFile(
+    label: string,
+    file: string,
+  ): { name: string; bytes: number; etag: string; open: (part: ByteRange | null) => ReadStream } | null {
     const current = this.currentRelease(label)
     if (current === null || !PATH.test(file)) return null
     const ids = isHashed(file)
@@ -143,7 +147,7 @@ export class SiteStore {
           name,
           bytes: stat.size,
           etag: `"${stat.ino.toString(36)}-${stat.size.toString(36)}-${Math.floor(stat.mtimeMs).toString(36)}"`,
-          open: () => createReadStream(name),
+          open: (part) => createReadStream(name, part ? { start: part.first, end: part.last } : {}),
         }
     }
     return null

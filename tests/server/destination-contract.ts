@@ -1,0 +1,123 @@
+import { createHash } from 'node:crypto'
+import { describe, expect, test } from 'vitest'
+import type { Manifest } from '../../src/core/release'
+import { isDestinationError, type Destination } from '../../src/server/destinations/destination'
+
+/** A destination under test, with what its visitors see. */
+export type UnderTest = {
+  readonly destination: Destination
+  /** What a visitor is given at a path of a site, with where they were sent on to, if they were. */
+  readonly visit: (
+    address: string,
+    path: string,
+  ) => Promise<{ readonly status: number; readonly words: string; readonly sentTo: string | null }>
+  /** The same destination where nothing answers. */
+  readonly unplugged: () => Destination
+}
+
+const hashOf = (text: string): string => createHash('sha256').update(text).digest('hex')
+const manifestOf = (files: Record<string, string>): Manifest =>
+  Object.fromEntries(Object.entries(files).map(([name, text]) => [name, { hash: hashOf(text), bytes: Buffer.byteLength(text) }]))
+
+/** What every destination has to hold; each adapter's own tests call it. */
+export function destinationContract(kind: string, underTest: () => UnderTest): void {
+  let addresses = 0
+  const newAddress = (): string => `contract-${++addresses}`
+  const faultOf = (asked: Promise<unknown>): Promise<string> =>
+    asked.then(
+      () => 'none',
+      (error: unknown) => (isDestinationError(error) ? error.fault : `not wrapped: ${String(error)}`),
+    )
+  const publish = async (address: string, release: string, files: Record<string, string>): Promise<number> => {
+    const { destination } = underTest()
+    const missing = await destination.announce(address, release, manifestOf(files))
+    for (const text of Object.values(files)) if (missing.includes(hashOf(text))) await destination.send(hashOf(text), Buffer.from(text))
+    await destination.activate(address, release)
+    return missing.length
+  }
+
+  describe(`${kind}, as every destination`, () => {
+    test('knows nothing of an address until it is claimed, and then whose it is', async () => {
+      const { destination } = underTest()
+      const address = newAddress()
+      expect(await destination.find(address)).toBeNull()
+      await destination.claim(address, 'job')
+      expect(await destination.find(address)).toMatchObject({ owner: 'job', release: null })
+      if (destination.capabilities.givesAddresses) expect(await faultOf(destination.claim(address, 'other'))).toBe('taken')
+    })
+
+    test('shows a release once it is switched to, whole, and says which it shows', async () => {
+      const { destination, visit } = underTest()
+      const address = newAddress()
+      await destination.claim(address, 'job')
+      await publish(address, 'r1', { 'index.html': 'one', 'about/index.html': 'about' })
+      expect((await visit(address, '/')).words).toBe('one')
+      const missing = await destination.announce(address, 'r2', manifestOf({ 'index.html': 'two', 'about/index.html': 'about' }))
+      expect(missing).toEqual([hashOf('two')])
+      expect(await faultOf(destination.activate(address, 'r2'))).toBe('refused')
+      expect((await visit(address, '/')).words).toBe('one')
+      await destination.send(hashOf('two'), Buffer.from('two'))
+      await destination.activate(address, 'r2')
+      expect([(await visit(address, '/')).words, (await visit(address, '/about/')).words]).toEqual(['two', 'about'])
+      expect((await destination.find(address))?.release).toBe('r2')
+    })
+
+    test('can be asked everything again, and nothing changes the second time', async () => {
+      const { destination, visit } = underTest()
+      const address = newAddress()
+      for (let time = 0; time < 2; time++) {
+        await destination.claim(address, 'job')
+        await destination.announce(address, 'r1', manifestOf({ 'index.html': 'again' }))
+        await destination.send(hashOf('again'), Buffer.from('again'))
+        await destination.activate(address, 'r1')
+      }
+      expect(await destination.announce(address, 'r1', manifestOf({ 'index.html': 'again' }))).toEqual([])
+      expect((await visit(address, '/')).words).toBe('again')
+    })
+
+    test('puts an earlier release back without being sent anything', async () => {
+      const { destination, visit } = underTest()
+      const address = newAddress()
+      await destination.claim(address, 'job')
+      await publish(address, 'r1', { 'index.html': `first of ${address}` })
+      await publish(address, 'r2', { 'index.html': `second of ${address}` })
+      expect(await publish(address, 'r1', { 'index.html': `first of ${address}` })).toBe(0)
+      expect((await visit(address, '/')).words).toBe(`first of ${address}`)
+    })
+
+    test('refuses content that is not what its hash says, and keeps none of it', async () => {
+      const { destination } = underTest()
+      const address = newAddress()
+      await destination.claim(address, 'job')
+      const files = { 'index.html': `true words of ${address}` }
+      await destination.announce(address, 'r1', manifestOf(files))
+      expect(await faultOf(destination.send(hashOf(files['index.html']), Buffer.from('other words')))).toBe('refused')
+      expect(await destination.announce(address, 'r1', manifestOf(files))).toHaveLength(1)
+    })
+
+    test('is never told of a path that leads out of the site', async () => {
+      const { destination } = underTest()
+      for (const path of ['../secret', '/etc/passwd', 'a/../../b', 'a\\b', ''])
+        await expect(async () => destination.announce(newAddress(), 'r1', manifestOf({ [path]: 'x' })), path).rejects.toThrow(
+          'no path of a site',
+        )
+    })
+
+    test('sends the visitors of an address that was left on to the new one, where it can', async () => {
+      const { destination, visit } = underTest()
+      if (!destination.capabilities.canRedirect) return
+      const [from, to] = [newAddress(), newAddress()]
+      for (const address of [from, to]) {
+        await destination.claim(address, 'job')
+        await publish(address, 'r1', { 'index.html': address, 'about/index.html': 'about' })
+      }
+      for (let time = 0; time < 2; time++) await destination.redirect(from, to)
+      expect((await visit(from, '/about/')).sentTo).toBe(`${destination.originOf(to)}/about/`)
+    })
+
+    test('says in one way that nothing answers', async () => {
+      expect(await faultOf(underTest().unplugged().find('contract-gone'))).toBe('down')
+      expect(await faultOf(underTest().unplugged().send(hashOf('x'), Buffer.from('x')))).toBe('down')
+    })
+  })
+}
