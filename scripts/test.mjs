@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process'
-import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import path from 'node:path'
 import { buildApplication, installPackages, root, run, say } from './prepare.mjs'
 
@@ -9,7 +9,9 @@ installTools()
 rmSync(path.join(root, 'test-results'), { recursive: true, force: true })
 mkdirSync(path.join(root, 'test-results'))
 
-say('Lint, imports and types')
+say('Format, lint, imports and types')
+run('npx', ['prettier', '--check', '--log-level', 'warn', 'src', 'tests', 'scripts', '*.ts'])
+checkLines()
 run('npx', ['oxlint', '--deny-warnings', 'src', 'tests', 'scripts'])
 checkImports()
 run('npx', ['next', 'typegen'])
@@ -51,6 +53,23 @@ function installTools() {
   const apt = process.getuid?.() === 0 ? ['apt-get'] : ['sudo', 'apt-get']
   run(apt[0], [...apt.slice(1), 'update', '-qq'])
   run(apt[0], [...apt.slice(1), 'install', '-y', '-qq', ...wanted], { DEBIAN_FRONTEND: 'noninteractive' })
+}
+
+/** Strings and comments, which the formatter leaves as they are, hold the same 140 columns. */
+function checkLines() {
+  const sources = ['src', 'tests', 'scripts'].flatMap((folder) =>
+    readdirSync(path.join(root, folder), { recursive: true })
+      .map((file) => path.join(folder, file))
+      .filter((file) => /\.(tsx?|mjs)$/.test(file)),
+  )
+  const long = sources.flatMap((file) =>
+    readFileSync(path.join(root, file), 'utf8')
+      .split('\n')
+      .flatMap((line, i) => (line.length > 140 ? [`${file}:${i + 1} has ${line.length} columns`] : [])),
+  )
+  if (long.length === 0 && sources.length > 300) return
+  console.error(long.join('\n') || `Only ${sources.length} sources were looked at`)
+  process.exit(1)
 }
 
 /** Holds the one way that imports run; a check that saw next to nothing is a failure, not a pass. */

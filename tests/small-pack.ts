@@ -19,9 +19,11 @@ h1, h2, h3 { font-family: var(--font-display); }
 .button { background: var(--button); color: var(--button-text); padding: 0.6em 1em; }
 `,
     [`${id}/template.json`]: `{
-  "format": 1, "name": "By hand", "trades": ["pottery"], "description": "One page, written by hand.", "licence": "Ask the author", "price": "£20", "language": "en-GB",
+  "format": 1, "name": "By hand", "trades": ["pottery"], "description": "One page, written by hand.",
+  "licence": "Ask the author", "price": "£20", "language": "en-GB",
   "fonts": { "display": "vollkorn", "text": "alegreya-sans" },
-  "schemes": [{ "key": "clay", "name": "Clay", "colour": "#8a3b12", "paper": { "l": 0.97, "c": 0.01, "h": 70 }, "tint": { "l": 0.93, "c": 0.02, "h": 70 }, "ink": { "l": 0.25, "c": 0.03, "h": "brand" } }],
+  "schemes": [{ "key": "clay", "name": "Clay", "colour": "#8a3b12",
+    "paper": { "l": 0.97, "c": 0.01, "h": 70 }, "tint": { "l": 0.93, "c": 0.02, "h": 70 }, "ink": { "l": 0.25, "c": 0.03, "h": "brand" } }],
   "facts": { "name": "A Potter", "tagline": "Pots", "phone": "01632 960001", "email": "pots@potter.example",
     "address": { "street": "1 Kiln Row", "locality": "Claybourne", "postcode": "CB1 1AA", "country": "GB" },
     "hours": { "mon": ${day}, "tue": ${day}, "wed": ${day}, "thu": ${day}, "fri": ${day}, "sat": [], "sun": [] } },
@@ -32,7 +34,8 @@ h1, h2, h3 { font-family: var(--font-display); }
   "pages": [
     { "key": "home", "name": "Home", "segment": "", "description": "Pots.", "sections": [
       { "key": "hero", "kind": "hero", "design": "${id}-sheet", "tone": "paper" },
-      { "key": "services", "kind": "services", "design": "line", "tone": "tint", "slots": { "action": { "label": "Write", "to": "fact:email" }, "items": [{ "title": "Bowls", "text": "Thrown.", "price": "£18" }] } }
+      { "key": "services", "kind": "services", "design": "line", "tone": "tint", "slots": {
+        "action": { "label": "Write", "to": "fact:email" }, "items": [{ "title": "Bowls", "text": "Thrown.", "price": "£18" }] } }
     ] }
   ]
 }

@@ -46,7 +46,10 @@ type Flight = {
 }
 export type Client = { readonly store: JobStore; readonly browser: Browser; readonly die: () => void; readonly made: Set<string> }
 
-/** Several screens on one job over a network that loses, doubles, delays and reorders, with crashes of both sides; nothing moves by itself. */
+/**
+ * Several screens on one job over a network that loses, doubles, delays and reorders, with crashes of both sides;
+ * nothing moves by itself.
+ */
 export class World {
   readonly clients: Client[] = []
   private flights: Flight[] = []

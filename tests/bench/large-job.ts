@@ -2,6 +2,7 @@ import { performance } from 'node:perf_hooks'
 import { gzipSync } from 'node:zlib'
 import { differences, pagesOf, ranks, sectionsIn, type Section, type SectionId, type SiteDocument, toEdit } from '../../src/core/site'
 import { siteOfPages } from '../large-site'
+import { testSite } from '../pack'
 import type { Rig } from '../rig'
 import { setText } from '../site'
 import { line, percentiles, time } from './report'
@@ -92,8 +93,7 @@ export async function makeJob(app: string, name: string): Promise<string> {
 /** A job of 200 pages of twelve sections in an application that runs. */
 export async function makeLargeJob(app: string): Promise<string> {
   const job = await makeJob(app, 'Bench')
-  const { document } = siteOfPages(8)
-  const steps = differences(document, largeSite())
+  const steps = differences(testSite({ name: 'Bench' }).document, largeSite())
   for (let i = 0; i < steps.length; i += 500) {
     const row = { id: `bench-large-${i}`, gesture: `g${i}`, undoes: null, edit: toEdit(steps.slice(i, i + 500)) }
     const response = await fetch(`${app}/api/jobs/${job}/edits`, {

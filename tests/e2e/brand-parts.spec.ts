@@ -65,7 +65,9 @@ test('the few colours of a photo are found off the main thread, with their share
 }) => {
   await openBrand(page, 'From a photo')
   const flag = Buffer.from(
-    '<svg xmlns="http://www.w3.org/2000/svg" width="4000" height="3000"><rect width="4000" height="3000" fill="#1d4e5f"/><rect width="4000" height="900" fill="#e0a526"/><rect y="2700" width="4000" height="300" fill="#ffffff"/></svg>',
+    '<svg xmlns="http://www.w3.org/2000/svg" width="4000" height="3000"><rect width="4000" height="3000" ' +
+      'fill="#1d4e5f"/><rect width="4000" height="900" fill="#e0a526"/><rect y="2700" width="4000" height="300" ' +
+      'fill="#ffffff"/></svg>',
   )
   const photo = await sharp(flag).png().toBuffer()
   await page.getByLabel('Photo to take colours from').setInputFiles({ name: 'shop-front.png', mimeType: 'image/png', buffer: photo })
@@ -226,7 +228,9 @@ test('a logo is trimmed, told of, sized apart on the phone; without one the name
   await field(page, 'Words').fill('H & S')
   await expect(sheet(page, 'phone').locator('.wordmark').first()).toHaveText('H & S')
   const svg =
-    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 300 120"><circle cx="60" cy="60" r="30" fill="#1c6b70"/><rect x="130" y="45" width="60" height="30" fill="#1c6b70"/><rect x="198" y="45" width="60" height="30" fill="#1c6b70"/></svg>'
+    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 300 120"><circle cx="60" cy="60" r="30" fill="#1c6b70"/>' +
+    '<rect x="130" y="45" width="60" height="30" fill="#1c6b70"/><rect x="198" y="45" width="60" height="30" ' +
+    'fill="#1c6b70"/></svg>'
   await page.getByLabel('Logo file').setInputFiles({ name: 'logo.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) })
   await expect(page.getByText(/Its empty margins, \d+ % of it, were cut off/)).toBeVisible()
   const logo = (name: (typeof SHEETS)[number]): Locator => sheet(page, name).locator('header img.logo')

@@ -130,7 +130,8 @@ test('a dark logo gets a white version for dark surfaces, and each header takes 
   await page.getByLabel('Trade').fill('Plant nursery') // Windrow: its header stands on ink.
   const header = page.frameLocator('iframe[title^="Home page, desktop"]').getByRole('banner')
   const svg = Buffer.from(
-    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 300 200"><rect width="300" height="120" fill="#123a2c"/><circle cx="150" cy="60" r="40" fill="#fff"/><path d="M0 190h300v10H0z" fill="#123a2c"/></svg>',
+    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 300 200"><rect width="300" height="120" fill="#123a2c"/>' +
+      '<circle cx="150" cy="60" r="40" fill="#fff"/><path d="M0 190h300v10H0z" fill="#123a2c"/></svg>',
   )
   await page.getByLabel('Logo file').setInputFiles({ name: 'dark.svg', mimeType: 'image/svg+xml', buffer: svg })
   await expect(page.getByText('on dark: the same')).toBeVisible()

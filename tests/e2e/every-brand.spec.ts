@@ -62,35 +62,37 @@ function measureContrast(page: Page): Promise<{ faults: string[]; judged: number
 }
 
 for (const template of TEMPLATES) {
-  test(`no text on any page of ${template} fails for a dozen brands it was never made for, by axe’s own measure, and links are told apart by more than colour`, async ({
-    page,
-  }) => {
-    test.setTimeout(300_000)
-    await page.setViewportSize({ width: 1280, height: 900 })
-    // No colour on its way from one brand to the next.
-    await page.emulateMedia({ reducedMotion: 'reduce' })
-    await page.route('**/*', (route) =>
-      route.request().resourceType() === 'image' ? route.fulfill({ contentType: 'image/svg+xml', body: PIXEL }) : route.abort(),
-    )
-    let looked = 0
-    for (const { key } of getTemplate(testPack(), template).pages) {
-      await page.setContent(pageHtml(siteOn(template, {}, 'Ota & Sons'), key))
-      await page.evaluate(AXE)
-      for (const { brand, dark = false, why } of HOSTILE) {
-        await page.locator('#tokens').evaluate(
-          (style, css) => {
-            style.textContent = css
-          },
-          tokenCss(siteOn(template, brand, 'Ota & Sons', dark)),
-        )
-        const { faults, judged } = await measureContrast(page)
-        expect(faults, `${key}, ${why}`).toEqual([])
-        expect(judged, `${key}, ${why}`).toBeGreaterThan(5)
-        looked++
+  test(
+    `no text on any page of ${template} fails for a dozen brands it was never made for, by axe’s own measure, and ` +
+      'links are told apart by more than colour',
+    async ({ page }) => {
+      test.setTimeout(300_000)
+      await page.setViewportSize({ width: 1280, height: 900 })
+      // No colour on its way from one brand to the next.
+      await page.emulateMedia({ reducedMotion: 'reduce' })
+      await page.route('**/*', (route) =>
+        route.request().resourceType() === 'image' ? route.fulfill({ contentType: 'image/svg+xml', body: PIXEL }) : route.abort(),
+      )
+      let looked = 0
+      for (const { key } of getTemplate(testPack(), template).pages) {
+        await page.setContent(pageHtml(siteOn(template, {}, 'Ota & Sons'), key))
+        await page.evaluate(AXE)
+        for (const { brand, dark = false, why } of HOSTILE) {
+          await page.locator('#tokens').evaluate(
+            (style, css) => {
+              style.textContent = css
+            },
+            tokenCss(siteOn(template, brand, 'Ota & Sons', dark)),
+          )
+          const { faults, judged } = await measureContrast(page)
+          expect(faults, `${key}, ${why}`).toEqual([])
+          expect(judged, `${key}, ${why}`).toBeGreaterThan(5)
+          looked++
+        }
       }
-    }
-    expect(looked).toBe(getTemplate(testPack(), template).pages.length * HOSTILE.length)
-  })
+      expect(looked).toBe(getTemplate(testPack(), template).pages.length * HOSTILE.length)
+    },
+  )
 }
 
 test('every header holds from 240 px to 2400 px with a logo as wide as a ribbon, as tall as a tower, or twice its size', async ({
@@ -178,7 +180,8 @@ test('what the application reads out of a template’s CSS is what Chromium make
     ] as const) {
       await page.setViewportSize({ width, height: 800 })
       await page.setContent(
-        `<!doctype html><html><head><style>${css}</style></head><body><h1>A</h1><h2>A</h2><h3>A</h3><p>A</p><a class="button" href="#">A</a></body></html>`,
+        `<!doctype html><html><head><style>${css}</style></head><body><h1>A</h1><h2>A</h2><h3>A</h3><p>A</p><a ` +
+          'class="button" href="#">A</a></body></html>',
       )
       for (const [name, selector] of [
         ['h1', 'h1'],

@@ -99,7 +99,8 @@ test('a name is judged while it is typed, and others are offered', async ({ page
     await expect(page.getByRole('button', { name: 'Take this address' })).toBeDisabled()
   }
   await field.fill('bäckerei-süd')
-  await expect(answer).toContainText(new URL('http://bäckerei-süd.localhost').host.split('.')[0] ?? '') // WHATWG URL, “host parsing”, by Node
+  // WHATWG URL, “host parsing”, by Node
+  await expect(answer).toContainText(new URL('http://bäckerei-süd.localhost').host.split('.')[0] ?? '')
 })
 
 test('a site at an address in another script is served under its ASCII name', async ({ page }) => {

@@ -55,7 +55,10 @@ export type Answer = {
   readonly text: string
 }
 
-/** Asks the web host for a path exactly as written, as no browser would; Node does not resolve *.localhost, so the name travels in the Host header. */
+/**
+ * Asks the web host for a path exactly as written, as no browser would; Node does not resolve *.localhost, so the name
+ * travels in the Host header.
+ */
 export function askHost(site: string, path: string, options: { method?: string; headers?: Record<string, string> } = {}): Promise<Answer> {
   const { host, port } = new URL(site)
   return new Promise((resolve, reject) => {

@@ -25,5 +25,10 @@ export function siteOn(template: string, brand: Brand, name: string, dark: Dark 
 export function pageHtml(site: Site, id: string): string {
   const page = findPage(site.document, id)
   if (!page) throw new Error(`No page ${id}`)
-  return `<!doctype html><html lang="en-GB"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>${pageTexts(site.pack, site.document, page).name}</title><style id="tokens">${tokenCss(site)}</style><style>${designCss(site)}</style></head><body>${renderBody(site, page)}</body></html>`
+  return (
+    '<!doctype html><html lang="en-GB"><head><meta charset="utf-8"><meta name="viewport" ' +
+    `content="width=device-width"><title>${pageTexts(site.pack, site.document, page).name}</title><style ` +
+    `id="tokens">${tokenCss(site)}</style><style>${designCss(site)}</style></head>` +
+    `<body>${renderBody(site, page)}</body></html>`
+  )
 }

@@ -17,28 +17,30 @@ const BRANDS = [
 ] as const
 const LONG = 'Wolverstone, Abernethy-Featherstonehaugh & Daughters of the Old Rectory Clockmakers, Restorers and Purveyors of Clocks'
 for (const template of TEMPLATES) {
-  test(`every page of ${template}, in brands it was not made for, on desktop and phone: axe finds nothing, nothing is wider than the window`, async ({
-    page,
-  }) => {
-    test.setTimeout(240_000)
-    await page.route('**/*', (route) =>
-      route.request().resourceType() === 'image' ? route.fulfill({ contentType: 'image/svg+xml', body: PIXEL }) : route.abort(),
-    )
-    let looked = 0
-    for (const { id } of getTemplate(testPack(), template).pages.map((p) => ({ id: p.key }))) {
-      for (const width of [1280, 390]) {
-        const { brand, dark } = BRANDS[looked % BRANDS.length]!
-        const site = siteOn(template, brand, looked % 3 === 0 ? LONG : 'Ota & Sons', dark)
-        await page.setViewportSize({ width, height: 900 })
-        await page.setContent(pageHtml(site, id))
-        expect(await page.evaluate(() => document.documentElement.scrollWidth), `${id} at ${width}`).toBeLessThanOrEqual(width)
-        const { violations } = await new AxeBuilder({ page }).analyze()
-        expect(violations.map((v) => `${id} at ${width}: ${v.id} ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([])
-        looked++
+  test(
+    `every page of ${template}, in brands it was not made for, on desktop and phone: axe finds nothing, nothing is ` +
+      'wider than the window',
+    async ({ page }) => {
+      test.setTimeout(240_000)
+      await page.route('**/*', (route) =>
+        route.request().resourceType() === 'image' ? route.fulfill({ contentType: 'image/svg+xml', body: PIXEL }) : route.abort(),
+      )
+      let looked = 0
+      for (const { id } of getTemplate(testPack(), template).pages.map((p) => ({ id: p.key }))) {
+        for (const width of [1280, 390]) {
+          const { brand, dark } = BRANDS[looked % BRANDS.length]!
+          const site = siteOn(template, brand, looked % 3 === 0 ? LONG : 'Ota & Sons', dark)
+          await page.setViewportSize({ width, height: 900 })
+          await page.setContent(pageHtml(site, id))
+          expect(await page.evaluate(() => document.documentElement.scrollWidth), `${id} at ${width}`).toBeLessThanOrEqual(width)
+          const { violations } = await new AxeBuilder({ page }).analyze()
+          expect(violations.map((v) => `${id} at ${width}: ${v.id} ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([])
+          looked++
+        }
       }
-    }
-    expect(looked).toBeGreaterThanOrEqual(10)
-  })
+      expect(looked).toBeGreaterThanOrEqual(10)
+    },
+  )
 }
 
 for (const width of [820, 1920]) {

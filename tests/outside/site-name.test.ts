@@ -33,7 +33,8 @@ test.each([
   expect(label(text)).toBe(wanted)
 })
 
-// RFC 3492, 7.1, samples (A) Arabic, (B) Chinese, (E) Hebrew, (I) Russian, in the lower case that host names have; from memory, so they are read back by Node's own decoder.
+// RFC 3492, 7.1, samples (A) Arabic, (B) Chinese, (E) Hebrew, (I) Russian, in the lower case that host names have;
+// from memory, so they are read back by Node's own decoder.
 test.each([
   'xn--egbpdaj6bu4bxfgehfvwxn',
   'xn--ihqwcrb4cv8a8dqg056pqjye',

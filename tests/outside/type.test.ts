@@ -182,7 +182,8 @@ test('lengths are evaluated as CSS Values 4 defines them, and what is no length 
 })
 
 test('a scale gives base times ratio to the power of the step, and every style keeps within what can be read', () => {
-  expect(STEPS.map((step) => stepSize({ base: 16, ratio: 1.25 }, step))).toEqual([13, 16, 20, 25, 31.3, 39.1, 48.8]) // 16 × 1.25ⁿ; −1 would be 12.8 and is held at 13.
+  // 16 × 1.25ⁿ; −1 would be 12.8 and is held at 13.
+  expect(STEPS.map((step) => stepSize({ base: 16, ratio: 1.25 }, step))).toEqual([13, 16, 20, 25, 31.3, 39.1, 48.8])
   for (const { type } of Object.values(testPack().templates)) {
     for (const ratio of [LIMITS.ratio[0], 1.25, LIMITS.ratio[1]]) {
       const styles = siteTextStyles(type, { scale: { phone: { base: 16, ratio }, desktop: { base: 24, ratio } } })

@@ -70,7 +70,9 @@ test('what stands on a maskable icon keeps within the safe circle of 80 % (W3C M
 
 test('an icon is made from the logo’s mark where it has one, cut out of its margins and away from its words', async () => {
   const svg =
-    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 260 80"><rect x="20" y="20" width="40" height="40" fill="#d4201c"/><rect x="90" y="26" width="60" height="28" fill="#d4201c"/><rect x="160" y="26" width="60" height="28" fill="#d4201c"/></svg>'
+    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 260 80"><rect x="20" y="20" width="40" height="40" ' +
+    'fill="#d4201c"/><rect x="90" y="26" width="60" height="28" fill="#d4201c"/><rect x="160" y="26" width="60" ' +
+    'height="28" fill="#d4201c"/></svg>'
   const { asset, notes } = await storeLogo(null, 'logo.svg', Buffer.from(svg))
   expect([asset.width, asset.height]).toEqual([200, 40])
   expect(notes[0]).toMatch(/margins, \d+ % of it, were cut off/)
@@ -91,7 +93,8 @@ test('a logo that moves, one whose words are text, and one of words alone are ea
     .toBuffer()
   expect((await storeLogo(null, 'moving.gif', gif)).notes).toEqual([expect.stringMatching(/It moves \(2 pictures\)/)])
   const words =
-    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 200 40"><text x="0" y="30" font-family="Hollin Grotesk, sans-serif" font-size="30">Hollin</text></svg>'
+    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 200 40"><text x="0" y="30" font-family="Hollin Grotesk, ' +
+    'sans-serif" font-size="30">Hollin</text></svg>'
   const { asset, notes } = await storeLogo(null, 'words.svg', Buffer.from(words))
   expect(notes.at(-1)).toMatch(/text in “Hollin Grotesk”.*outlines/)
   expect((await makeIcons({ ...PLAN, mark: asset.id })).svg).toBe((await makeIcons(PLAN)).svg)

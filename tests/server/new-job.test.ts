@@ -62,7 +62,8 @@ describe('a drawing', () => {
   test('that is harmless is kept with its size and made smaller', () => {
     const clean = svg.cleanSvg(
       wrap(
-        '<!-- made by hand --><defs><linearGradient id="g"><stop offset="0" stop-color="red"/></linearGradient></defs><rect width="40" height="20" fill="url(#g)"/>',
+        '<!-- made by hand --><defs><linearGradient id="g"><stop offset="0" stop-color="red"/></linearGradient></defs>' +
+          '<rect width="40" height="20" fill="url(#g)"/>',
         '<?xml version="1.0"?>',
       ),
     )

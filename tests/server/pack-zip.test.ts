@@ -73,7 +73,9 @@ test('a pack with faults is refused with every fault by file and line, and nothi
   const files = {
     ...smallPack('bad'),
     'designs/hero/bad-sheet.html':
-      '<section class="hero-bad-sheet">\n<h1 data-slot="heading" onmouseover="x()">x</h1>\n<script>steal()</script>\n<img data-slot="picture" src="//elsewhere.example/x.jpg" alt=""></section>',
+      '<section class="hero-bad-sheet">\n<h1 data-slot="heading" ' +
+      'onmouseover="x()">x</h1>\n<script>steal()</script>\n<img data-slot="picture" src="//elsewhere.example/x.jpg" ' +
+      'alt=""></section>',
     '../../escape.html': 'x',
     'bad/readme.exe': 'x',
     'bad/media/photo.jpg': 'not a picture',

@@ -6,7 +6,10 @@ import { factsOf } from '../site'
 export function toCssVariables(site: Site): string {
   const lines: string[] = []
   walk(toDesignTokens(site), [], null, lines)
-  return `/* Brand of ${(factsOf(site.document).name ?? 'the client').replaceAll('*/', '')} */\n:root {\n${lines.map((line) => `  ${line}`).join('\n')}\n}\n`
+  return (
+    `/* Brand of ${(factsOf(site.document).name ?? 'the client').replaceAll('*/', '')} */\n:root ` +
+    `{\n${lines.map((line) => `  ${line}`).join('\n')}\n}\n`
+  )
 }
 
 type Group = { readonly [name: string]: unknown }

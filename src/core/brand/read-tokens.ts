@@ -192,7 +192,10 @@ function toWeight(value: unknown): number | null {
   return typeof value === 'string' ? (WEIGHTS[value] ?? null) : finite(value)
 }
 
-/** Custom properties of a style sheet, each as the kind of token that its value is. Comments are passed over; the last one of a name counts. */
+/**
+ * Custom properties of a style sheet, each as the kind of token that its value is. Comments are passed over; the last
+ * one of a name counts.
+ */
 function readCssTokens(text: string): TokensRead {
   const plain = text.replaceAll(/\/\*[\s\S]*?\*\//g, ' ')
   const values = new Map<string, string>()

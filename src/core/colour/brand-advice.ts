@@ -53,7 +53,9 @@ export function adviseBrand(spec: SchemeSpec, brand: BrandColours): readonly str
   return [
     ...(move
       ? [
-          `On paper it reaches ${contrastRatio(brand.colour ?? '', paper.surface).toFixed(1)}:1, and text needs 4.5:1; links use ${paper.link} there, ${Math.abs(move.lightness)} points ${move.lightness < 0 ? 'darker' : 'lighter'}. Buttons and the accent tone ${paper.button === brand.colour ? 'use it as it is' : `use ${paper.button}`}.`,
+          `On paper it reaches ${contrastRatio(brand.colour ?? '', paper.surface).toFixed(1)}:1, and text needs 4.5:1; ` +
+            `links use ${paper.link} there, ${Math.abs(move.lightness)} points ${move.lightness < 0 ? 'darker' : 'lighter'}. ` +
+            `Buttons and the accent tone ${paper.button === brand.colour ? 'use it as it is' : `use ${paper.button}`}.`,
         ]
       : []),
     ...(alike ? ['Two of these colours are hardly apart; a visitor will take them for one.'] : []),

@@ -1,6 +1,9 @@
 import { bytesOf, linearOf } from './srgb'
 
-/** WCAG relative luminance of a six-digit hex colour, 0–1. WCAG 2.2, “relative luminance”; threshold 0.04045, as corrected there in 2021. */
+/**
+ * WCAG relative luminance of a six-digit hex colour, 0–1. WCAG 2.2, “relative luminance”; threshold 0.04045, as
+ * corrected there in 2021.
+ */
 export function relativeLuminance(hex: string): number {
   const bytes = bytesOf(hex)
   return 0.2126 * linearOf((bytes >> 16) & 255) + 0.7152 * linearOf((bytes >> 8) & 255) + 0.0722 * linearOf(bytes & 255)

@@ -18,5 +18,8 @@ export function parseColour(text: string): ParsedColour {
 /** A see-through colour is no colour until one knows what lies under it; on white it looks like an opaque one that can be offered. */
 function seeThrough(hex: string, alpha: number): string {
   if (alpha === 0) return 'This colour is wholly transparent: nothing of it can be seen. Write one that is opaque.'
-  return `This colour is see-through (${Math.round(alpha * 100)} %), and a brand colour must be opaque. On white it looks like ${layOver(hex, '#ffffff', alpha)}: write that to have it.`
+  return (
+    `This colour is see-through (${Math.round(alpha * 100)} %), and a brand colour must be opaque. On white it looks ` +
+    `like ${layOver(hex, '#ffffff', alpha)}: write that to have it.`
+  )
 }

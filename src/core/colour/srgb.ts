@@ -20,7 +20,10 @@ export function linearOf(byte: number): number {
   return table[byte] ?? 0
 }
 
-/** Light at which one byte gives way to the next, and a first guess of the byte at each 1,024th of the way: looked up, where a power would be computed. */
+/**
+ * Light at which one byte gives way to the next, and a first guess of the byte at each 1,024th of the way: looked up,
+ * where a power would be computed.
+ */
 type Steps = { readonly edges: Float64Array; readonly guesses: Uint8Array }
 let steps: Steps | null = null
 const GUESSES = 1024

@@ -6,7 +6,10 @@ import { templateOf, type Site } from './site'
 type Kept = { readonly brand: Brand; readonly light: Scheme | null; readonly dark: Scheme | null }
 const lastSchemes = new WeakMap<SchemeSpec, Kept>()
 
-/** The site's colours: its scheme with the client's colours in it, in the form that is asked for. Every page asks, so the last answers are kept. */
+/**
+ * The site's colours: its scheme with the client's colours in it, in the form that is asked for. Every page asks, so
+ * the last answers are kept.
+ */
 export function siteScheme(site: Site, dark: boolean = site.document.dress.dark === true): Scheme {
   const { brand, dress } = site.document
   const spec = findScheme(templateOf(site), dress.scheme ?? null)

@@ -31,7 +31,8 @@ export function adviseLogo(logo: LogoLook): LogoAdvice {
       : null,
     !isBoxed && tone === 'dark' ? 'It is dark all over: on a dark header it cannot be seen. Ask for a light version too.' : null,
     !logo.vector && logo.height < SHARP_HEIGHT
-      ? `Only ${logo.width} × ${logo.height} px: it will look soft on sharp screens. Ask for one at least ${SHARP_HEIGHT} px high, or an SVG.`
+      ? `Only ${logo.width} × ${logo.height} px: it will look soft on sharp screens. Ask for one at least ` +
+        `${SHARP_HEIGHT} px high, or an SVG.`
       : null,
     !logo.vector && logo.bytes > HEAVY_BYTES
       ? `${Math.round(logo.bytes / 1000)} kB is heavy for a logo; it is made smaller when published.`

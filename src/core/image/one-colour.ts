@@ -1,4 +1,7 @@
-/** How a pixel's opacity in a one-colour version comes from its own: factors of red, green, blue and opacity (all 0–1), as in SVG's feColorMatrix. */
+/**
+ * How a pixel's opacity in a one-colour version comes from its own: factors of red, green, blue and opacity (all 0–1),
+ * as in SVG's feColorMatrix.
+ */
 export type OpacityRow = readonly [red: number, green: number, blue: number, opacity: number]
 
 /** Where even the darkest part is as light as this, its lightness says nothing of what is ink and what is ground. */
@@ -39,6 +42,8 @@ export function printInOneColour(pixels: Uint8ClampedArray, colour: string, row:
 export function drawingInOneColour(svg: string, colour: string, row: OpacityRow): string {
   const ink = [1, 3, 5].map((at) => (Number.parseInt(colour.slice(at, at + 2), 16) / 255).toFixed(4))
   const values = [...ink.map((value) => `0 0 0 0 ${value}`), `${row.map((value) => value.toFixed(4)).join(' ')} 0`].join(' ')
-  const filter = `<filter id="one-colour" x="0" y="0" width="100%" height="100%" color-interpolation-filters="sRGB"><feColorMatrix values="${values}"/></filter>`
+  const filter =
+    '<filter id="one-colour" x="0" y="0" width="100%" height="100%" color-interpolation-filters="sRGB">' +
+    `<feColorMatrix values="${values}"/></filter>`
   return svg.replace(/^(\s*<svg[^>]*>)([\s\S]*)(<\/svg>\s*)$/, `$1${filter}<g filter="url(#one-colour)">$2</g>$3`)
 }

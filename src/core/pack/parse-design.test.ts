@@ -2,7 +2,8 @@ import { expect, test } from 'vitest'
 import { parseDesign, parseTemplate, shownPlaces } from '.'
 
 const GOOD =
-  '<section class="hero-plain"><h1 data-slot="heading">Hello</h1><img data-slot="picture" data-ratio="4:5" src="../../tallow/media/a.jpg" alt="A"></section>'
+  '<section class="hero-plain"><h1 data-slot="heading">Hello</h1><img data-slot="picture" data-ratio="4:5" ' +
+  'src="../../tallow/media/a.jpg" alt="A"></section>'
 const faultsOf = (html: string, css = '.hero-plain { color: var(--text); }'): string[] =>
   parseDesign('hero', 'plain', html, css).faults.map((f) => `${f.line} ${f.fault}`)
 const wrap = (inner: string): string => `<section class="hero-plain">\n${inner}\n</section>`
@@ -11,7 +12,9 @@ test('a design’s slots, lists and placeholder content are read from its HTML',
   const { design, faults } = parseDesign(
     'services',
     'rows',
-    '<section class="services-rows"><h2 data-slot="heading">What  we\n do</h2><ul data-list="items"><li><b data-slot="title">One</b></li><li><b data-slot="title">Two</b></li></ul><a data-slot="action" href="page:contact">Ask</a></section>',
+    '<section class="services-rows"><h2 data-slot="heading">What  we\n do</h2><ul data-list="items"><li><b ' +
+      'data-slot="title">One</b></li><li><b data-slot="title">Two</b></li></ul><a data-slot="action" ' +
+      'href="page:contact">Ask</a></section>',
     '',
   )
   expect(faults).toEqual([])

@@ -5,7 +5,8 @@ import { KINDS } from '../site'
 import { readJson } from './json-lines'
 
 const TOKENS =
-  '--step--1: 1rem; --step-0: 1rem; --step-1: 1rem; --step-2: 1rem; --step-3: 1rem; --step-4: 1rem; --step-5: 1rem; --rise: 3rem; --gutter: 1rem; --edge: 1rem; --gap: 1rem; --measure: 30rem;'
+  '--step--1: 1rem; --step-0: 1rem; --step-1: 1rem; --step-2: 1rem; --step-3: 1rem; --step-4: 1rem; --step-5: 1rem;' +
+  ' --rise: 3rem; --gutter: 1rem; --edge: 1rem; --gap: 1rem; --measure: 30rem;'
 const SURFACE = { l: 0.9, c: 0.01, h: 80 }
 const section = (key: string, kind: string, design: string, slots: object = {}): object => ({ key, kind, design, tone: 'paper', slots })
 const HOURS = Object.fromEntries(['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'].map((d) => [d, []]))
@@ -83,7 +84,8 @@ test('the shipped templates have at least 40 designs over 16 kinds, four of them
 
 test('every fault of a bad pack is told at once, with file and line', () => {
   const html =
-    '<section class="title-bad">\n<h1 data-slot="heading" onclick="x()">x</h1>\n<script>x()</script>\n<img data-slot="picture" src="https://elsewhere.example/x.jpg" alt="">\n<p data-slot="subtitle">x</p></section>'
+    '<section class="title-bad">\n<h1 data-slot="heading" onclick="x()">x</h1>\n<script>x()</script>\n<img ' +
+    'data-slot="picture" src="https://elsewhere.example/x.jpg" alt="">\n<p data-slot="subtitle">x</p></section>'
   const css = '.title-bad { color: #fff }\n.title-bad { background: url(https://elsewhere.example/x.png) }\nbody { margin: 0 }'
   const found = faultsOf(
     pack(template(), {

@@ -77,7 +77,10 @@ function declarations(site: Site, name: TextStyleName, change: TextStyleChange):
 }
 
 export function caseCss(letterCase: LetterCase): string {
-  return `text-transform:${letterCase === 'upper' ? 'uppercase' : 'none'};font-variant-caps:${letterCase === 'small-caps' ? 'small-caps' : 'normal'}`
+  return (
+    `text-transform:${letterCase === 'upper' ? 'uppercase' : 'none'};` +
+    `font-variant-caps:${letterCase === 'small-caps' ? 'small-caps' : 'normal'}`
+  )
 }
 
 /** The forms a button can take. One without a ground of its own takes the colour of the words around it, which can be read there. */
@@ -124,7 +127,10 @@ function buttonCss(form: NonNullable<Shape['button']>): string {
 function wordmarkCss(site: Site): string {
   const { wordmark, logo } = site.document.brand
   if (!wordmark || logo !== undefined) return ''
-  return `.wordmark{font-family:${familyCss(styleFamily(site, wordmark.family))};font-weight:${wordmark.weight};letter-spacing:${wordmark.spacing}em;${caseCss(wordmark.case)}}`
+  return (
+    `.wordmark{font-family:${familyCss(styleFamily(site, wordmark.family))};font-weight:${wordmark.weight};` +
+    `letter-spacing:${wordmark.spacing}em;${caseCss(wordmark.case)}}`
+  )
 }
 
 /** The logo's own size on the phone; its usual size is in the page, so that nothing moves while it loads. */

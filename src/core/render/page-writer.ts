@@ -36,5 +36,6 @@ export function pictureUrl(writer: PageWriter, asset: AssetInfo, variant: Pictur
 /** Where a draft finds a picture file on the application: asset, frame, focus, width. */
 export function draftPictureUrl(asset: AssetInfo, variant: PictureVariant): string {
   const focus = `${Math.round(variant.focus.x * 100)}-${Math.round(variant.focus.y * 100)}`
-  return `/media/${encodeURIComponent(asset.id)}/${(variant.ratio ?? 'whole').replace(':', 'x')}/${focus}/${variant.width}.${variant.format}`
+  const ratio = (variant.ratio ?? 'whole').replace(':', 'x')
+  return `/media/${encodeURIComponent(asset.id)}/${ratio}/${focus}/${variant.width}.${variant.format}`
 }

@@ -35,8 +35,10 @@ function brandStyles(site: Site): Pick<DraftStyles, 'fonts' | 'tokens'> {
 /** One page of a draft as a document of its own. */
 export function renderDraftPage(site: Site, page: Page): string {
   const css = draftStyles(site)
-  return `<!doctype html><html${attribute('lang', site.document.language)}><head><meta charset="utf-8"><title>Draft</title><meta name="robots" content="noindex"><meta name="viewport" content="width=device-width">
-<style id="fonts">${css.fonts}</style><style id="tokens">${css.tokens}</style><style id="designs">${css.designs}</style></head><body>${renderBody(site, page)}</body></html>`
+  return `<!doctype html><html${attribute('lang', site.document.language)}><head><meta charset="utf-8"><title>Draft</title>
+<meta name="robots" content="noindex"><meta name="viewport" content="width=device-width">
+<style id="fonts">${css.fonts}</style><style id="tokens">${css.tokens}</style><style id="designs">${css.designs}</style></head>
+<body>${renderBody(site, page)}</body></html>`
 }
 
 /** A page as the sheets show it: each section's HTML apart, so that only what changed is drawn again. */

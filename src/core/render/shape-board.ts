@@ -6,6 +6,8 @@ import type { Site } from '../fill'
 export function renderShapeBoard(site: Site): string {
   const name = escapeText(shownFact(site, 'name').text)
   const row = (tone: 'paper' | 'ink'): string =>
-    `<div class="tone-${tone}"><a class="button" href="#">Ask for a visit</a><label>Name <input size="14" value="${name.replaceAll('"', '')}"></label><label>About <select><option>A repair</option></select></label><p class="panel">A panel of ${name}</p><hr></div>`
+    `<div class="tone-${tone}"><a class="button" href="#">Ask for a visit</a><label>Name <input size="14" ` +
+    `value="${name.replaceAll('"', '')}"></label><label>About <select><option>A repair</option></select></label><p ` +
+    `class="panel">A panel of ${name}</p><hr></div>`
   return row('paper') + row('ink')
 }

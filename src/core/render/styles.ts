@@ -37,7 +37,8 @@ const BASE_CSS = `:root{--margin:clamp(8rem,16vw,15rem);--columns:minmax(0,1fr);
 @media (min-width:46rem){:root{--columns:var(--margin) minmax(0,1fr)}}
 *,::before,::after{box-sizing:border-box}
 html{-webkit-text-size-adjust:100%;text-size-adjust:100%;scroll-behavior:smooth}
-body{margin:0;background:var(--surface);color:var(--text);font-family:var(--font-text);-webkit-font-smoothing:antialiased;overflow-wrap:break-word}
+body{margin:0;background:var(--surface);color:var(--text);font-family:var(--font-text);
+  -webkit-font-smoothing:antialiased;overflow-wrap:break-word}
 h4{font-size:var(--step-1)}h5{font-size:var(--step-0)}h6,small{font-size:var(--step--1)}
 h1,h2,h3,h4,h5,h6,p,ul,ol,dl,dd,figure,blockquote,table{margin:0;padding:0}
 ul,ol{list-style:none}
@@ -46,7 +47,8 @@ picture{display:contents}
 .has-logo{display:inline-block;max-width:100%}
 button{font:inherit;color:inherit}
 figure img{border-radius:var(--picture,0px);box-shadow:var(--shadow,none)}.button{box-shadow:var(--shadow,none)}
-input,select,textarea{font:inherit;color:var(--text);padding:.6em .75em;min-height:2.75rem;background:none;border:max(1px,var(--line)) solid var(--text);border-radius:var(--corner-small)}
+input,select,textarea{font:inherit;color:var(--text);padding:.6em .75em;min-height:2.75rem;background:none;
+  border:max(1px,var(--line)) solid var(--text);border-radius:var(--corner-small)}
 [class*="tone-"]{background:var(--surface);color:var(--text)}
 .veiled{--veil:var(--veil-1)}
 @media (min-width:46rem){.veiled{--veil:var(--veil-2)}}
@@ -56,7 +58,10 @@ input,select,textarea{font:inherit;color:var(--text);padding:.6em .75em;min-heig
 @media (prefers-reduced-motion:reduce){*,::before,::after{animation:none!important;transition:none!important}html{scroll-behavior:auto}}
 `
 
-/** The CSS of everything that is the template's: ground rules, its type, and the designs in use, each once; in one layer, under the brand's own rules. */
+/**
+ * The CSS of everything that is the template's: ground rules, its type, and the designs in use, each once; in one
+ * layer, under the brand's own rules.
+ */
 export function designCss(site: Site): string {
   const template = templateOf(site)
   const designs = new Map<string, string>()

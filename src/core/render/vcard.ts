@@ -1,4 +1,4 @@
-import { factsOf, toCountryCode, toE164, toHoursRows } from '../site'
+import { type Facts, factsOf, toCountryCode, toE164, toHoursRows } from '../site'
 import type { Site } from '../fill'
 
 /**
@@ -23,9 +23,10 @@ export function businessCard(site: Site, origin: string): string | null {
     `ORG:${component(facts.name)}`,
     phone ? `TEL;VALUE=uri;TYPE="work,voice":tel:${phone}` : null,
     facts.email ? `EMAIL;TYPE=work:${text(facts.email)}` : null,
-    // RFC 6350, 6.3.1: post office box; extended; street; locality; region; postal code; country.
     facts.address
-      ? `ADR;TYPE=work:;;${[facts.address.street, facts.address.locality, '', facts.address.postcode, country ?? ''].map(component).join(';')}`
+      ? `ADR;TYPE=work:${addressParts(facts.address, country ?? '')
+          .map(component)
+          .join(';')}`
       : null,
     `URL:${origin}/`,
     facts.keywords?.length ? `CATEGORIES:${facts.keywords.map(text).join(',')}` : null,
@@ -44,6 +45,11 @@ export function businessCard(site: Site, origin: string): string | null {
 /** RFC 6350, 4 (TEXT-CHAR): backslash, comma and line break are escaped in text; a semicolon must not be. */
 function text(words: string): string {
   return words.replace(/[\\,]/g, '\\$&').replace(/\r?\n/g, '\\n')
+}
+
+/** RFC 6350, 6.3.1: post office box; extended; street; locality; region; postal code; country. */
+function addressParts({ street, locality, postcode }: NonNullable<Facts['address']>, country: string): string[] {
+  return ['', '', street, locality, '', postcode, country]
 }
 
 /** RFC 6350, 4 (component): one part of a value that semicolons part. */

@@ -1,4 +1,7 @@
-/** What a CSS length is at one width: custom properties are looked up, `em` is the size of the text around it. Null where it cannot be said. */
+/**
+ * What a CSS length is at one width: custom properties are looked up, `em` is the size of the text around it. Null
+ * where it cannot be said.
+ */
 export type LengthScope = { readonly widthPx: number; readonly emPx: number; readonly variables: ReadonlyMap<string, string> }
 
 type Token =

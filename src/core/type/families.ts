@@ -32,9 +32,11 @@ export type Family = {
 /** Unicode ranges of the two files that hold a family's Latin letters, as the packages declare them. */
 export const RANGES = {
   latin:
-    'U+0000-00FF,U+0131,U+0152-0153,U+02BB-02BC,U+02C6,U+02DA,U+02DC,U+0304,U+0308,U+0329,U+2000-206F,U+20AC,U+2122,U+2191,U+2193,U+2212,U+2215,U+FEFF,U+FFFD',
+    'U+0000-00FF,U+0131,U+0152-0153,U+02BB-02BC,U+02C6,U+02DA,U+02DC,U+0304,U+0308,U+0329,U+2000-206F,U+20AC,U+2122,' +
+    'U+2191,U+2193,U+2212,U+2215,U+FEFF,U+FFFD',
   'latin-ext':
-    'U+0100-02BA,U+02BD-02C5,U+02C7-02CC,U+02CE-02D7,U+02DD-02FF,U+0304,U+0308,U+0329,U+1D00-1DBF,U+1E00-1E9F,U+1EF2-1EFF,U+2020,U+20A0-20AB,U+20AD-20C0,U+2113,U+2C60-2C7F,U+A720-A7FF',
+    'U+0100-02BA,U+02BD-02C5,U+02C7-02CC,U+02CE-02D7,U+02DD-02FF,U+0304,U+0308,U+0329,U+1D00-1DBF,U+1E00-1E9F,' +
+    'U+1EF2-1EFF,U+2020,U+20A0-20AB,U+20AD-20C0,U+2113,U+2C60-2C7F,U+A720-A7FF',
 } as const
 
 const OFL = 'SIL Open Font Licence 1.1'
@@ -377,7 +379,10 @@ export function weightsOf(family: Family): { readonly least: number; readonly mo
 
 /** What travels with published fonts: the licence asks that its notice does. */
 export function fontLicences(families: readonly Family[]): string {
-  return `${families.map(({ name, licence }) => `${name}: ${licence}`).join('\n')}\n\nThe SIL Open Font Licence 1.1 can be read at https://openfontlicense.org\n`
+  return (
+    `${families.map(({ name, licence }) => `${name}: ${licence}`).join('\n')}\n\nThe SIL Open Font Licence 1.1 can ` +
+    'be read at https://openfontlicense.org\n'
+  )
 }
 
 /** A font file as the page's CSS names it: its address and the letters it holds. */
@@ -395,7 +400,9 @@ export function fontFaceCss(faces: readonly FontFace[]): string {
   return faces
     .map(
       (f) =>
-        `@font-face{font-family:"${f.family}";src:url("${f.url}") format("${FORMATS[f.url.split('.').at(-1) ?? ''] ?? 'woff2'}");font-weight:${f.weight};font-style:${f.style};font-display:swap${f.range ? `;unicode-range:${f.range}` : ''}}`,
+        `@font-face{font-family:"${f.family}";src:url("${f.url}") ` +
+        `format("${FORMATS[f.url.split('.').at(-1) ?? ''] ?? 'woff2'}");font-weight:${f.weight};font-style:${f.style};` +
+        `font-display:swap${f.range ? `;unicode-range:${f.range}` : ''}}`,
     )
     .join('\n')
 }

@@ -10,10 +10,16 @@ const round = (value: number): number => Number(value.toFixed(4))
 export function fluidSize(phone: number, desktop: number): string {
   if (phone === desktop) return rem(phone)
   const slope = (desktop - phone) / (DESKTOP_WIDTH - PHONE_WIDTH)
-  return `clamp(${rem(Math.min(phone, desktop))},${rem(phone - slope * PHONE_WIDTH)} + ${round(slope * 100)}vw,${rem(Math.max(phone, desktop))})`
+  return (
+    `clamp(${rem(Math.min(phone, desktop))},${rem(phone - slope * PHONE_WIDTH)} + ${round(slope * 100)}vw,` +
+    `${rem(Math.max(phone, desktop))})`
+  )
 }
 
-/** What a heading's size on desktop usually comes to on the phone: half of what it has over 16 px. Common practice, no source: 40 px is about 28. */
+/**
+ * What a heading's size on desktop usually comes to on the phone: half of what it has over 16 px. Common practice, no
+ * source: 40 px is about 28.
+ */
 export function usualPhoneSize(desktop: number): number {
   return Math.round(ROOT + Math.max(0, desktop - ROOT) / 2)
 }

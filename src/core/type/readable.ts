@@ -9,7 +9,10 @@ export function lettersInLine(family: Pick<Family, 'width'>, sizePx: number, wid
   return Math.round(widthPx / (family.width * sizePx))
 }
 
-/** The longest line, in px, for a family at a size: the one that was designed, as far as it holds no fewer and no more letters than read well. */
+/**
+ * The longest line, in px, for a family at a size: the one that was designed, as far as it holds no fewer and no more
+ * letters than read well.
+ */
 export function readableMeasure(family: Pick<Family, 'width'>, sizePx: number, designedPx: number): number {
   const lineOf = (letters: number): number => letters * family.width * sizePx
   return Math.round(within(designedPx, [lineOf(MEASURE.least), lineOf(MEASURE.most)]))

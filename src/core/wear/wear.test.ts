@@ -85,7 +85,8 @@ describe('putting on another template', () => {
     const home = homeSections(after)
     const wanted = getTemplate(pack, 'windrow').pages[0]!.sections.map((s) => `${s.kind}/${s.design}`)
     expect(home.filter((s) => s.origin?.page === 'home').map((s) => `${s.kind}/${s.design}`)).toEqual(wanted)
-    // The client's steps have no place on the new home page: they stay, after what they stood after, dressed as the template dresses steps elsewhere.
+    // The client's steps have no place on the new home page: they stay, after what they stood after, dressed as the
+    // template dresses steps elsewhere.
     const steps = findSection(after, 'home.steps')!
     expect(steps.design).toBe('season')
     expect(steps.origin).toMatchObject({ template: 'windrow' })
@@ -123,7 +124,8 @@ describe('putting on another template', () => {
     const before = filled()
     const after = put(before, 'gantry')
     expect(pagesOf(after).map((p) => [p.id, p.segment])).toEqual(pagesOf(before).map((p) => [p.id, p.segment]))
-    expect(findPage(after, 'gallery')!.origin).toEqual({ template: 'gantry', page: 'work' }) // By the kind they share, since no key is the same.
+    // By the kind they share, since no key is the same.
+    expect(findPage(after, 'gallery')!.origin).toEqual({ template: 'gantry', page: 'work' })
     expect(pageTexts(pack, after, pagesOf(after)[1]!).name).toBe('Who comes')
   })
 
@@ -215,21 +217,25 @@ describe('starting', () => {
     expect(content(document)).toEqual(content(filled()))
   })
 
-  test('as the screen offers it and going back gives the document that was there: scheme, dark form, designs, pages, even with nothing filled', () => {
-    const put2 = (document: SiteDocument, template: string): SiteDocument =>
-      go(document, startOn(pack, document, usualChoice(pack, document, template)))
-    const arranged = designs(
-      edited(fresh(), { type: 'dress/set', part: 'scheme', value: 'tallow/verdigris' }, { type: 'dress/set', part: 'dark', value: true }),
-      'home.hero',
-      'design',
-      'canopy',
-    )
-    for (const start of [arranged, edited(arranged, setText('home.hero', 'heading', 'Ours')), filled()]) {
-      for (const id of ['limewash', 'windrow', 'gantry']) expect(put2(put2(start, id), 'tallow'), id).toEqual(start)
-    }
-    // A site that is as it came is taken as the template comes, all pages of it.
-    expect(sameArrangement(arrangementOf(put2(fresh(), 'gantry')), arrangementOf(fresh('gantry')))).toBe(true)
-  })
+  test(
+    'as the screen offers it and going back gives the document that was there: scheme, dark form, designs, pages, ' +
+      'even with nothing filled',
+    () => {
+      const put2 = (document: SiteDocument, template: string): SiteDocument =>
+        go(document, startOn(pack, document, usualChoice(pack, document, template)))
+      const arranged = designs(
+        edited(fresh(), { type: 'dress/set', part: 'scheme', value: 'tallow/verdigris' }, { type: 'dress/set', part: 'dark', value: true }),
+        'home.hero',
+        'design',
+        'canopy',
+      )
+      for (const start of [arranged, edited(arranged, setText('home.hero', 'heading', 'Ours')), filled()]) {
+        for (const id of ['limewash', 'windrow', 'gantry']) expect(put2(put2(start, id), 'tallow'), id).toEqual(start)
+      }
+      // A site that is as it came is taken as the template comes, all pages of it.
+      expect(sameArrangement(arrangementOf(put2(fresh(), 'gantry')), arrangementOf(fresh('gantry')))).toBe(true)
+    },
+  )
 
   test('on one template after pages of another were taken keeps each page the words of the template it came from', () => {
     const there = put(filled(), 'gantry')

@@ -10,7 +10,8 @@ export const PROBLEMS = {
   revisionUnknown: {
     status: 409,
     sentence: (d) =>
-      `This change was made on revision ${d.base}, which is not known here; the newest is ${d.revision}. The page fetches the job again and makes the change on that.`,
+      `This change was made on revision ${d.base}, which is not known here; the newest is ${d.revision}. The page ` +
+      'fetches the job again and makes the change on that.',
   },
   jobDamaged: {
     status: 500,
@@ -52,7 +53,8 @@ export const PROBLEMS = {
   pictureTooManyPixels: {
     status: 422,
     sentence: (d) =>
-      `“${d.name}” claims ${d.width} × ${d.height} pixels; up to ${d.limit} million in all can be opened. Save it smaller and choose it again.`,
+      `“${d.name}” claims ${d.width} × ${d.height} pixels; up to ${d.limit} million in all can be opened. Save it ` +
+      'smaller and choose it again.',
   },
   drawingUnsafe: {
     status: 422,
@@ -95,7 +97,8 @@ export const PROBLEMS = {
   contentGone: {
     status: 500,
     sentence: (d) =>
-      `A file of this release, ${d.path}, is damaged here. Nothing was switched: visitors see what they saw before. Publish the site as it is now instead.`,
+      `A file of this release, ${d.path}, is damaged here. Nothing was switched: visitors see what they saw before. ` +
+      'Publish the site as it is now instead.',
   },
   diskFull: {
     status: 507,

@@ -11,7 +11,10 @@ type Work<B> = (asked: Asked<B>) => unknown
 /** The most bytes of JSON that a request may bring. */
 const MOST_JSON = 8 * 1024 * 1024
 
-/** A route that is read only: what it returns becomes JSON, or is the reply itself; what it throws becomes its problem's status and sentence. */
+/**
+ * A route that is read only: what it returns becomes JSON, or is the reply itself; what it throws becomes its
+ * problem's status and sentence.
+ */
 export function readRoute(work: Work<null>): (request: Request, context?: Context) => Promise<Response> {
   return (request, context) => answer(async () => work(await asked(request, context, null)))
 }

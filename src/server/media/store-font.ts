@@ -43,7 +43,9 @@ export function storeFont(name: string, bytes: Buffer, texts: readonly string[])
     missing.length === 0
       ? []
       : [
-          `It lacks ${missing.length === 1 ? 'a letter' : `${missing.length} letters`} that this site uses: ${missing.slice(0, 40).join(' ')}${missing.length > 40 ? ' …' : ''}. They are drawn in another font; ask for the family’s fuller version.`,
+          `It lacks ${missing.length === 1 ? 'a letter' : `${missing.length} letters`} that this site uses: ` +
+            `${missing.slice(0, 40).join(' ')}${missing.length > 40 ? ' …' : ''}. They are drawn in another font; ask for ` +
+            'the family’s fuller version.',
         ]
   return { font: describe(font, file, embedding.whole), notes: [embedding.words, ...lacks] }
 }
@@ -93,8 +95,10 @@ function permissionOf(font: fontkit.Font): number {
 }
 
 /** Where a file names no family of its own, the name that older programs read carries the style: “Bitter Thin”. */
-const STYLE_WORDS =
-  /( (thin|hairline|extra ?light|ultra ?light|light|book|regular|medium|semi ?bold|demi ?bold|bold|extra ?bold|ultra ?bold|black|heavy|italic|oblique|variable|vf))+$/i
+const STYLES =
+  'thin|hairline|extra ?light|ultra ?light|light|book|regular|medium|semi ?bold|demi ?bold|bold|extra ?bold|ultra ?bold|' +
+  'black|heavy|italic|oblique|variable|vf'
+const STYLE_WORDS = new RegExp(`( (${STYLES}))+$`, 'i')
 
 function describe(font: fontkit.Font, file: string, whole: boolean): OwnFont {
   const name = (font.getName('preferredFamily') ?? font.familyName ?? 'Own font')

@@ -90,7 +90,8 @@ function drawingNotes(svg: string): string[] {
     .filter((name) => name !== '' && !GENERIC.test(name))
   const named = [...new Set(families)].map((name) => `“${name}”`).join(', ')
   return [
-    `It holds words as text${named ? ` in ${named}` : ''}: where that font is missing they are drawn in another one. Ask for the logo with its words turned into outlines.`,
+    `It holds words as text${named ? ` in ${named}` : ''}: where that font is missing they are drawn in another one. ` +
+      'Ask for the logo with its words turned into outlines.',
   ]
 }
 

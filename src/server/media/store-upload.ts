@@ -52,10 +52,15 @@ export async function storeUpload(job: string | null, name: string, bytes: Buffe
 
 type Prepared = { bytes: Buffer; type: string; width: number; height: number; alpha: boolean; focus: Focus }
 
+/** What may stand before the root element of a drawing (XML 1.0, 2.8): a declaration, comments, a document type. */
+const COMMENTS = /(?:<!--[\s\S]*?-->\s*)*/.source
+const SVG_START = new RegExp(
+  `^(?:\\uFEFF)?\\s*(?:<\\?xml[^>]*>\\s*)?${COMMENTS}(?:<!DOCTYPE[^>]*(?:\\[[\\s\\S]*?\\])?[^>]*>\\s*)?${COMMENTS}<svg[\\s>]`,
+  'i',
+)
+
 function isSvg(bytes: Buffer): boolean {
-  return /^(?:\uFEFF)?\s*(?:<\?xml[^>]*>\s*)?(?:<!--[\s\S]*?-->\s*)*(?:<!DOCTYPE[^>]*(?:\[[\s\S]*?\])?[^>]*>\s*)?(?:<!--[\s\S]*?-->\s*)*<svg[\s>]/i.test(
-    bytes.toString('utf8', 0, 4000),
-  )
+  return SVG_START.test(bytes.toString('utf8', 0, 4000))
 }
 
 function prepareDrawing(name: string, bytes: Buffer): Prepared {

@@ -60,7 +60,8 @@ type Figure = (fill: number) => string
 async function drawPlan(plan: IconPlan): Promise<(form: IconForm, fill: number) => string> {
   const figure = (plan.mark === null ? null : await markFigure(plan.mark)) ?? letterFigure(plan)
   return (form, fill) =>
-    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${SIDE} ${SIDE}" width="${SIDE}" height="${SIDE}"><rect width="${SIDE}" height="${SIDE}" rx="${RADIUS[form]}" fill="${plan.ground}"/>${figure(fill)}</svg>`
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${SIDE} ${SIDE}" width="${SIDE}" height="${SIDE}"><rect ` +
+    `width="${SIDE}" height="${SIDE}" rx="${RADIUS[form]}" fill="${plan.ground}"/>${figure(fill)}</svg>`
 }
 
 /** The longer side that a mark is kept at, in px: enough for the largest icon. */
@@ -82,8 +83,14 @@ async function markFigure(id: string): Promise<Figure | null> {
   return (fill) => {
     const side = (SIDE * fill) / Math.max(box.width, box.height)
     const [x, y] = [SIDE / 2 - (part.left + part.width / 2) * side, SIDE / 2 - (part.top + part.height / 2) * side]
-    const clip = `M${round(SIDE / 2 - (box.width * side) / 2)} ${round(SIDE / 2 - (box.height * side) / 2)}h${round(box.width * side)}v${round(box.height * side)}h${round(-box.width * side)}z`
-    return `<clipPath id="m"><path d="${clip}"/></clipPath><g clip-path="url(#m)"><image x="${round(x)}" y="${round(y)}" width="${round(whole.width * side)}" height="${round(whole.height * side)}" preserveAspectRatio="none" href="${href}"/></g>`
+    const clip =
+      `M${round(SIDE / 2 - (box.width * side) / 2)} ` +
+      `${round(SIDE / 2 - (box.height * side) / 2)}h${round(box.width * side)}v${round(box.height * side)}h${round(-box.width * side)}z`
+    return (
+      `<clipPath id="m"><path d="${clip}"/></clipPath><g clip-path="url(#m)"><image x="${round(x)}" y="${round(y)}" ` +
+      `width="${round(whole.width * side)}" height="${round(whole.height * side)}" preserveAspectRatio="none" ` +
+      `href="${href}"/></g>`
+    )
   }
 }
 
@@ -116,12 +123,19 @@ function letterFigure({ letters, family, weight, ink }: IconPlan): Figure {
   ]
   return (fill) => {
     const scale = Math.min((SIDE * fill * 1.12) / (maxX - minX), (SIDE * fill * 0.92) / (maxY - minY))
-    const move = `translate(${round(SIDE / 2 - (scale * (minX + maxX)) / 2)} ${round(SIDE / 2 + (scale * (minY + maxY)) / 2)}) scale(${round(scale, 5)} ${round(-scale, 5)})`
-    return `<g fill="${ink}" transform="${move}" role="img" aria-label="${escapeText(letters).replaceAll('"', '')}">${runs.map(({ glyph, x }) => `<path transform="translate(${round(x)} 0)" d="${glyph.path?.toSVG() ?? ''}"/>`).join('')}</g>`
+    const move =
+      `translate(${round(SIDE / 2 - (scale * (minX + maxX)) / 2)} ${round(SIDE / 2 + (scale * (minY + maxY)) / 2)}) ` +
+      `scale(${round(scale, 5)} ${round(-scale, 5)})`
+    const paths = runs.map(({ glyph, x }) => `<path transform="translate(${round(x)} 0)" d="${glyph.path?.toSVG() ?? ''}"/>`)
+    const label = escapeText(letters).replaceAll('"', '')
+    return `<g fill="${ink}" transform="${move}" role="img" aria-label="${label}">${paths.join('')}</g>`
   }
 }
 
-/** The upright file of a family; of several, the one nearest in weight. (fontkit's getVariation fails on WOFF2, so a variable one keeps its own default.) */
+/**
+ * The upright file of a family; of several, the one nearest in weight. (fontkit's getVariation fails on WOFF2, so a
+ * variable one keeps its own default.)
+ */
 function openFamily(family: Family, weight: number): fontkit.Font {
   const upright = family.files.filter((f) => f.style === 'normal' && f.range !== 'latin-ext')
   const [file] = (upright.length > 0 ? upright : family.files).toSorted(
@@ -135,7 +149,10 @@ function round(value: number, digits = 2): number {
   return Number(value.toFixed(digits))
 }
 
-/** An ICO file of several PNGs: a 6-byte header, a 16-byte entry for each, then the pictures (format as Windows Vista and later read it; from memory). */
+/**
+ * An ICO file of several PNGs: a 6-byte header, a 16-byte entry for each, then the pictures (format as Windows Vista
+ * and later read it; from memory).
+ */
 function wrapIco(pictures: readonly (readonly [size: number, png: Buffer])[]): Buffer {
   const head = Buffer.alloc(6 + 16 * pictures.length)
   head.writeUInt16LE(1, 2)

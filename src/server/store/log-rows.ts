@@ -133,7 +133,8 @@ export function historyPage(job: string, until: number, about: number, mostBytes
 /** The first revision of the gestures that reach into some rows, and of those that reach into these. */
 function gestureStart(job: string, from: number, until: number): number {
   const first = sql<[string, string, number, number], { first: number | null }>(
-    'SELECT min(revision) AS first FROM log_row WHERE job = ? AND gesture IN (SELECT gesture FROM log_row WHERE job = ? AND revision BETWEEN ? AND ?)',
+    'SELECT min(revision) AS first FROM log_row WHERE job = ? AND gesture IN (SELECT gesture FROM log_row WHERE job ' +
+      '= ? AND revision BETWEEN ? AND ?)',
   )
   let start = from
   for (let i = 0; i < 5; i++) {

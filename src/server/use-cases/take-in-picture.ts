@@ -4,7 +4,10 @@ import { storeLogo, type StoredLogo } from '../media/store-logo'
 import { MAX_UPLOAD_BYTES, storeUpload } from '../media/store-upload'
 import { getJob } from '../store/jobs'
 
-/** One picture sent as the request's body, its name in the query; `as=logo` for one that is made ready as a logo. `job` null before there is one. */
+/**
+ * One picture sent as the request's body, its name in the query; `as=logo` for one that is made ready as a logo. `job`
+ * null before there is one.
+ */
 export async function takeInPicture(request: Request, query: URLSearchParams, job: string | null): Promise<StoredLogo> {
   const to = job === null ? null : getJob(job).id
   const name = query.get('name') ?? 'picture'

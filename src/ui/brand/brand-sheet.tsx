@@ -34,12 +34,19 @@ export function BrandSheet({ site }: { site: Site }) {
   )
   return (
     <main className="min-h-dvh overflow-y-auto py-6 print:min-h-0 print:bg-white print:p-0">
-      <style>{`${fontFaceCss(faces)}@page{size:A4;margin:12mm}@media print{html,body{background:#fff!important;height:auto!important}}`}</style>
+      <style>
+        {`${fontFaceCss(faces)}@page{size:A4;margin:12mm}@media print{html,body{background:#fff!important;height:auto!important}}`}
+      </style>
       <div className="mx-auto mb-3 flex w-[186mm] items-center justify-between print:hidden">
         <p className="text-soft">One page. Print it, or choose “save as PDF” where the printer is chosen.</p>
         <PrintButton />
       </div>
-      <article className="mx-auto box-content w-[186mm] bg-white p-[8mm] text-ink shadow-[0_0_0_1px_var(--color-seam)] [print-color-adjust:exact] print:w-auto print:p-0 print:shadow-none print:[zoom:0.86]">
+      <article
+        className={
+          'mx-auto box-content w-[186mm] bg-white p-[8mm] text-ink shadow-[0_0_0_1px_var(--color-seam)] ' +
+          '[print-color-adjust:exact] print:w-auto print:p-0 print:shadow-none print:[zoom:0.86]'
+        }
+      >
         <header className="flex items-end justify-between gap-6 border-b-2 border-ink pb-3">
           <h1 className="min-w-0 truncate text-2xl leading-tight" style={{ fontFamily: familyCss(display), fontWeight: styles.h1.weight }}>
             {name}

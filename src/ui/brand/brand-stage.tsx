@@ -61,7 +61,10 @@ export function BrandStage() {
             <Tabs.Trigger
               key={key}
               value={key}
-              className="grow border-e border-seam px-2 py-2 text-sm font-semibold last:border-0 hover:bg-tape data-[state=active]:bg-ink data-[state=active]:text-cloth"
+              className={
+                'grow border-e border-seam px-2 py-2 text-sm font-semibold last:border-0 hover:bg-tape ' +
+                'data-[state=active]:bg-ink data-[state=active]:text-cloth'
+              }
             >
               {words}
             </Tabs.Trigger>

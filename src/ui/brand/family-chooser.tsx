@@ -39,7 +39,9 @@ export function FamilyChooser({ label, family, beside, usual, onFamily }: Props)
             align="start"
             sideOffset={6}
             collisionPadding={8}
-            className="z-30 max-h-[min(36rem,var(--radix-popover-content-available-height))] w-96 overflow-y-auto border border-ink bg-cloth"
+            className={
+              'z-30 max-h-[min(36rem,var(--radix-popover-content-available-height))] w-96 overflow-y-auto border border-ink bg-cloth'
+            }
             aria-label={label}
           >
             <FamilyList

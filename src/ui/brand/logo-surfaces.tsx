@@ -55,7 +55,8 @@ function IconPreview({ name }: { name: string }) {
   const store = useJobStore()
   const { site } = useBrand()
   const { letters, mark, family, ground, ink, form } = planIcon(site)
-  const url = `/api/jobs/${store.getState().id}/icon?${new URLSearchParams({ letters, mark: mark ?? '', family: family.key, ground, ink, form }).toString()}`
+  const asked = new URLSearchParams({ letters, mark: mark ?? '', family: family.key, ground, ink, form })
+  const url = `/api/jobs/${store.getState().id}/icon?${asked.toString()}`
   return (
     <div className="flex shrink-0 items-center gap-4" role="group" aria-label="The icon in use">
       <div className="grid gap-2">

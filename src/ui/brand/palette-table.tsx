@@ -40,10 +40,15 @@ function groundOf(scheme: Scheme, tone: Tone, role: Role): string {
 /** Where the client's colours had to be moved to be read, and by how many points of lightness. */
 function movedWords(moves: ReturnType<typeof brandMoves>): string {
   if (moves.length === 0) return ''
-  return `Moved to be read: ${moves.map(({ tone, role, lightness }) => `${role} on ${tone} ${lightness === 0 ? 'by a hair' : `${lightness > 0 ? '+' : '−'}${Math.abs(lightness)}`}`).join(', ')} points of lightness.`
+  const by = (points: number): string => (points === 0 ? 'by a hair' : `${points > 0 ? '+' : '−'}${Math.abs(points)}`)
+  const each = moves.map(({ tone, role, lightness }) => `${role} on ${tone} ${by(lightness)}`)
+  return `Moved to be read: ${each.join(', ')} points of lightness.`
 }
 
-/** What the scheme gives each role on each tone, with its contrast there; each can be set by hand. The sheets are drawn first, then the figures. */
+/**
+ * What the scheme gives each role on each tone, with its contrast there; each can be set by hand. The sheets are drawn
+ * first, then the figures.
+ */
 export function PaletteTable({ dark }: { dark: boolean }) {
   return <Figures site={useDeferredValue(useBrand().site)} dark={dark} />
 }
@@ -124,11 +129,13 @@ function RoleCell({ role, name, tone, dark, scheme, isOwn, isByHand }: CellProps
   const colour = scheme[tone][role]
   const least = leastOf(role)
   const ratio = contrastRatio(colour, groundOf(scheme, tone, role))
+  const reads = least === null ? colour : `${ratio.toFixed(1)}, ${ratio >= least ? 'passes' : 'fails'}`
+  const whose = `${isOwn ? ', the client’s colour as it is' : ''}${isByHand ? ', set by hand' : ''}`
   return (
     <Popover.Root>
       <Popover.Trigger
         className="block w-full px-2 py-0.5 text-start -outline-offset-2 hover:underline"
-        aria-label={`${name} on ${tone}: ${least === null ? colour : `${ratio.toFixed(1)}, ${ratio >= least ? 'passes' : 'fails'}`}${isOwn ? ', the client’s colour as it is' : ''}${isByHand ? ', set by hand' : ''}`}
+        aria-label={`${name} on ${tone}: ${reads}${whose}`}
       >
         <span className="me-1.5 inline-block size-2.5 border border-current align-middle" style={{ background: colour }} aria-hidden />
         {least === null ? colour.slice(1) : ratio.toFixed(1)}

@@ -8,7 +8,14 @@ export function ShapeBoard() {
   const { site } = useBrand()
   const html = useMemo(() => {
     const { fonts, tokens, designs } = draftStyles(site)
-    return `<!doctype html><html lang="${site.document.language}"><head><meta charset="utf-8"><title>Board</title><style>${fonts}</style><style>${tokens}</style><style>${designs}</style><style>.tone-paper,.tone-ink{background:var(--surface)}body{zoom:.8}form,div{display:flex;flex-wrap:wrap;gap:1rem;align-items:center;padding:1rem 1.25rem}.panel{padding:1rem;background:var(--plane);border-radius:var(--corner);box-shadow:var(--shadow,none)}hr{flex:1 1 8rem;border:0;border-block-start:max(1px,var(--line)) solid var(--rule)}</style></head><body class="tone-paper">${renderShapeBoard(site)}</body></html>`
+    return (
+      `<!doctype html><html lang="${site.document.language}"><head><meta charset="utf-8"><title>Board</title>` +
+      `<style>${fonts}</style><style>${tokens}</style><style>${designs}</style><style>.tone-paper,` +
+      '.tone-ink{background:var(--surface)}body{zoom:.8}form,div{display:flex;flex-wrap:wrap;gap:1rem;' +
+      'align-items:center;padding:1rem 1.25rem}.panel{padding:1rem;background:var(--plane);border-radius:var(--corner);' +
+      'box-shadow:var(--shadow,none)}hr{flex:1 1 8rem;border:0;border-block-start:max(1px,var(--line)) solid ' +
+      `var(--rule)}</style></head><body class="tone-paper">${renderShapeBoard(site)}</body></html>`
+    )
   }, [site])
   return (
     <iframe

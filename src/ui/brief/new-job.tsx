@@ -137,7 +137,8 @@ export function NewJob({ pack, assets }: { pack: Pack; assets: AssetTable }) {
 
 function WayIn({ way, onWay }: { way: Way; onWay: (way: Way) => void }) {
   const look =
-    'flex-1 cursor-pointer border border-ink px-3 py-1.5 text-center text-sm font-semibold has-checked:bg-ink has-checked:text-cloth has-focus-visible:outline-2 has-focus-visible:outline-offset-2'
+    'flex-1 cursor-pointer border border-ink px-3 py-1.5 text-center text-sm font-semibold has-checked:bg-ink ' +
+    'has-checked:text-cloth has-focus-visible:outline-2 has-focus-visible:outline-offset-2'
   return (
     <fieldset className="mb-5 flex">
       <legend className="sr-only">Way in</legend>

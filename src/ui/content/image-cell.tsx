@@ -116,7 +116,10 @@ function FocusPicker({
     <button
       type="button"
       className="relative block w-20 shrink-0 border border-seam"
-      aria-label={`${label}: point to keep in sight, at ${Math.round(focus.x * 100)} % across and ${Math.round(focus.y * 100)} % down; arrow keys move it`}
+      aria-label={
+        `${label}: point to keep in sight, at ${Math.round(focus.x * 100)} % across and ${Math.round(focus.y * 100)} % ` +
+        'down; arrow keys move it'
+      }
       title="Click what must stay in sight"
       onClick={click}
       onKeyDown={press}

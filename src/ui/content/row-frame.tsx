@@ -34,7 +34,11 @@ export function RowFrame({ id, label, template, state, inHand, fit, onKeep, onCo
       data-row={id}
       role="group"
       aria-current={inHand || undefined}
-      className={`${ROW_GRID} scroll-my-16 items-start [contain-intrinsic-size:auto_3rem] [content-visibility:auto] border-b border-seam py-1.5 pe-3 ps-4 ${leftover ? 'stitch-start' : ''} ${inHand ? 'bg-white shadow-[inset_4px_0_0_var(--color-tape)]' : ''}`}
+      className={
+        `${ROW_GRID} scroll-my-16 items-start [contain-intrinsic-size:auto_3rem] [content-visibility:auto] border-b ` +
+        `border-seam py-1.5 pe-3 ps-4 ${leftover ? 'stitch-start' : ''} ` +
+        `${inHand ? 'bg-white shadow-[inset_4px_0_0_var(--color-tape)]' : ''}`
+      }
       onFocusCapture={onHold}
     >
       <div className="pt-1.5 text-sm font-semibold leading-snug">{label}</div>

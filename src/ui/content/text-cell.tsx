@@ -33,7 +33,10 @@ export function TextCell({ label, text, leftover, lines, onChange, onPour }: Pro
       spellCheck
       maxLength={lines === 'many' ? 20_000 : 5_000}
       placeholder={leftover ? 'the client’s words' : 'left empty'}
-      className="field-sizing-content max-h-48 w-full resize-none rounded-sm border border-seam bg-white px-2 py-1 leading-snug placeholder:italic placeholder:text-soft"
+      className={
+        'field-sizing-content max-h-48 w-full resize-none rounded-sm border border-seam bg-white px-2 py-1 leading-snug ' +
+        'placeholder:italic placeholder:text-soft'
+      }
       value={text}
       onPaste={paste}
       onChange={(event) => onChange(lines === 'one' ? event.target.value.replace(/\s*\n\s*/g, ' ') : event.target.value)}

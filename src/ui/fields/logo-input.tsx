@@ -37,7 +37,10 @@ export function LogoInput({ job, asset, onAsset }: Props) {
   return (
     <div role="group" aria-label="Logo">
       <div
-        className={`flex flex-wrap items-center gap-x-3 gap-y-1 border border-dashed p-2 ${over ? 'border-ink bg-tape' : 'border-seam bg-cloth'}`}
+        className={
+          'flex flex-wrap items-center gap-x-3 gap-y-1 border border-dashed p-2 ' +
+          `${over ? 'border-ink bg-tape' : 'border-seam bg-cloth'}`
+        }
         onDragOver={(event) => {
           event.preventDefault()
           setOver(true)
@@ -60,7 +63,8 @@ export function LogoInput({ job, asset, onAsset }: Props) {
           {busy ? (
             <span role="status">Reading the logo…</span>
           ) : asset ? (
-            `${asset.vector ? 'Drawing (SVG)' : `${asset.width} × ${asset.height} px`}, ${kilobytes(asset.bytes)}${asset.alpha ? '' : ', not transparent'}`
+            `${asset.vector ? 'Drawing (SVG)' : `${asset.width} × ${asset.height} px`}, ` +
+            `${kilobytes(asset.bytes)}${asset.alpha ? '' : ', not transparent'}`
           ) : (
             'SVG or transparent PNG. Drop it here or choose it.'
           )}

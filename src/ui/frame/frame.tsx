@@ -135,7 +135,10 @@ function Stages({ id }: { id: string }) {
             key={name}
             href={href}
             aria-current={here ? 'page' : undefined}
-            className={`flex items-center gap-2 border-x border-clear px-3 text-sm font-semibold ${here ? 'border-seam bg-table shadow-[inset_0_-3px_0_var(--color-tape)]' : 'hover:bg-table'}`}
+            className={
+              'flex items-center gap-2 border-x border-clear px-3 text-sm font-semibold ' +
+              `${here ? 'border-seam bg-table shadow-[inset_0_-3px_0_var(--color-tape)]' : 'hover:bg-table'}`
+            }
           >
             {name}
             {open > 0 && (

@@ -29,7 +29,10 @@ export function Choice<T extends string>({ label, value, options, onValue, showL
           <RadioGroup.Item
             key={key}
             value={key}
-            className="-ms-px border border-ink px-2 py-0.5 text-sm first:ms-0 hover:bg-tape data-[state=checked]:bg-ink data-[state=checked]:text-cloth"
+            className={
+              '-ms-px border border-ink px-2 py-0.5 text-sm first:ms-0 hover:bg-tape data-[state=checked]:bg-ink ' +
+              'data-[state=checked]:text-cloth'
+            }
           >
             {words}
           </RadioGroup.Item>

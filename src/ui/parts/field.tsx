@@ -2,7 +2,8 @@
 import { useId, type ReactNode } from 'react'
 
 export const inputClass =
-  'w-full rounded-sm border border-seam bg-white px-2.5 py-1.5 text-base text-ink placeholder:text-soft aria-invalid:border-thread aria-invalid:border-dashed'
+  'w-full rounded-sm border border-seam bg-white px-2.5 py-1.5 text-base text-ink placeholder:text-soft ' +
+  'aria-invalid:border-thread aria-invalid:border-dashed'
 
 /** A labelled field: the control gets its id and what describes it; a fault is shown under it and read out. */
 export function Field({

@@ -5,7 +5,8 @@ a,button{cursor:pointer}
 [data-place]{cursor:text}
 img[data-place]{cursor:pointer}
 [data-place]:empty:not(img){min-height:1.2em;min-width:3em;outline:2px dashed currentColor}
-[data-basted]:not(img){text-decoration:underline dashed #d4511e 3px!important;text-underline-offset:.2em!important;text-decoration-skip-ink:none!important}
+[data-basted]:not(img){text-decoration:underline dashed #d4511e 3px!important;text-underline-offset:.2em!important;
+  text-decoration-skip-ink:none!important}
 [data-basted] a,[data-basted] p,[data-basted] li{text-decoration:inherit}
 [data-draft]{text-decoration:underline dotted #7a6200 3px!important;text-underline-offset:.2em!important}
 img[data-basted]{outline:4px dashed #d4511e;outline-offset:-10px}

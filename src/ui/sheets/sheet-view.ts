@@ -24,7 +24,10 @@ export class SheetView {
     const document = this.document
     document.open()
     document.write(
-      `<!doctype html><html><head><meta charset="utf-8"><meta http-equiv="Content-Security-Policy" content="default-src 'none'; img-src 'self' data: blob:; font-src 'self'; style-src 'unsafe-inline'"><title>Sheet</title><style id="fonts"></style><style id="tokens"></style><style id="designs"></style><style id="sheet">${SHEET_CSS}</style></head><body></body></html>`,
+      '<!doctype html><html><head><meta charset="utf-8"><meta http-equiv="Content-Security-Policy" ' +
+        `content="default-src 'none'; img-src 'self' data: blob:; font-src 'self'; style-src 'unsafe-inline'">` +
+        '<title>Sheet</title><style id="fonts"></style><style id="tokens"></style><style id="designs"></style><style ' +
+        `id="sheet">${SHEET_CSS}</style></head><body></body></html>`,
     )
     document.close()
     // A sheet shows a page and never leaves it; whoever walks through the site is told which page a link leads to.

@@ -67,6 +67,7 @@ const LENGTH_FAULTS: Readonly<Record<string, string>> = {
 export function findPhoneFault(phone: string, country: string | null = null): string | null {
   const fault = validatePhoneNumberLength(phone, toCountryCode(country) ?? USUAL)
   return fault
-    ? `“${phone}” ${LENGTH_FAULTS[fault] ?? 'is not a telephone number'}. Write it as it is dialled, such as 01632 960417, or with its country code, such as +49 30 901820.`
+    ? `“${phone}” ${LENGTH_FAULTS[fault] ?? 'is not a telephone number'}. Write it as it is dialled, such as 01632 ` +
+        '960417, or with its country code, such as +49 30 901820.'
     : null
 }
