@@ -154,7 +154,7 @@ test('what is kept of a drawing, of the looks of a site and of its counts is wha
         tally.pages += page === homePage(site.document) ? 0 : 1
       }
     }),
-    { seed: 12, numRuns: 25 },
+    { seed: 12, numRuns: Math.min(25, Number(process.env.PROPERTY_RUNS ?? 25)) },
   )
   expect(Math.min(tally.drawn, tally.pages)).toBeGreaterThan(40)
 })

@@ -12,7 +12,8 @@ export type JobLine = {
   readonly id: string
   readonly name: string
   readonly trade: string
-  readonly leftovers: number
+  /** Null where they cannot be counted now. */
+  readonly leftovers: number | null
   readonly stage: 'Brief' | 'Content' | 'Publish'
   readonly liveUrl: string | null
   readonly lastReleaseAt: string | null
@@ -48,11 +49,20 @@ function toLine(job: Job, revision: number, known: KeptLine | undefined, live: L
     const isFresh = known?.revision === revision && known.packs === packState()
     const { name, trade, leftovers, missing } = isFresh ? known : reckon(job.id)
     const stage = leftovers === 0 && missing.length === 0 ? 'Publish' : revision === 0 ? 'Brief' : 'Content'
-    return { id: job.id, name, trade, leftovers, stage, ...published, trouble: troubleOf(missing) }
+    const counted = missing.length === 0 ? leftovers : null
+    return { id: job.id, name, trade, leftovers: counted, stage, ...published, trouble: troubleOf(missing) }
   } catch (error) {
     console.error(`Job ${job.id} cannot be listed`, error)
     const name = known?.name ?? 'A job that cannot be read'
-    return { id: job.id, name, trade: '', leftovers: 0, stage: 'Brief', ...published, trouble: 'What is kept of this job cannot be read.' }
+    return {
+      id: job.id,
+      name,
+      trade: '',
+      leftovers: null,
+      stage: 'Brief',
+      ...published,
+      trouble: 'What is kept of this job cannot be read.',
+    }
   }
 }
 

@@ -41,6 +41,8 @@ type ButtonProps = {
   readonly isLast?: boolean
 }
 
+const TAB = '-mb-px flex items-center gap-2 whitespace-nowrap border px-3 py-1.5 text-sm font-semibold'
+
 function TabButton({ name, open, isOpen, onOpen, isLast = false }: ButtonProps) {
   const look = isOpen ? 'border-ink border-b-cloth bg-cloth' : 'border-clear hover:border-seam hover:bg-cloth'
   return (
@@ -48,7 +50,7 @@ function TabButton({ name, open, isOpen, onOpen, isLast = false }: ButtonProps) 
       type="button"
       aria-current={isOpen ? 'page' : undefined}
       onClick={onOpen}
-      className={`-mb-px flex items-center gap-2 whitespace-nowrap border px-3 py-1.5 text-sm font-semibold ${isLast ? 'ms-auto' : ''} ${look}`}
+      className={`${TAB} ${isLast ? 'ms-auto' : ''} ${look}`}
     >
       <span className="max-w-40 truncate" dir="auto">
         {name}

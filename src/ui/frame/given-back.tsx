@@ -16,10 +16,10 @@ export function GivenBack() {
     >
       <ul>
         {all.map(({ id, sentence, words }) => (
-          <li key={id} className="flex items-baseline gap-3 border-t border-tape-dark px-4 py-1.5 first:border-t-0">
-            <p className="shrink-0 font-semibold">{sentence}</p>
-            <p className="min-w-0 flex-1 truncate" dir="auto" title={words.join('\n')}>
-              {words.join(' · ')}
+          <li key={id} className="flex items-center gap-3 border-t border-tape-dark px-4 py-1.5 first:border-t-0">
+            <p className="max-w-[40%] shrink-0 font-semibold">{sentence}</p>
+            <p className="min-w-0 flex-1 whitespace-pre-line break-words" dir="auto">
+              {words.join('\n')}
             </p>
             {words.length > 0 && <CopyButton text={words.join('\n')} label="Copy the words" />}
             <Button onClick={() => store.dismiss(id)}>Put away</Button>

@@ -10,7 +10,8 @@ export type JobLine = {
   readonly id: string
   readonly name: string
   readonly trade: string
-  readonly leftovers: number
+  /** Null where they cannot be counted now. */
+  readonly leftovers: number | null
   readonly stage: string
   readonly liveUrl: string | null
   readonly lastReleaseAt: string | null
@@ -100,11 +101,7 @@ function JobRow({ job }: { job: JobLine }) {
       </th>
       <td className="py-3.5 text-sm font-semibold">{job.stage}</td>
       <td className="py-3.5 pe-4 text-sm">
-        {job.leftovers === 0 ? (
-          <span className="font-semibold text-done">none left ✓</span>
-        ) : (
-          <span className="stitch-under inline-block pb-0.5 font-mono font-medium text-thread">{job.leftovers}</span>
-        )}
+        <LeftoverCount of={job.leftovers} />
       </td>
       <td className="relative z-10 py-3 pe-4 text-sm">
         {job.liveUrl ? (
@@ -132,10 +129,17 @@ function JobRow({ job }: { job: JobLine }) {
   )
 }
 
+function LeftoverCount({ of }: { of: number | null }) {
+  if (of === null) return <span className="text-soft">not known</span>
+  if (of === 0) return <span className="font-semibold text-done">none left ✓</span>
+  return <span className="stitch-under inline-block pb-0.5 font-mono font-medium text-thread">{of}</span>
+}
+
 /** The job's real home page, drawn small. */
 function Thumbnail({ job }: { job: JobLine }) {
   return (
     <div className="relative h-32 w-52 overflow-hidden border border-seam bg-white" aria-hidden>
+      {job.trouble !== null && <p className="grid h-full place-items-center bg-table text-sm text-soft">cannot be drawn now</p>}
       {job.trouble === null && (
         <iframe
           src={`/draft/${job.id}`}

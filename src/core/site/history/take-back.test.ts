@@ -4,6 +4,7 @@ import { testSite } from '../../../../tests/pack'
 import { editOf, someEdit } from '../../../../tests/some-edits'
 import { applyEdit, gestureFor, takeBack, type Edit, type LogRow, type SiteDocument } from '..'
 
+const RUNS = Number(process.env.PROPERTY_RUNS ?? 500)
 const start = testSite({ name: 'Client' }).document
 
 /** Whether a gesture counts, by the plain words of it: nothing that counts takes it back. */
@@ -79,7 +80,7 @@ test('whatever is done, taken back and brought back, the document is what its st
       }
       expect(document).toEqual(madeOf(rows))
     }),
-    { seed: 20, numRuns: 500 },
+    { seed: 20, numRuns: RUNS },
   )
-  expect(Math.min(...Object.values(tally))).toBeGreaterThan(10)
+  expect(Math.min(...Object.values(tally))).toBeGreaterThan(RUNS / 50)
 })

@@ -1,0 +1,33 @@
+import { spawnSync } from 'node:child_process'
+import { readFileSync } from 'node:fs'
+import path from 'node:path'
+import { root, say } from './prepare.mjs'
+
+/**
+ * Changes the code in small ways, one at a time, and asks whether a test notices: `npm run mutate`, or of some rooms
+ * `npm run mutate -- history wear`. Each room's own tests are asked, with properties run briefly.
+ */
+const ROOMS = {
+  document: ['src/core/site/document', ['src/core/site/**']],
+  edits: ['src/core/site/edits', ['src/core/site/**']],
+  history: ['src/core/site/history', ['src/core/site/history/**']],
+  wear: ['src/core/wear', ['src/core/wear/**']],
+  fill: ['src/core/fill', ['src/core/fill/**', 'src/core/render/**']],
+  release: ['src/core/release', ['src/core/release/**', 'tests/outside/site-name*']],
+  log: ['src/server/log', ['tests/server/edit-log*', 'tests/ui/job-store*']],
+}
+const asked = process.argv.slice(2)
+const rooms = Object.entries(ROOMS).filter(([room]) => asked.length === 0 || asked.includes(room))
+const lines = rooms.map(([room, [folder, tests]]) => {
+  say(`Mutations of ${folder}`)
+  const report = path.join(root, 'test-results', `mutation-${room}.json`)
+  const globs = `${folder}/**/*.ts,!${folder}/**/*.test.ts,!${folder}/**/index.ts`
+  const include = tests.map((glob) => `${glob}.test.ts`.replace('/**.test', '/**/*.test')).join(',')
+  const env = { ...process.env, MUTATE_TESTS: include, CONVERGENCE_RUNS: '6', PROPERTY_RUNS: '60', MUTATE_REPORT: report }
+  spawnSync('npx', ['stryker', 'run', '--mutate', globs], { cwd: root, stdio: 'inherit', env })
+  const mutants = Object.values(JSON.parse(readFileSync(report, 'utf8')).files).flatMap((file) => file.mutants)
+  const of = (...states) => mutants.filter((m) => states.includes(m.status)).length
+  const [killed, lived] = [of('Killed', 'Timeout'), of('Survived', 'NoCoverage')]
+  return `${room.padEnd(10)} ${killed} of ${killed + lived} noticed, ${((100 * killed) / (killed + lived)).toFixed(1)} %`
+})
+console.log(`\n${lines.join('\n')}`)
