@@ -5,7 +5,8 @@ import { afterEach, beforeAll, beforeEach, describe, expect, test } from 'vitest
 import { findSection, type Edit, type SectionId, type SiteDocument } from '../../src/core/site'
 import type { Browser, Client, World } from '../world'
 import { testSite } from '../pack'
-import { setText } from '../site'
+import { applyPending } from '../../src/ui/job/rebase'
+import { edited, setSlot, setText } from '../site'
 
 let worlds: typeof import('../world')
 let jobs: typeof import('../../src/server/use-cases/make-job')
@@ -243,6 +244,23 @@ test('a page that goes away hands over what it has, and what it typed after comi
   await world.heal()
   expect(inLog('heading')).toBe('Leaving, and back')
   expect(rows.rowsSince(job, 0)).toHaveLength(2)
+})
+
+test('what a page hands over as it goes arrives, even if its browser keeps nothing', async () => {
+  me.store.apply(heading('Last words'), 'typing')
+  me.store.leave()
+  me.die()
+  browser.rows.clear()
+  await world.heal()
+  expect(inLog('heading')).toBe('Last words')
+})
+
+test('what is pending comes on top of what others wrote, and taking it back gives theirs back', () => {
+  const theirs = edited(testSite({ name: 'Store' }).document, heading('Theirs'))
+  const mine = { id: 'r', gesture: 'g', who: null, undoes: null, edit: heading('Mine'), inverse: setSlot('home.hero', 'heading', null) }
+  const { document, pending } = applyPending(theirs, [], [{ ...mine, sent: true, stuck: false, adopted: false }])
+  expect(shown(document, 'heading')).toBe('Mine')
+  expect(edited(document, pending[0]!.inverse)).toEqual(theirs)
 })
 
 test('a document at rest asks nothing of the server', async () => {

@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest'
 import { testPack, testSite } from '../../../tests/pack'
 import { edited, setItem, setSlot, setText } from '../../../tests/site'
+import { listPlaceholders } from '../pack'
 import { entriesOf, findPage, findSection, pagesOf, type Edit, type EntryId, type SectionId, type SiteDocument } from '../site'
 import {
   countLeftovers,
@@ -91,7 +92,11 @@ test('an added entry stands where it was put, and borrows the words of the templ
   expect(shownEntrySlot(added!, 'title')).toEqual({ value: shownEntrySlot(first!, 'title')!.value, leftover: true })
 })
 
-test('an entry beyond the template’s own borrows in turn', () => {
+test('each entry of the template’s shows its own words; one beyond them borrows in turn', () => {
+  const titles = items(start).map((entry) => shownEntrySlot(entry, 'title')!.value)
+  const own = listPlaceholders(placeholdersOf(pack, findSection(start, services)!)).filter(({ at }) => at.endsWith(', title'))
+  expect(titles).toEqual(own.map(({ value }) => value))
+  expect(new Set(titles.map((title) => JSON.stringify(title))).size).toBe(4)
   const sixth = items(edited(start, setItem(services, 6, 'note', 'x')))[5]!
   expect(shownEntrySlot(sixth, 'title')!.value).toEqual(shownEntrySlot(items(start)[1]!, 'title')!.value)
 })

@@ -5,7 +5,7 @@ import { edited, setSlot } from '../../../tests/site'
 import { editOf, someEdit } from '../../../tests/some-edits'
 import { asDesigned, businessData, designCss, makeDraftPainter, renderDraftPage, renderPage, tokenCss, type ReleaseFiles } from '.'
 import { countLeftovers, type Site } from '../fill'
-import { applyEdit, findPage, homePage, looksOf, pagesOf, type Edit, type SlotValue } from '../site'
+import { applyEdit, findPage, homePage, looksOf, pagesOf, type Edit, type Page, type PageId, type SectionId, type SlotValue } from '../site'
 
 const FILES: ReleaseFiles = {
   origin: 'https://client.example',
@@ -97,6 +97,51 @@ test('structured data tells only what the client has told', () => {
   expect(data.openingHoursSpecification).toEqual([
     { '@type': 'OpeningHoursSpecification', dayOfWeek: ['Monday', 'Tuesday'], opens: '09:00', closes: '17:00' },
   ])
+})
+
+test('each page’s canonical address is its own', () => {
+  const site = testSite()
+  const canonical = (page: Page): string => /rel="canonical" href="([^"]*)"/.exec(renderPage(site, page, FILES).html)![1]!
+  const pages = pagesOf(site.document)
+  expect(canonical(pages[0]!)).toBe('https://client.example/')
+  expect(pages.slice(1).map(canonical)).toEqual(pages.slice(1).map((page) => `https://client.example/${page.segment}/`))
+})
+
+test('a template’s own link finds the page made from the page it names, whatever that page is called by now', () => {
+  const before = testSite()
+  const links = (site: Site): number => home(site).split('href="./once-more/"').length - 1
+  const services = findPage(before.document, 'services')!
+  const after = change(
+    before,
+    { type: 'page/remove', page: services.id },
+    { type: 'page/insert', page: { ...services, id: 'anew' as PageId, segment: 'once-more', listed: 'nowhere' } },
+  )
+  expect(home(before)).toContain('href="./services/"')
+  expect(links(after)).toBeGreaterThan(0)
+  expect(links(change(after, { type: 'page/set', page: 'anew' as PageId, part: 'origin', value: null }))).toBe(0)
+})
+
+test('the veil of a picture asks no more than the part of it that the words can stand on', () => {
+  const dark = '000000'
+  const light = 'ffffff'
+  const map = Array.from({ length: 48 }, (_, cell) => (cell % 8 < 5 ? dark : light)).join('')
+  const veils = (lightMap: string): number[] => {
+    const site = change(testSite(), {
+      type: 'batch',
+      edits: [
+        { type: 'section/set', section: 'home.hero' as SectionId, part: 'design', value: 'canopy' },
+        { type: 'section/set', section: 'home.hero' as SectionId, part: 'tone', value: 'picture' },
+      ],
+    })
+    const assets = Object.fromEntries(Object.entries(site.assets).map(([id, asset]) => [id, { ...asset, light: lightMap }]))
+    const written = [...home({ ...site, assets }).matchAll(/--veil-\d:#\w{6}(\w\w)/g)].map(([, alpha]) => Number.parseInt(alpha!, 16))
+    expect(written).toHaveLength(3)
+    return written
+  }
+  // The design's own areas: the whole width on the phone, less than half of it on desktop.
+  const [phone, , desktop] = veils(map)
+  expect(desktop).toBeLessThan(phone!)
+  expect(new Set(veils(light.repeat(48))).size).toBe(1)
 })
 
 test('only the tones and designs in use are in the style sheet', () => {
