@@ -6,6 +6,7 @@ import { getTemplate } from '../../pack'
 import {
   applyEdit,
   findSection,
+  gestureFor,
   gesturesOf,
   redoable,
   takeBack,
@@ -162,4 +163,42 @@ describe('what undo and redo take', () => {
     log.do('me', 'g3', caption('Anew'))
     expect(log.next(redoable, 'me')).toBeUndefined()
   })
+})
+
+describe('the gesture of a new row', () => {
+  const asked = (log: Log, gesture: string, undoes: string | null = null): string => gestureFor(log.rows, { id: 'row', gesture, undoes })
+
+  test('is the one it names while that stands, whatever else was taken back', () => {
+    const log = new Log().do('me', 'g1', heading('One')).do('me', 'g2', caption('Two'))
+    expect([asked(log, 'g1'), asked(log, 'new')]).toEqual(['g1', 'new'])
+    log.undo('me', 'g2')
+    expect(asked(log, 'g1')).toBe('g1')
+  })
+
+  test('is its own once what it names was taken back, until that is brought back', () => {
+    const log = new Log().do('me', 'g1', heading('One'))
+    log.undo('me', 'g1')
+    expect(asked(log, 'g1')).toBe('row')
+    log.undo('me', log.next(redoable, 'me')!)
+    expect(asked(log, 'g1')).toBe('g1')
+  })
+
+  test('of a taking back is as it is named, even where a gesture of that name was taken back', () => {
+    const log = new Log().do('me', 'g1', heading('One'))
+    log.undo('me', 'g1')
+    expect(asked(log, 'g1', 'g0')).toBe('g1')
+  })
+})
+
+test('a gesture is told by its first row, however it goes on', () => {
+  const log = new Log().do('me', 'g1', heading('One'))
+  log.rows.push({ ...log.rows[0]!, id: 'other', who: 'you' })
+  expect(gesturesOf(log.rows)).toEqual([{ id: 'g1', who: 'me', undoes: null, stands: true }])
+})
+
+test('nothing of what another person took back is there to be brought back', () => {
+  const log = new Log().do(null, 'g0', heading('Anybody’s')).do('you', 'h1', caption('Yours'))
+  log.undo('you', 'g0')
+  expect(redoable(gesturesOf(log.rows), 'me')).toEqual([])
+  expect(redoable(gesturesOf(log.rows), 'you')).toEqual(['u2'])
 })
