@@ -7,6 +7,12 @@ import { refused, type StepType } from './step-type'
 export const brandSetSchema = v.strictObject({ type: v.literal('brand/set'), part: v.picklist(BRAND_PARTS), value: v.unknown() })
 export type BrandSet = v.InferOutput<typeof brandSetSchema>
 
+declare module './step-type' {
+  interface StepTypes {
+    'brand/set': BrandSet
+  }
+}
+
 export const brandSet: StepType<BrandSet> = {
   apply: (document, step) => {
     const read = v.safeParse(brandSchema, withValue(document.brand, step.part, step.value ?? null))

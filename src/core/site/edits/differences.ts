@@ -12,7 +12,7 @@ import {
 import { BRAND_PARTS } from '../brand'
 import { FACT_NAMES } from '../facts/facts'
 import { own } from '../own'
-import type { EditStep } from './edit'
+import type { EditStep } from './step-type'
 import type { SectionSet } from './section-set'
 
 /**

@@ -11,6 +11,12 @@ export const dressSetSchema = v.strictObject({
 })
 export type DressSet = v.InferOutput<typeof dressSetSchema>
 
+declare module './step-type' {
+  interface StepTypes {
+    'dress/set': DressSet
+  }
+}
+
 export const dressSet: StepType<DressSet> = {
   apply: (document, step) => {
     const read = v.safeParse(dressSchema, withValue(document.dress, step.part, step.value))

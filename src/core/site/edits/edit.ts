@@ -17,7 +17,9 @@ import { sectionMove, sectionMoveSchema } from './section-move'
 import { sectionRemove, sectionRemoveSchema } from './section-remove'
 import { sectionSet, sectionSetSchema } from './section-set'
 import { slotSet, slotSetSchema } from './slot-set'
-import type { StepType } from './step-type'
+import type { EditStep, StepType } from './step-type'
+
+export type { EditStep }
 
 export const stepSchema = v.variant('type', [
   slotSetSchema,
@@ -38,7 +40,6 @@ export const stepSchema = v.variant('type', [
   entryMoveSchema,
   outfitSetSchema,
 ])
-export type EditStep = v.InferOutput<typeof stepSchema>
 
 /** The most steps of one edit. */
 export const MAX_STEPS = 20_000

@@ -14,10 +14,9 @@ import {
 } from '../document'
 import { KINDS, type KindSlots } from '../kinds'
 import { own } from '../own'
-import type { EditStep } from './edit'
 import { fits } from './fits-kind'
 import { entryCount, untouchedEntry, withEntry } from './slot-set'
-import { refused, type StepType } from './step-type'
+import { refused, type StepType, type EditStep } from './step-type'
 
 /** Adds an entry to a list, or brings back one of the template's that was taken out; `slots` are laid over what it still has. */
 export const entryInsertSchema = v.strictObject({
@@ -28,6 +27,12 @@ export const entryInsertSchema = v.strictObject({
   slots: slotsSchema,
 })
 export type EntryInsert = v.InferOutput<typeof entryInsertSchema>
+
+declare module './step-type' {
+  interface StepTypes {
+    'entry/insert': EntryInsert
+  }
+}
 
 export const entryInsert: StepType<EntryInsert> = {
   apply: (document, step) => {

@@ -13,6 +13,12 @@ export const entryMoveSchema = v.strictObject({
 })
 export type EntryMove = v.InferOutput<typeof entryMoveSchema>
 
+declare module './step-type' {
+  interface StepTypes {
+    'entry/move': EntryMove
+  }
+}
+
 export const entryMove: StepType<EntryMove> = {
   apply: (document, step) => {
     if (!findSection(document, step.section)) return refused({ code: 'sectionGone', section: step.section })

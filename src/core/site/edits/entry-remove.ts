@@ -8,6 +8,12 @@ import { refused, type StepType } from './step-type'
 export const entryRemoveSchema = v.strictObject({ type: v.literal('entry/remove'), section: sectionIdSchema, entry: entryRefSchema })
 export type EntryRemove = v.InferOutput<typeof entryRemoveSchema>
 
+declare module './step-type' {
+  interface StepTypes {
+    'entry/remove': EntryRemove
+  }
+}
+
 export const entryRemove: StepType<EntryRemove> = {
   apply: (document, step) => {
     if (!findSection(document, step.section)) return refused({ code: 'sectionGone', section: step.section })

@@ -12,6 +12,12 @@ export const factSetSchema = v.strictObject({
 })
 export type FactSet = v.InferOutput<typeof factSetSchema>
 
+declare module './step-type' {
+  interface StepTypes {
+    'fact/set': FactSet
+  }
+}
+
 export const factSet: StepType<FactSet> = {
   apply: (document, step) => {
     const cell = step.value === null ? null : parseFact(step.fact, step.value)

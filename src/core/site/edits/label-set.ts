@@ -11,6 +11,12 @@ export const labelSetSchema = v.strictObject({
 })
 export type LabelSet = v.InferOutput<typeof labelSetSchema>
 
+declare module './step-type' {
+  interface StepTypes {
+    'label/set': LabelSet
+  }
+}
+
 export const labelSet: StepType<LabelSet> = {
   apply: (document, step) => ({
     ok: true,

@@ -7,6 +7,12 @@ import type { StepType } from './step-type'
 export const outfitSetSchema = v.strictObject({ type: v.literal('outfit/set'), template: nameSchema, value: v.nullable(outfitSchema) })
 export type OutfitSet = v.InferOutput<typeof outfitSetSchema>
 
+declare module './step-type' {
+  interface StepTypes {
+    'outfit/set': OutfitSet
+  }
+}
+
 export const outfitSet: StepType<OutfitSet> = {
   apply: (document, step) => ({
     ok: true,

@@ -8,6 +8,12 @@ export const MAX_PAGES = 2000
 export const pageInsertSchema = v.strictObject({ type: v.literal('page/insert'), page: pageSchema })
 export type PageInsert = v.InferOutput<typeof pageInsertSchema>
 
+declare module './step-type' {
+  interface StepTypes {
+    'page/insert': PageInsert
+  }
+}
+
 export const pageInsert: StepType<PageInsert> = {
   apply: (document, { page }) => {
     if (findPage(document, page.id)) return refused({ code: 'idTaken', id: page.id })

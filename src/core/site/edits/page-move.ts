@@ -6,6 +6,12 @@ import { refused, type StepType } from './step-type'
 export const pageMoveSchema = v.strictObject({ type: v.literal('page/move'), page: pageIdSchema, rank: rankSchema })
 export type PageMove = v.InferOutput<typeof pageMoveSchema>
 
+declare module './step-type' {
+  interface StepTypes {
+    'page/move': PageMove
+  }
+}
+
 export const pageMove: StepType<PageMove> = {
   apply: (document, step) => {
     const page = findPage(document, step.page)

@@ -1,12 +1,17 @@
 import * as v from 'valibot'
 import { findPage, pageIdSchema, placeOfPage, sectionsOn, withoutRecord, type SiteDocument } from '../document'
-import type { EditStep } from './edit'
 import { sectionRemove } from './section-remove'
-import { refused, type StepType } from './step-type'
+import { refused, type StepType, type EditStep } from './step-type'
 
 /** Takes a page out, with everything on it; the inverse brings all of it back. */
 export const pageRemoveSchema = v.strictObject({ type: v.literal('page/remove'), page: pageIdSchema })
 export type PageRemove = v.InferOutput<typeof pageRemoveSchema>
+
+declare module './step-type' {
+  interface StepTypes {
+    'page/remove': PageRemove
+  }
+}
 
 export const pageRemove: StepType<PageRemove> = {
   apply: (document, step) => {

@@ -24,6 +24,12 @@ export const pageSetSchema = v.variant('part', [
 ])
 export type PageSet = v.InferOutput<typeof pageSetSchema>
 
+declare module './step-type' {
+  interface StepTypes {
+    'page/set': PageSet
+  }
+}
+
 export const pageSet: StepType<PageSet> = {
   apply: (document, step) => {
     const page = findPage(document, step.page)

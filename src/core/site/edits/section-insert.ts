@@ -9,6 +9,12 @@ export const MAX_SECTIONS = 200
 export const sectionInsertSchema = v.strictObject({ type: v.literal('section/insert'), section: sectionSchema })
 export type SectionInsert = v.InferOutput<typeof sectionInsertSchema>
 
+declare module './step-type' {
+  interface StepTypes {
+    'section/insert': SectionInsert
+  }
+}
+
 export const sectionInsert: StepType<SectionInsert> = {
   apply: (document, { section }) => {
     if (findSection(document, section.id)) return refused({ code: 'idTaken', id: section.id })

@@ -11,6 +11,12 @@ export const sectionMoveSchema = v.strictObject({
 })
 export type SectionMove = v.InferOutput<typeof sectionMoveSchema>
 
+declare module './step-type' {
+  interface StepTypes {
+    'section/move': SectionMove
+  }
+}
+
 export const sectionMove: StepType<SectionMove> = {
   apply: (document, step) => {
     const section = findSection(document, step.section)

@@ -1,11 +1,16 @@
 import * as v from 'valibot'
 import { entriesOf, findSection, placeOfEntry, placeOfSection, refOf, sectionIdSchema, withoutRecord } from '../document'
-import type { EditStep } from './edit'
-import { refused, type StepType } from './step-type'
+import { refused, type StepType, type EditStep } from './step-type'
 
 /** Takes a section out, with its entries; the inverse brings all of it back. */
 export const sectionRemoveSchema = v.strictObject({ type: v.literal('section/remove'), section: sectionIdSchema })
 export type SectionRemove = v.InferOutput<typeof sectionRemoveSchema>
+
+declare module './step-type' {
+  interface StepTypes {
+    'section/remove': SectionRemove
+  }
+}
 
 export const sectionRemove: StepType<SectionRemove> = {
   apply: (document, step) => {

@@ -12,6 +12,12 @@ export const sectionSetSchema = v.variant('part', [
 ])
 export type SectionSet = v.InferOutput<typeof sectionSetSchema>
 
+declare module './step-type' {
+  interface StepTypes {
+    'section/set': SectionSet
+  }
+}
+
 export const sectionSet: StepType<SectionSet> = {
   apply: (document, step) => {
     const section = findSection(document, step.section)

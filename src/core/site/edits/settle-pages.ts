@@ -1,7 +1,6 @@
 import { findPage, pagesOf, placeOfPage, withRecord, type SiteDocument } from '../document'
 import { own } from '../own'
-import type { EditStep } from './edit'
-import { refused, type StepApplied } from './step-type'
+import { refused, type StepApplied, type EditStep } from './step-type'
 
 /**
  * What holds of the pages together, asked once a whole edit is made: there is one, and no two share an address. A page

@@ -33,6 +33,12 @@ export const slotSetSchema = v.strictObject({
 })
 export type SlotSet = v.InferOutput<typeof slotSetSchema>
 
+declare module './step-type' {
+  interface StepTypes {
+    'slot/set': SlotSet
+  }
+}
+
 export const slotSet: StepType<SlotSet> = {
   apply: (document, step) => {
     const section = findSection(document, step.section)

@@ -1,7 +1,11 @@
-import type { SiteDocument } from '../document'
-import type { Place } from '../document'
-import type { EditStep } from './edit'
+import type { Place, SiteDocument } from '../document'
 import type { EditProblem } from './problem'
+
+/** Every type of step by its name. Each one's own file writes itself in, so that this one needs none of them. */
+export interface StepTypes {}
+
+/** One step of an edit. */
+export type EditStep = StepTypes[keyof StepTypes]
 
 export type StepApplied =
   | { readonly ok: true; readonly document: SiteDocument; readonly inverse: readonly EditStep[] }
