@@ -120,7 +120,7 @@ describe('publishing', () => {
     expect(host.sites.get(name)!.release).toBe(publications.livePublication(job)!.release)
   })
 
-  test('is of the site as the screen shows it: one that has moved on is refused, and what was only looked at leaves no release', async () => {
+  test('is of the site as the screen shows it: one that moved on is refused, and what was only looked at leaves no release', async () => {
     await takeAddress()
     await preparing.prepareRelease(job, silent)
     change('newer')
