@@ -20,7 +20,7 @@ const asked = process.argv.slice(2)
 const rooms = Object.entries(ROOMS).filter(([room]) => asked.length === 0 || asked.includes(room))
 const lines = rooms.map(([room, [folder, tests]]) => {
   say(`Mutations of ${folder}`)
-  const report = path.join(root, 'test-results', `mutation-${room}.json`)
+  const report = path.join(root, 'reports', `mutation-${room}.json`)
   const globs = `${folder}/**/*.ts,!${folder}/**/*.test.ts,!${folder}/**/index.ts`
   const include = tests.map((glob) => `${glob}.test.ts`.replace('/**.test', '/**/*.test')).join(',')
   const env = { ...process.env, MUTATE_TESTS: include, CONVERGENCE_RUNS: '6', PROPERTY_RUNS: '60', MUTATE_REPORT: report }

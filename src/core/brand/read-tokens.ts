@@ -27,7 +27,7 @@ export type TokensRead =
   | { readonly ok: true; readonly tokens: readonly ReadToken[]; readonly notes: readonly string[] }
   | { readonly ok: false; readonly fault: string }
 
-/** More than this is no brand; a file of more is refused before it is walked. */
+/** More than this is no brand; a file of more is refused before its aliases are followed. */
 const MOST_TOKENS = 5000
 const ROOT = 16
 

@@ -2,8 +2,8 @@ import { describe, expect, test } from 'vitest'
 import { testPack, testSite } from '../../../tests/pack'
 import { random } from '../../../tests/random'
 import { edited, homeSections, setItem, setSlot, setText } from '../../../tests/site'
-import { countLeftovers, makeDocument, pageTexts } from '../fill'
-import { designsOf, getTemplate } from '../pack'
+import { countLeftovers, makeDocument, pageTexts, sectionRows } from '../fill'
+import { designsOf, getDesign, getTemplate } from '../pack'
 import {
   allSections,
   applyEdit,
@@ -19,8 +19,10 @@ import {
   TONES,
   undoable,
   type Edit,
+  type EntryId,
   type LogRow,
   type PageId,
+  type Section,
   type SectionId,
   type SiteDocument,
 } from '../site'
@@ -186,6 +188,60 @@ describe('putting on another template', () => {
     expect(moved.length).toBeGreaterThan(0)
     expect(moved.map((c) => c.section.id)).toContain('home.visit')
     expect(reportChange(pack, before, before).totals).toMatchObject({ moved: 0, added: 0, gone: 0 })
+  })
+
+  test('the report counts every section by what happens to it, on its page and on every page', () => {
+    const start = edited(fresh(), setText('home.hero', 'heading', 'Ours'))
+    const [hero, services, story, steps] = homeSections(start)
+    const news: Section = { ...steps!, id: 'home.news' as SectionId, rank: 'z0', design: 'season', origin: null }
+    const after = edited(
+      start,
+      { type: 'section/move', section: story!.id, in: { type: 'page', page: 'home' as PageId }, rank: 'Zz' },
+      { type: 'section/remove', section: services!.id },
+      { type: 'section/insert', section: news },
+    )
+    const { pages, shared, totals } = reportChange(pack, start, after)
+    const told = pages[0]!.sections.map(({ section, type, was, becomes }) => [section.id, type, was, becomes])
+    const others = homeSections(start).slice(3)
+    expect(told).toEqual([
+      [story!.id, 'moves', 3, 1],
+      [hero!.id, 'moves', 1, 2],
+      ...others.map((s, i) => [s.id, 'stays', i + 4, i + 3]),
+      ['home.news', 'new', null, others.length + 3],
+      [services!.id, 'leaves', 2, null],
+    ])
+    expect(shared.map(({ section, type, was, becomes }) => [section.kind, type, was, becomes])).toEqual([
+      ['header', 'stays', 1, 1],
+      ['footer', 'stays', 2, 2],
+    ])
+    const words = sectionRows(pack, after, news).filter((row) => row.leftover).length
+    expect(words).toBeGreaterThan(2)
+    expect(totals).toEqual({ kept: 1, moved: 2, notShown: 0, added: 1, gone: 1, addedLeftovers: words })
+    const change = (id: string) => pages[0]!.sections.find((c) => c.section.id === id)!
+    expect([change('home.hero').redressed, change('home.news').redressed, change(services!.id).redressed]).toEqual([true, false, false])
+    expect(change(services!.id)).toMatchObject({ notShown: [], leftovers: 0 })
+    expect(reportChange(pack, start, designs(start, 'home.hero', 'design', 'canopy')).pages[0]!.sections[0]!.redressed).toBe(false)
+  })
+
+  test('of the client’s words in a list, those that the design has no place for are named by their place', () => {
+    const own = { list: 'items', id: 'own' as EntryId }
+    // Every shipped design shows every field; this one shows the price twice, and no note.
+    const line = getDesign(pack, 'services', 'line')
+    const tree = JSON.parse(JSON.stringify(line.tree).replaceAll('"slot":"note"', '"slot":"price"')) as typeof line.tree
+    const more = { ...pack, designs: { ...pack.designs, 'services/noteless': { ...line, name: 'noteless', tree } } }
+    const site = edited(
+      designs(fresh(), 'home.services', 'design', 'noteless'),
+      { type: 'entry/insert', section: 'home.services' as SectionId, entry: own, rank: 'a9', slots: {} },
+      setSlot('home.services', 'title', { type: 'text', text: 'Shown' }, own),
+      setSlot('home.services', 'note', { type: 'text', text: 'Not shown' }, own),
+      setItem('home.services', 1, 'note', ''),
+      setSlot('home.services', 'items', { type: 'list', of: 3 }),
+    )
+    expect(notShownIn(more, site, findSection(site, 'home.services')!)).toEqual([
+      { place: { type: 'slot', section: 'home.services', entry: own, slot: 'note' }, slot: 'items note', words: 'Not shown' },
+    ])
+    const gone = designs(site, 'home.services', 'design', 'unheard-of')
+    expect(notShownIn(more, gone, findSection(gone, 'home.services')!).map(({ words }) => words)).toEqual(['Shown', 'Not shown'])
   })
 
   test('a design that has no place for a slot keeps it, lists it, and gives it back', () => {
@@ -365,6 +421,33 @@ test('from any state, a template put on and the worn one put back is the same do
     checked++
   }
   expect(checked).toBeGreaterThan(15)
+})
+
+test('an added page is listed where its template lists it, stands there, and has an address of its own', () => {
+  for (const template of TEMPLATES) {
+    for (const like of getTemplate(pack, template).pages.slice(1)) {
+      const before = fresh('tallow')
+      const { document, page, edit } = addPage(pack, before, { template, page: like.key }, unique)
+      expect(edited(before, edit)).toEqual(document)
+      const added = findPage(document, page)!
+      expect(added.listed).toBe({ undefined: 'menu', foot: 'foot', none: 'nowhere' }[String(like.menu)])
+      const segments = pagesOf(before).map((p) => p.segment)
+      const wanted = like.segment || like.key
+      expect(added.segment).toBe(segments.includes(wanted) ? `${wanted}-2` : wanted)
+      const order = pagesOf(document).map((p) => p.listed)
+      expect(pagesOf(document).indexOf(added)).toBe(like.menu ? order.length - 1 : order.lastIndexOf('menu'))
+      expect(sectionsOn(document, page).map(({ kind, design, origin }) => [kind, design, origin?.section, origin?.page])).toEqual(
+        like.sections.map(({ kind, design, key }) => [kind, design, key, like.key]),
+      )
+    }
+  }
+  expect(() => addPage(pack, fresh(), { template: 'tallow', page: 'nowhere' }, unique)).toThrow('The template tallow has no page nowhere')
+})
+
+test('a site is unfilled until a section or a page holds something of the client’s', () => {
+  expect(isUnfilled(fresh())).toBe(true)
+  expect(isUnfilled(edited(fresh(), setText('home.hero', 'heading', 'Ours')))).toBe(false)
+  expect(isUnfilled(edited(fresh(), { type: 'page/set', page: 'about' as PageId, part: 'title', value: 'Ours' }))).toBe(false)
 })
 
 test('a page’s place in the menus comes with it', () => {

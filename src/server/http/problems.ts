@@ -139,7 +139,7 @@ export function toReply(problem: Problem): ProblemReply {
   return { problem: { code: problem.code, sentence: problem.message, ...faults } }
 }
 
-/** An error as a problem; one of our own making is told to whoever runs the application. */
+/** An error as a problem; one that nobody foresaw is written down for whoever runs the application. */
 export function reportProblem(error: unknown): Problem {
   const problem = toProblem(error)
   if (problem.code === 'unexpected') console.error(error)

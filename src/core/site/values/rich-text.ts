@@ -42,7 +42,10 @@ function parseInline(line: string): RichRun[] {
   return runs
 }
 
-/** The same text as plain lines; `richFromPlain(plainFromRich(r))` shows what `r` shows. */
+/**
+ * The same text as plain lines, which `richFromPlain` reads back. Marks do not lie in one another there: of words that are
+ * a link and strong the link is kept, of strong and emphasised ones that they are strong.
+ */
 export function plainFromRich(rich: RichText): string {
   return rich.map((block) => (block.type === 'li' ? '- ' : '') + block.runs.map(plainRun).join('')).join('\n')
 }
