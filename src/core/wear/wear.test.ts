@@ -14,6 +14,7 @@ import {
   gesturesOf,
   pagesOf,
   redoable,
+  sectionsIn,
   sectionsOn,
   takeBack,
   TONES,
@@ -24,6 +25,7 @@ import {
   type PageId,
   type Section,
   type SectionId,
+  type SectionIn,
   type SiteDocument,
 } from '../site'
 import {
@@ -33,6 +35,7 @@ import {
   hasContent,
   isUnfilled,
   notShownIn,
+  rearrange,
   reportChange,
   sameArrangement,
   startOn,
@@ -188,6 +191,68 @@ describe('putting on another template', () => {
     expect(moved.length).toBeGreaterThan(0)
     expect(moved.map((c) => c.section.id)).toContain('home.visit')
     expect(reportChange(pack, before, before).totals).toMatchObject({ moved: 0, added: 0, gone: 0 })
+  })
+
+  test('a general scheme and the dark form come along; a template’s own scheme does not', () => {
+    const worn = (...parts: Edit[]): unknown => put(edited(fresh(), ...parts), 'gantry').dress
+    const scheme = (value: string): Edit => ({ type: 'dress/set', part: 'scheme', value })
+    expect(worn(scheme('general/slate'), { type: 'dress/set', part: 'dark', value: 'visitor' })).toEqual({
+      template: 'gantry',
+      scheme: 'general/slate',
+      dark: 'visitor',
+    })
+    expect(worn(scheme('tallow/verdigris'))).toEqual({ template: 'gantry' })
+    expect(worn({ type: 'dress/set', part: 'dark', value: true })).toEqual({ template: 'gantry', dark: true })
+  })
+
+  test('what stands on every page takes the template’s dress for its kind, and anything else there keeps its own', () => {
+    const before = edited(fresh(), { type: 'section/move', section: 'home.steps' as SectionId, in: { type: 'footer' }, rank: 'z9' })
+    const after = put(before, 'gantry')
+    const { header, footer } = getTemplate(pack, 'gantry')
+    const dressOf = (of: SectionIn): unknown[] => sectionsIn(after, of).map((s) => [s.kind, s.design, s.tone, s.origin])
+    const origin = (section: string) => ({ template: 'gantry', page: null, section })
+    const steps = findSection(before, 'home.steps')!
+    expect(dressOf({ type: 'header' })).toEqual([['header', header.design, header.tone, origin(header.key)]])
+    expect(dressOf({ type: 'footer' })).toEqual([
+      ['footer', footer.design, footer.tone, origin(footer.key)],
+      ['steps', steps.design, steps.tone, steps.origin],
+    ])
+  })
+
+  test('a page is not taken for one with which it shares only what pages of every sort have', () => {
+    const id = 'extra' as PageId
+    const page = { id, in: { type: 'site' as const }, rank: 'z0', origin: null, segment: 'extra', listed: 'menu' as const, texts: {} }
+    const common = (['title', 'story', 'action'] as const).map((kind, i): Edit => ({
+      type: 'section/insert',
+      section: {
+        id: `extra.${kind}` as SectionId,
+        in: { type: 'page', page: id },
+        rank: `a${i}`,
+        kind,
+        design: designsOf(pack, kind)[0]!,
+        tone: 'paper',
+        origin: null,
+        slots: { heading: { type: 'text', text: kind } },
+      },
+    }))
+    const after = put(edited(fresh(), { type: 'page/insert', page }, ...common), 'windrow')
+    expect(findPage(after, id)!.origin).toBeNull()
+    expect(sectionsOn(after, id).map((s) => s.kind)).toEqual(['title', 'story', 'action'])
+  })
+
+  test('arrangements differ by what stands where and what it wears, not by ranks; arranged as it is, a site stays the same records', () => {
+    const document = filled()
+    const same = (edit: Edit): boolean => sameArrangement(arrangementOf(document), arrangementOf(edited(document, edit)))
+    expect(same({ type: 'section/set', section: 'home.steps' as SectionId, part: 'tone', value: 'ink' })).toBe(false)
+    expect(same({ type: 'page/set', page: 'about' as PageId, part: 'listed', value: 'nowhere' })).toBe(false)
+    expect(same({ type: 'page/set', page: 'about' as PageId, part: 'segment', value: 'us' })).toBe(false)
+    expect(same({ type: 'section/remove', section: 'home.steps' as SectionId })).toBe(false)
+    expect(same({ type: 'page/move', page: pagesOf(document).at(-1)!.id, rank: 'zz9' })).toBe(true)
+    expect(same(setText('home.hero', 'caption', 'Other words'))).toBe(true)
+    const again = rearrange(document, arrangementOf(document))
+    expect(again).toEqual(document)
+    for (const [id, section] of Object.entries(document.sections)) expect(again.sections[id]).toBe(section)
+    for (const [id, page] of Object.entries(document.pages)) expect(again.pages[id]).toBe(page)
   })
 
   test('the report counts every section by what happens to it, on its page and on every page', () => {
