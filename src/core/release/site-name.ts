@@ -11,8 +11,10 @@ export type SiteName =
 
 /** Names a web host keeps for itself. */
 const RESERVED = new Set(
-  'www mail smtp imap pop ftp sftp ns ns1 ns2 dns admin administrator root host hostmaster webmaster postmaster ' +
-    'abuse api app status support help static cdn localhost local test draft proof'.split(' '),
+  [
+    'www mail smtp imap pop ftp sftp ns ns1 ns2 dns admin administrator root host hostmaster webmaster postmaster abuse',
+    'api app status support help static cdn localhost local test draft proof',
+  ].flatMap((names) => names.split(' ')),
 )
 
 const SENTENCES: Record<SiteNameProblem, string> = {
