@@ -96,7 +96,7 @@ async function benchInterface(page: Page, app: string): Promise<void> {
 async function pressKeys(page: Page, app: string, job: string): Promise<Presses> {
   await page.goto(`${app}/jobs/${job}/content`)
   const cell = page.getByRole('textbox', { name: 'Hero: Heading', exact: true })
-  await page.frameLocator('iframe[title^="Page, phone"]').locator('h1').waitFor()
+  await page.frameLocator('iframe[title^="Page, phone"]').locator('h1').first().waitFor()
   await cell.focus()
   await page.evaluate(() => {
     const sheets = [...document.querySelectorAll('iframe')].map((f) => f.contentDocument!)
