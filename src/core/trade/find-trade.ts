@@ -1,8 +1,5 @@
 import type { Trade } from './trade'
-import { MAKING_TRADES } from './trades-makers'
-import { SERVING_TRADES } from './trades-people'
-
-export const TRADES: readonly Trade[] = [...MAKING_TRADES, ...SERVING_TRADES]
+import { TRADES } from './trades'
 
 export type SuggestedTrade = { readonly trade: Trade; readonly via: string | null; readonly rank: number }
 

@@ -1,4 +1,5 @@
 export * from './trade'
+export * from './trades'
 export * from './find-trade'
 export * from './phrases'
 export * from './first-draft'

@@ -30,7 +30,16 @@ export type Trade = {
   readonly services: readonly string[]
 }
 
-/** A row of the table; words are parted by semicolons. */
-export function trade(name: string, type: string, group: TradeGroup, alsoCalled: string, does: string, services: string): Trade {
-  return { name, type, group, alsoCalled: alsoCalled.split('; '), does, services: services.split('; ') }
+type Row = (name: string, type: string, alsoCalled: string, does: string, services: string) => Trade
+
+/** The trades of a group, each a row of words; several of one sort are parted by semicolons. */
+export function tradesOf(group: TradeGroup, rows: (trade: Row) => readonly Trade[]): readonly Trade[] {
+  return rows((name, type, alsoCalled, does, services) => ({
+    name,
+    type,
+    group,
+    alsoCalled: alsoCalled.split('; '),
+    does,
+    services: services.split('; '),
+  }))
 }

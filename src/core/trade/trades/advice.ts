@@ -1,0 +1,91 @@
+import { tradesOf } from '../trade'
+
+/** Those who advise, plan and reckon. */
+export const advice = tradesOf('advice', (trade) => [
+  trade(
+    'Interior design',
+    'HomeAndConstructionBusiness',
+    'interior designer; home stager; interiors',
+    'plan and furnish interiors',
+    'Single rooms; Whole houses; Colour advice; Lighting',
+  ),
+  trade(
+    'Architecture',
+    'ProfessionalService',
+    'architect; architectural technician; planning drawings',
+    'design houses and alterations',
+    'Extensions; New houses; Planning drawings; Feasibility',
+  ),
+  trade(
+    'Surveying',
+    'ProfessionalService',
+    'surveyor; building surveyor; homebuyer survey',
+    'survey buildings',
+    'House surveys; Party walls; Valuations; Defects',
+  ),
+  trade(
+    'Accountancy',
+    'AccountingService',
+    'accountant; bookkeeper; tax adviser; payroll',
+    'keep accounts and file taxes',
+    'Yearly accounts; Tax returns; Payroll; Bookkeeping',
+  ),
+  trade('Law', 'LegalService', 'solicitor; lawyer; conveyancing; attorney', 'advise on the law', 'Moving house; Wills; Family; Disputes'),
+  trade(
+    'Notary',
+    'Notary',
+    'notary public; documents certified',
+    'certify documents',
+    'Certification; Powers of attorney; Apostilles; Home visits',
+  ),
+  trade(
+    'Financial advice',
+    'FinancialService',
+    'financial adviser; mortgage broker; pensions',
+    'advise on money',
+    'Mortgages; Pensions; Savings; Reviews',
+  ),
+  trade('Insurance', 'InsuranceAgency', 'insurance broker; insurance agent', 'arrange insurance', 'Home; Business; Vehicles; Claims'),
+  trade(
+    'Estate agent',
+    'RealEstateAgent',
+    'realtor; letting agent; property sales',
+    'sell and let houses',
+    'Sales; Lettings; Valuations; Management',
+  ),
+  trade(
+    'Funeral director',
+    'LocalBusiness',
+    'undertaker; funerals; celebrant',
+    'arrange funerals',
+    'When someone dies; Burials; Cremations; Plans',
+  ),
+  trade(
+    'Translation',
+    'ProfessionalService',
+    'translator; interpreter',
+    'translate and interpret',
+    'Documents; Certified copies; Interpreting; Proofreading',
+  ),
+  trade(
+    'Web design',
+    'ProfessionalService',
+    'web designer; web developer; graphic designer; designer',
+    'design websites and print',
+    'Websites; Logos; Print; Care',
+  ),
+  trade(
+    'Consulting',
+    'ProfessionalService',
+    'consultant; business coach; management consultant',
+    'advise small businesses',
+    'First talk; Half days; Reviews; Retainers',
+  ),
+  trade(
+    'Recruitment',
+    'EmploymentAgency',
+    'employment agency; staffing; headhunter',
+    'find people and posts',
+    'For employers; For candidates; Temporary staff; Salaries',
+  ),
+])
