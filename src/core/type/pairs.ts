@@ -1,4 +1,4 @@
-import type { Family } from './families'
+import type { Family } from './family'
 
 /** A family to set text in beside one for headings, how well they go (0–1), and why. */
 export type Pair = { readonly family: Family; readonly score: number; readonly reasons: readonly string[] }

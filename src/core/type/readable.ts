@@ -1,5 +1,5 @@
 import { within } from '../site'
-import type { Family } from './families'
+import type { Family } from './family'
 
 /** Letters in a line of running text. Common practice, no source: 45 to 75; the phone's lines are shorter by nature. */
 export const MEASURE = { least: 45, most: 75, leastOnPhone: 30 } as const

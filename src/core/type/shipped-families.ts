@@ -1,0 +1,44 @@
+import { FALLBACKS, type Family, type FontFile } from './family'
+import { STATIC, VARIABLE, type Row } from './shipped-table'
+
+const OFL = 'SIL Open Font Licence 1.1'
+const RANGE_NAMES = ['latin', 'latin-ext'] as const
+
+const toFamily = ([key, name, kind, , , x, cap, width, manner, owner]: Row, files: readonly FontFile[]): Family => ({
+  key,
+  name,
+  kind,
+  fallback: FALLBACKS[kind],
+  x,
+  cap,
+  width,
+  manner,
+  licence: `© ${owner}, ${OFL}`,
+  files,
+})
+
+const toFile = (pack: string, stem: string, weight: string, style: 'normal' | 'italic'): FontFile[] =>
+  RANGE_NAMES.map((range) => ({ file: `${stem.replace('*', range)}-${style}.woff2`, package: pack, weight, style, range, whole: false }))
+
+const SHIPPED: readonly Family[] = [
+  ...VARIABLE.map((row) => {
+    const [key, , , weight, italic] = row
+    return toFamily(
+      row,
+      (italic ? (['normal', 'italic'] as const) : (['normal'] as const)).flatMap((style) =>
+        toFile(`@fontsource-variable/${key}`, `${key}-*-wght`, weight, style),
+      ),
+    )
+  }),
+  ...STATIC.map(([...row]) => {
+    const files = row.pop() as readonly (readonly [string, 'normal' | 'italic'])[]
+    const own = row as unknown as Row
+    return toFamily(
+      own,
+      files.flatMap(([weight, style]) => toFile(`@fontsource/${own[0]}`, `${own[0]}-*-${weight}`, weight, style)),
+    )
+  }),
+]
+
+/** Families shipped with the application, by the key that templates and brands name them with. */
+export const FAMILIES: Readonly<Record<string, Family>> = Object.fromEntries(SHIPPED.map((family) => [family.key, family]))
