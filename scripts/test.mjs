@@ -57,11 +57,10 @@ function installTools() {
 
 /** Strings and comments, which the formatter leaves as they are, hold the same 140 columns. */
 function checkLines() {
-  const sources = ['src', 'tests', 'scripts'].flatMap((folder) =>
-    readdirSync(path.join(root, folder), { recursive: true })
-      .map((file) => path.join(folder, file))
-      .filter((file) => /\.(tsx?|mjs)$/.test(file)),
+  const inFolders = ['src', 'tests', 'scripts'].flatMap((folder) =>
+    readdirSync(path.join(root, folder), { recursive: true }).map((file) => path.join(folder, file)),
   )
+  const sources = [...readdirSync(root), ...inFolders].filter((file) => /\.(tsx?|[cm]?js|css|sql)$/.test(file))
   const long = sources.flatMap((file) =>
     readFileSync(path.join(root, file), 'utf8')
       .split('\n')
