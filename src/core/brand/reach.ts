@@ -1,27 +1,9 @@
-import { fillPage, readElements, type ReadElement, type Site } from '../fill'
+import { fillPage, readElements, type Site } from '../fill'
 import { pagesOf, sectionsIn, sectionsOn, type Section, type TextStyleName } from '../site'
+import { STYLED } from './styled'
 
 /** How many places of a site something is found at, and on how many pages; every page shares header and footer. */
 export type Reach = { readonly places: number; readonly pages: number }
-
-const byTag =
-  (...tags: string[]) =>
-  ({ tag }: ReadElement): boolean =>
-    tags.includes(tag)
-
-/** How each text style is found on a page. */
-const FOUND: Readonly<Record<Exclude<TextStyleName, 'menu'>, (element: ReadElement) => boolean>> = {
-  h1: byTag('h1'),
-  h2: byTag('h2'),
-  h3: byTag('h3'),
-  h4: byTag('h4'),
-  h5: byTag('h5'),
-  h6: byTag('h6'),
-  body: byTag('p', 'li', 'dd'),
-  small: byTag('small', 'figcaption'),
-  quote: byTag('blockquote'),
-  button: ({ classes }) => classes.includes('button'),
-}
 
 type Counts = Readonly<Record<string, number>>
 const counted = new WeakMap<object, readonly Counts[]>()
@@ -35,7 +17,7 @@ function countStyles(site: Site): readonly Counts[] {
       const { header, main, footer } = fillPage({ ...site, mode: 'release' }, page)
       for (const { root } of [...header, ...main, ...footer]) {
         readElements(root, (element) => {
-          for (const [style, isOf] of Object.entries(FOUND)) if (isOf(element)) counts[style] = (counts[style] ?? 0) + 1
+          for (const [style, isOf] of Object.entries(STYLED)) if (isOf(element)) counts[style] = (counts[style] ?? 0) + 1
         })
       }
       return counts

@@ -1,29 +1,20 @@
 import { fillPage, readElements, type ReadElement, type Site } from '../fill'
 import { pagesOf, TEXT_STYLES, type Page, type TextStyleName } from '../site'
+import { STYLED } from './styled'
 
 /** Words of the site's own for each text style, from the page in hand first, then from the others; empty where no page has any. */
 export type Specimen = Readonly<Record<TextStyleName, string>>
 
 const LEAST_BODY = 70
 const MOST = 240
-const byTag =
-  (...tags: string[]) =>
-  ({ tag }: ReadElement): boolean =>
-    tags.includes(tag)
-
+/** What shows a style well: of body text a paragraph that is long enough, of the menu its list. */
 const FOUND: Readonly<Record<TextStyleName, (element: ReadElement) => boolean>> = {
-  h1: byTag('h1'),
-  h2: byTag('h2'),
-  h3: byTag('h3'),
-  h4: byTag('h4'),
-  h5: byTag('h5'),
-  h6: byTag('h6'),
+  ...STYLED,
   body: (element) => element.tag === 'p' && element.words().length >= LEAST_BODY,
-  small: byTag('small', 'figcaption'),
-  quote: byTag('blockquote'),
-  button: ({ tag, classes }) => tag === 'a' && classes.includes('button'),
+  button: (element) => element.tag === 'a' && STYLED.button(element),
   menu: ({ tag, inside }) => tag === 'ul' && inside.includes('nav'),
 }
+
 /** Where a page has no words in a style, those of a neighbour in rank show it. */
 const INSTEAD: Partial<Record<TextStyleName, TextStyleName>> = {
   h3: 'h2',

@@ -1,21 +1,7 @@
 import * as csstree from 'css-tree'
 import { TEXT_STYLES, type LetterCase, type TextStyleName } from '../site'
-import { DESKTOP_WIDTH, evaluateLength, PHONE_WIDTH, STEPS, type Step, type TemplateType, type TextStyle } from '../type'
+import { DESKTOP_WIDTH, evaluateLength, PHONE_WIDTH, STEPS, STYLE_SELECTORS, type Step, type TemplateType, type TextStyle } from '../type'
 
-/** The selector that each text style is found by in a template's CSS. */
-const SELECTORS: Readonly<Record<TextStyleName, string>> = {
-  h1: 'h1',
-  h2: 'h2',
-  h3: 'h3',
-  h4: 'h4',
-  h5: 'h5',
-  h6: 'h6',
-  body: 'body',
-  small: 'small',
-  quote: 'blockquote',
-  button: '.button',
-  menu: 'nav',
-}
 const OWN_STEP: Partial<Record<TextStyleName, Step>> = { h4: 1, h5: 0, h6: -1, small: -1 }
 /** What a browser gives headings of its own accord (HTML, “Rendering”, 15.3.7): bold. */
 const BOLD = 700
@@ -40,7 +26,7 @@ export function readTemplateType(css: string, designCss = ''): TemplateType {
   >
   const read = (name: TextStyleName, around: TextStyle): TextStyle => {
     // Buttons and menus are links, so what a template sets for those holds where they set nothing of their own.
-    const set = { ...(name === 'menu' || name === 'button' ? rules.found.a : {}), ...rules.found[SELECTORS[name]] }
+    const set = { ...(name === 'menu' || name === 'button' ? rules.found.a : {}), ...rules.found[STYLE_SELECTORS[name]] }
     const isHeading = name.length === 2
     const size = set['font-size'] ?? (OWN_STEP[name] === undefined ? '1em' : `var(--step-${OWN_STEP[name]})`)
     const sizes = both(size, around)
@@ -89,8 +75,8 @@ function caseOf(set: Readonly<Record<string, string>>): LetterCase | undefined {
 
 /** A design's rule for its menu's links or its quote counts as the template's for all of them. */
 function plainSelector(selector: string): string {
-  if (/^\.header-[\w-]+ \.menu a$/.test(selector)) return SELECTORS.menu
-  return /^\.(quote|testimonials)-[\w-]+ blockquote$/.test(selector) ? SELECTORS.quote : selector
+  if (/^\.header-[\w-]+ \.menu a$/.test(selector)) return STYLE_SELECTORS.menu
+  return /^\.(quote|testimonials)-[\w-]+ blockquote$/.test(selector) ? STYLE_SELECTORS.quote : selector
 }
 
 /** Declarations by plain selector, and the custom properties of the root; what stands in a media query is for other widths. */

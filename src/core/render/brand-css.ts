@@ -1,5 +1,5 @@
 import type { LetterCase, Shape, TextStyleChange, TextStyleName } from '../site'
-import { fluidSize, readableMeasure, STEPS, stepSize } from '../type'
+import { fluidSize, readableMeasure, STEPS, stepSize, STYLE_SELECTORS } from '../type'
 import { templateOf, type Site } from '../fill'
 import { familyCss, siteFamilies, styleFamily, textStylesOf } from './site-type'
 
@@ -16,16 +16,8 @@ export function brandCss(site: Site): string {
 
 /** Where each style is found on a page. Small text in designs takes its size from the scale. */
 const SELECTORS: Readonly<Record<TextStyleName, string>> = {
-  h1: 'h1',
-  h2: 'h2',
-  h3: 'h3',
-  h4: 'h4',
-  h5: 'h5',
-  h6: 'h6',
-  body: 'body',
+  ...STYLE_SELECTORS,
   small: 'small,figcaption',
-  quote: 'blockquote',
-  button: '.button',
   menu: 'header .menu a',
 }
 

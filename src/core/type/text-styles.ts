@@ -19,6 +19,21 @@ export type TemplateType = {
   readonly steps: Readonly<Record<Step, { readonly phone: number; readonly desktop: number }>>
 }
 
+/** The selector that each text style is found by in a template's CSS. */
+export const STYLE_SELECTORS: Readonly<Record<TextStyleName, string>> = {
+  h1: 'h1',
+  h2: 'h2',
+  h3: 'h3',
+  h4: 'h4',
+  h5: 'h5',
+  h6: 'h6',
+  body: 'body',
+  small: 'small',
+  quote: 'blockquote',
+  button: '.button',
+  menu: 'nav',
+}
+
 /** The step of the scale that a style takes its size from. */
 const STEP_OF: Readonly<Record<TextStyleName, Step>> = {
   h1: 5,
