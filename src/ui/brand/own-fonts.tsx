@@ -5,6 +5,8 @@ import { useJobStore } from '../job/job-context'
 import { ApiError, uploadFont } from '../job/api'
 import { Button } from '../parts/button'
 import { count } from '../parts/words'
+import { FileInput } from '../parts/file-input'
+import { useFileDrop } from '../parts/use-file-drop'
 import { useBrand } from './use-brand'
 
 type Word = { readonly text: string; readonly isFault: boolean }
@@ -46,33 +48,24 @@ export function OwnFonts() {
     const rest = (brand.fonts ?? []).filter((f) => f.family !== key)
     set('fonts', rest.length === 0 ? null : rest)
   }
+  const { over, target } = useFileDrop((files) => void take(files))
   return (
     <div
-      className="mt-3"
+      className={`mt-3 ${over ? 'bg-tape' : ''}`}
       role="group"
       aria-label="The client’s own fonts"
-      onDragOver={(event) => event.preventDefault()}
-      onDrop={(event) => {
-        event.preventDefault()
-        void take([...event.dataTransfer.files])
-      }}
+      {...target}
     >
       <Button disabled={busy !== null} onClick={() => input.current?.click()}>
         Bring in font files
       </Button>
       <span className="ms-2 text-sm text-soft">WOFF2, WOFF, TTF, OTF</span>
-      <input
-        ref={input}
-        type="file"
-        multiple
+      <FileInput
+        input={input}
+        label="Font files"
         accept=".woff2,.woff,.ttf,.otf,.ttc,font/*"
-        className="hidden"
-        aria-label="Font files"
-        tabIndex={-1}
-        onChange={(event) => {
-          void take([...(event.target.files ?? [])])
-          event.target.value = ''
-        }}
+        multiple
+        onFiles={(files) => void take(files)}
       />
       {busy && (
         <p role="status" className="mt-1 text-sm text-soft">

@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from 'react'
 import type { PaletteColour } from '@/core/image'
 import { logoUrl } from '../fields/logo-url'
 import { Button } from '../parts/button'
+import { FileInput } from '../parts/file-input'
 import { drawnBitmap, findColours } from './find-colours'
 import { useBrand } from './use-brand'
 
@@ -53,18 +54,7 @@ export function PaletteFrom() {
         <Button disabled={busy} onClick={() => input.current?.click()}>
           Take from a photo
         </Button>
-        <input
-          ref={input}
-          type="file"
-          accept="image/*"
-          className="hidden"
-          aria-label="Photo to take colours from"
-          tabIndex={-1}
-          onChange={(event) => {
-            takeFile(event.target.files?.[0])
-            event.target.value = ''
-          }}
-        />
+        <FileInput input={input} label="Photo to take colours from" accept="image/*" onFiles={([file]) => takeFile(file)} />
         {busy && (
           <span role="status" className="text-sm text-soft">
             Counting colours…

@@ -5,6 +5,7 @@ import { planTokens, readTokens, toCssVariables, toDesignTokens, type TokensPlan
 import { useJobStore } from '../job/job-context'
 import { Button, buttonClass } from '../parts/button'
 import { inputClass } from '../parts/field'
+import { FileInput } from '../parts/file-input'
 import { useBrand } from './use-brand'
 
 /** A file of tokens larger than this is no brand's. */
@@ -51,17 +52,11 @@ export function TokensPart() {
       <h2 className="mt-5 mb-1 font-bold">In</h2>
       <p className="mb-1.5 text-sm text-soft">A file of design tokens (JSON) or CSS with variables. What it would change is said first.</p>
       <Button onClick={() => input.current?.click()}>Choose a file</Button>
-      <input
-        ref={input}
-        type="file"
+      <FileInput
+        input={input}
+        label="File of tokens"
         accept=".json,.css,.tokens,application/json,text/css"
-        className="hidden"
-        aria-label="File of tokens"
-        tabIndex={-1}
-        onChange={(event) => {
-          void takeFile(event.target.files?.[0])
-          event.target.value = ''
-        }}
+        onFiles={([file]) => void takeFile(file)}
       />
       <textarea
         aria-label="Tokens as text"

@@ -1,10 +1,12 @@
 'use client'
-import { useRef, useState, type KeyboardEvent, type MouseEvent } from 'react'
+import { useRef, type KeyboardEvent, type MouseEvent } from 'react'
 import type { AssetInfo } from '@/core/image'
 import type { Focus, SlotValueOf } from '@/core/site'
 import { PICTURE_TYPES } from '../fields/logo-input'
 import { Button } from '../parts/button'
 import { kilobytes } from '../parts/words'
+import { FileInput } from '../parts/file-input'
+import { useFileDrop } from '../parts/use-file-drop'
 
 type Picture = SlotValueOf<'image'>
 type Props = {
@@ -23,22 +25,9 @@ export function pictureThumb(asset: AssetInfo, width = 240): string {
 /** A picture place: choose or drop a file, say what it shows, point at what must stay in sight. */
 export function ImageCell({ label, value, asset, busy, onFile, onChange }: Props) {
   const input = useRef<HTMLInputElement>(null)
-  const [over, setOver] = useState(false)
+  const { over, target } = useFileDrop(([file]) => file && onFile(file))
   return (
-    <div
-      className={`flex items-start gap-2 rounded-sm ${over ? 'bg-tape' : ''}`}
-      onDragOver={(event) => {
-        event.preventDefault()
-        setOver(true)
-      }}
-      onDragLeave={() => setOver(false)}
-      onDrop={(event) => {
-        event.preventDefault()
-        setOver(false)
-        const [file] = event.dataTransfer.files
-        if (file) onFile(file)
-      }}
-    >
+    <div className={`flex items-start gap-2 rounded-sm ${over ? 'bg-tape' : ''}`} {...target}>
       {value && asset && <FocusPicker label={label} value={value} asset={asset} onFocus={(focus) => onChange({ ...value, focus })} />}
       <div className="grid flex-1 gap-1">
         <div className="flex items-center gap-2">
@@ -66,19 +55,7 @@ export function ImageCell({ label, value, asset, busy, onFile, onChange }: Props
           />
         )}
       </div>
-      <input
-        ref={input}
-        type="file"
-        accept={PICTURE_TYPES}
-        className="hidden"
-        tabIndex={-1}
-        aria-label={`${label}: file`}
-        onChange={(event) => {
-          const file = event.target.files?.[0]
-          if (file) onFile(file)
-          event.target.value = ''
-        }}
-      />
+      <FileInput input={input} label={`${label}: file`} accept={PICTURE_TYPES} onFiles={([file]) => file && onFile(file)} />
     </div>
   )
 }

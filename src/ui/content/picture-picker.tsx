@@ -4,6 +4,7 @@ import type { SlotPlace } from '@/core/site'
 import { PICTURE_TYPES } from '../fields/logo-input'
 import { useJobStore } from '../job/job-context'
 import { putPicture } from './slot-actions'
+import { FileInput } from '../parts/file-input'
 
 export type PicturePickerHandle = { readonly ask: (place: SlotPlace, file: File | null) => void }
 
@@ -30,17 +31,6 @@ export function PicturePicker({ ref }: { ref: Ref<PicturePickerHandle> }) {
     [put],
   )
   return (
-    <input
-      ref={input}
-      type="file"
-      accept={PICTURE_TYPES}
-      className="hidden"
-      tabIndex={-1}
-      aria-label="Picture for the place in hand"
-      onChange={(event) => {
-        put(wanted.current, event.target.files?.[0])
-        event.target.value = ''
-      }}
-    />
+    <FileInput input={input} label="Picture for the place in hand" accept={PICTURE_TYPES} onFiles={([file]) => put(wanted.current, file)} />
   )
 }

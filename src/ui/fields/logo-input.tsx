@@ -3,6 +3,8 @@ import { useRef, useState } from 'react'
 import type { AssetInfo } from '@/core/image'
 import { Button } from '../parts/button'
 import { kilobytes } from '../parts/words'
+import { FileInput } from '../parts/file-input'
+import { useFileDrop } from '../parts/use-file-drop'
 import { ApiError, uploadLogo } from '../job/api'
 import { logoUrl } from './logo-url'
 import { useLogoAdvice } from './use-logo-advice'
@@ -15,7 +17,6 @@ type Props = { readonly job: string | null; readonly asset: AssetInfo | undefine
 export function LogoInput({ job, asset, onAsset }: Props) {
   const [busy, setBusy] = useState(false)
   const [fault, setFault] = useState<string | null>(null)
-  const [over, setOver] = useState(false)
   const [notes, setNotes] = useState<{ readonly of: string; readonly notes: readonly string[] } | null>(null)
   const advice = useLogoAdvice(asset)
   const said = [...(notes && notes.of === asset?.id ? notes.notes : []), ...(advice?.advice ?? [])]
@@ -34,6 +35,7 @@ export function LogoInput({ job, asset, onAsset }: Props) {
       setBusy(false)
     }
   }
+  const { over, target } = useFileDrop(([file]) => void take(file))
   return (
     <div role="group" aria-label="Logo">
       <div
@@ -41,16 +43,7 @@ export function LogoInput({ job, asset, onAsset }: Props) {
           'flex flex-wrap items-center gap-x-3 gap-y-1 border border-dashed p-2 ' +
           `${over ? 'border-ink bg-tape' : 'border-seam bg-cloth'}`
         }
-        onDragOver={(event) => {
-          event.preventDefault()
-          setOver(true)
-        }}
-        onDragLeave={() => setOver(false)}
-        onDrop={(event) => {
-          event.preventDefault()
-          setOver(false)
-          void take(event.dataTransfer.files[0])
-        }}
+        {...target}
       >
         {asset && (
           <img
@@ -77,18 +70,7 @@ export function LogoInput({ job, asset, onAsset }: Props) {
         <Button onClick={() => input.current?.click()} disabled={busy}>
           {asset ? 'Change' : 'Choose logo'}
         </Button>
-        <input
-          ref={input}
-          type="file"
-          accept={PICTURE_TYPES}
-          className="hidden"
-          aria-label="Logo file"
-          tabIndex={-1}
-          onChange={(event) => {
-            void take(event.target.files?.[0])
-            event.target.value = ''
-          }}
-        />
+        <FileInput input={input} label="Logo file" accept={PICTURE_TYPES} onFiles={([file]) => void take(file)} />
       </div>
       {said.length > 0 && (
         <ul className="mt-1 grid gap-1 text-sm text-soft" role="status">

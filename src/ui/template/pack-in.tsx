@@ -5,6 +5,7 @@ import type { PackFault } from '@/core/pack'
 import { ApiError, callApi } from '../job/api'
 import { Button } from '../parts/button'
 import { count } from '../parts/words'
+import { FileInput } from '../parts/file-input'
 
 /** Brings a template pack in; what is wrong with one is listed by file and line. */
 export function PackIn() {
@@ -36,18 +37,7 @@ export function PackIn() {
       <Button look="quiet" onClick={() => input.current?.click()} disabled={busy}>
         {busy ? 'Reading the pack…' : 'Bring in a pack'}
       </Button>
-      <input
-        ref={input}
-        type="file"
-        accept=".zip,application/zip"
-        className="hidden"
-        tabIndex={-1}
-        aria-label="Template pack"
-        onChange={(event) => {
-          void take(event.target.files?.[0])
-          event.target.value = ''
-        }}
-      />
+      <FileInput input={input} label="Template pack" accept=".zip,application/zip" onFiles={([file]) => void take(file)} />
       <Dialog.Root open={refused !== null} onOpenChange={(open) => !open && setRefused(null)}>
         <Dialog.Portal>
           <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/50" />
