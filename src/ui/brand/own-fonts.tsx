@@ -50,12 +50,7 @@ export function OwnFonts() {
   }
   const { over, target } = useFileDrop((files) => void take(files))
   return (
-    <div
-      className={`mt-3 ${over ? 'bg-tape' : ''}`}
-      role="group"
-      aria-label="The client’s own fonts"
-      {...target}
-    >
+    <div className={`mt-3 ${over ? 'bg-tape' : ''}`} role="group" aria-label="The client’s own fonts" {...target}>
       <Button disabled={busy !== null} onClick={() => input.current?.click()}>
         Bring in font files
       </Button>
