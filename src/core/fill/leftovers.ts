@@ -43,13 +43,26 @@ export type Leftovers = {
 
 const counted = new WeakMap<SiteDocument, { readonly pack: Pack; readonly found: Leftovers }>()
 
-/** How many places still show the template's content, each counted once. What is asked twice of a document is counted once. */
+let latest: Leftovers | null = null
+
+/**
+ * How many places still show the template's content, each counted once. What is asked twice of a document is counted once,
+ * and where nothing has changed the answer is the very one of before, so that whoever shows it need not look again.
+ */
 export function countLeftovers(pack: Pack, document: SiteDocument): Leftovers {
   const known = counted.get(document)
   if (known?.pack === pack) return known.found
-  const found = count(pack, document)
+  const now = count(pack, document)
+  const found = latest && isSameCount(latest, now) ? latest : now
+  latest = found
   counted.set(document, { pack, found })
   return found
+}
+
+function isSameCount(a: Leftovers, b: Leftovers): boolean {
+  if (a.total !== b.total || a.everyPage !== b.everyPage || a.drafts !== b.drafts) return false
+  const pages = Object.keys(b.byPage)
+  return pages.length === Object.keys(a.byPage).length && pages.every((page) => a.byPage[page] === b.byPage[page])
 }
 
 function count(pack: Pack, document: SiteDocument): Leftovers {

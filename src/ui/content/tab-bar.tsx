@@ -1,55 +1,42 @@
 'use client'
 import { countLeftovers } from '@/core/fill'
-import { pagesOf } from '@/core/site'
+import { memo } from 'react'
 import { useJob } from '../job/job-context'
-import { tabName, type Tab } from './tabs'
+import { usePages } from '../job/use-pages'
+import type { Tab } from './tabs'
 
-/** The pages, and what they all share; each with its leftovers. */
+/** The pages, and what they all share; each with its leftovers. Typing draws a tab again only where its count changes. */
 export function TabBar({ tab, onTab }: { tab: Tab; onTab: (tab: Tab) => void }) {
-  const pages = useJob((s) => pagesOf(s.document))
+  const pages = usePages()
+  const { byPage, everyPage } = useJob((s) => countLeftovers(s.pack, s.document))
   return (
     <nav aria-label="Pages" className="flex shrink-0 items-end gap-0.5 overflow-x-auto border-b border-ink px-4">
-      {pages.map(({ id }) => (
-        <PageTab key={id} page={id} isOpen={tab === id} onTab={onTab} />
+      {pages.map(({ id, name }) => (
+        <TabButton key={id} tab={id} name={name} open={byPage[id] ?? 0} isOpen={tab === id} onTab={onTab} />
       ))}
-      <SharedTab isOpen={tab === 'shared'} onTab={onTab} />
+      <TabButton tab="shared" name="Every page" open={everyPage} isOpen={tab === 'shared'} onTab={onTab} isLast />
     </nav>
   )
 }
 
-type TabProps = { readonly isOpen: boolean; readonly onTab: (tab: Tab) => void }
-
-function PageTab({ page: id, isOpen, onTab }: TabProps & { readonly page: Exclude<Tab, 'shared'> }) {
-  const name = useJob((s) => {
-    const page = s.document.pages[id]
-    return page ? tabName(s.pack, s.document, page) : ''
-  })
-  const open = useJob((s) => countLeftovers(s.pack, s.document).byPage[id] ?? 0)
-  return <TabButton name={name} open={open} isOpen={isOpen} onOpen={() => onTab(id)} />
-}
-
-function SharedTab({ isOpen, onTab }: TabProps) {
-  const open = useJob((s) => countLeftovers(s.pack, s.document).everyPage)
-  return <TabButton name="Every page" open={open} isOpen={isOpen} onOpen={() => onTab('shared')} isLast />
-}
-
 type ButtonProps = {
+  readonly tab: Tab
   readonly name: string
   readonly open: number
   readonly isOpen: boolean
-  readonly onOpen: () => void
+  readonly onTab: (tab: Tab) => void
   readonly isLast?: boolean
 }
 
 const TAB = '-mb-px flex items-center gap-2 whitespace-nowrap border px-3 py-1.5 text-sm font-semibold'
 
-function TabButton({ name, open, isOpen, onOpen, isLast = false }: ButtonProps) {
+const TabButton = memo(function TabButton({ tab, name, open, isOpen, onTab, isLast = false }: ButtonProps) {
   const look = isOpen ? 'border-ink border-b-cloth bg-cloth' : 'border-clear hover:border-seam hover:bg-cloth'
   return (
     <button
       type="button"
       aria-current={isOpen ? 'page' : undefined}
-      onClick={onOpen}
+      onClick={() => onTab(tab)}
       className={`${TAB} ${isLast ? 'ms-auto' : ''} ${look}`}
     >
       <span className="max-w-40 truncate" dir="auto">
@@ -67,4 +54,4 @@ function TabButton({ name, open, isOpen, onOpen, isLast = false }: ButtonProps) 
       )}
     </button>
   )
-}
+})

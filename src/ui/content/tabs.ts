@@ -1,4 +1,4 @@
-import { pageTexts, sectionRows, shownFacts, type LedgerFact, type LedgerRow } from '@/core/fill'
+import { sectionRows, shownFacts, type LedgerFact, type LedgerRow } from '@/core/fill'
 import type { Pack } from '@/core/pack'
 import {
   factsOf,
@@ -97,8 +97,4 @@ export function neighbour(pack: Pack, document: SiteDocument, tab: Tab, from: Pl
   const places = tabGroups(pack, document, tab).flatMap((g) => groupPlaces(document, g))
   const at = from ? places.findIndex((p) => samePlace(p.place, from)) : -1
   return places[at + by]?.place ?? null
-}
-
-export function tabName(pack: Pack, document: SiteDocument, page: Page): string {
-  return pageTexts(pack, document, page).name
 }
