@@ -7,9 +7,9 @@ import type { Rig } from '../rig'
 import { setText } from '../site'
 import { line, percentiles, time } from './report'
 
-/** 200 pages of twelve sections each, a heading of the client's in every other one. */
-function largeSite(): SiteDocument {
-  const { document } = siteOfPages(200)
+/** Pages of twelve sections each, a heading of the client's in every other one. */
+function largeSite(count = 200): SiteDocument {
+  const { document } = siteOfPages(count)
   const [header] = sectionsIn(document, { type: 'header' })
   const shared = Object.values(document.sections).filter((s) => s.in.type !== 'page')
   const kinds = Object.values(document.sections).filter((s) => s.in.type === 'page')
@@ -90,12 +90,12 @@ export async function makeJob(app: string, name: string): Promise<string> {
   return ((await response.json()) as { job: string }).job
 }
 
-/** A job of 200 pages of twelve sections in an application that runs. */
-export async function makeLargeJob(app: string): Promise<string> {
+/** A job of so many pages of twelve sections in an application that runs. */
+export async function makeLargeJob(app: string, pages: number): Promise<string> {
   const job = await makeJob(app, 'Bench')
-  const steps = differences(testSite({ name: 'Bench' }).document, largeSite())
+  const steps = differences(testSite({ name: 'Bench' }).document, largeSite(pages))
   for (let i = 0; i < steps.length; i += 500) {
-    const row = { id: `bench-large-${i}`, gesture: `g${i}`, undoes: null, edit: toEdit(steps.slice(i, i + 500)) }
+    const row = { id: `bench-${pages}-pages-${i}`, gesture: `g${i}`, undoes: null, edit: toEdit(steps.slice(i, i + 500)) }
     const response = await fetch(`${app}/api/jobs/${job}/edits`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
