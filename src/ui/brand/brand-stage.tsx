@@ -21,7 +21,7 @@ import { ShapePart } from './shape-part'
 import { SpecimenTable } from './specimen'
 import { TokensPart, TokensPreview } from './tokens-part'
 import { TypePart } from './type-part'
-import { useBrand } from './use-brand'
+import { useSite } from '../job/use-site'
 import { VisionChoice, VisionFilter } from './vision-choice'
 
 const SHEETS: readonly SheetName[] = ['desktop', 'tablet', 'phone']
@@ -38,7 +38,7 @@ type View = { readonly page: string; readonly night: boolean }
 
 /** The brand with the site's own pages in view: choices on the left, the sheets beside them, and under the sheets what was computed. */
 export function BrandStage() {
-  const { site } = useBrand()
+  const site = useSite()
   const { document, pack } = site
   const [part, setPart] = useState<PartName>('colour')
   const [style, setStyle] = useState<TextStyleName>('h1')

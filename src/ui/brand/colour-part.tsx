@@ -12,13 +12,15 @@ import { count } from '../parts/words'
 import { SchemeChooser } from '../fields/scheme-chooser'
 import { BackToTemplate } from './back-to-template'
 import { PaletteFrom } from './palette-from'
+import { useSite } from '../job/use-site'
 import { useBrand } from './use-brand'
 
 /** Colours typed, picked or taken from a picture; the scheme they are worn in; light or dark; flat or running grounds. */
 export function ColourPart() {
   const store = useJobStore()
   const gesture = useGesture()
-  const { site, brand, set } = useBrand()
+  const site = useSite()
+  const { brand, set } = useBrand()
   const { document } = site
   const template = templateOf(site)
   const { dark = false, scheme = null } = document.dress

@@ -3,13 +3,15 @@ import { planIcon } from '@/core/render'
 import type { Brand } from '@/core/site'
 import { Choice } from '../parts/choice'
 import { Field, inputClass } from '../parts/field'
+import { useSite } from '../job/use-site'
 import { useBrand } from './use-brand'
 
 type Icon = NonNullable<Brand['icon']>
 
 /** What the small picture of a tab and of a home screen is made from. */
 export function IconPart() {
-  const { site, brand, set } = useBrand()
+  const site = useSite()
+  const { brand, set } = useBrand()
   const plan = planIcon(site)
   const icon: Icon = brand.icon ?? { from: 'mark', ground: 'ink', form: 'soft' }
   const change = (next: Partial<Icon>, gesture?: string): void => set('icon', { ...icon, ...next }, gesture)

@@ -13,6 +13,7 @@ import { count } from '../parts/words'
 import { BackToTemplate } from './back-to-template'
 import { FamilyChooser } from './family-chooser'
 import { IconPart } from './icon-part'
+import { useSite } from '../job/use-site'
 import { useBrand } from './use-brand'
 
 type Wordmark = NonNullable<Brand['wordmark']>
@@ -20,7 +21,8 @@ type Wordmark = NonNullable<Brand['wordmark']>
 /** A logo as a picture, in its versions and sizes, or the name set in type; and the icon made from it. */
 export function LogoPart() {
   const store = useJobStore()
-  const { site, brand, set, setAll } = useBrand()
+  const site = useSite()
+  const { brand, set, setAll } = useBrand()
   const logo = brand.logo === undefined ? undefined : site.assets[brand.logo]
   const setLogos = (light: AssetInfo | null, dark: AssetInfo | null): void => {
     for (const asset of [light, dark]) if (asset) store.addAsset(asset)
@@ -107,7 +109,7 @@ function WordmarkFields({
   name: string
   onWordmark: (wordmark: Wordmark, gesture: string) => void
 }) {
-  const { site } = useBrand()
+  const site = useSite()
   const family = siteFamilies(site).all.find((f) => f.key === wordmark.family) ?? siteFamilies(site).display
   const { text, ...rest } = wordmark
   return (

@@ -5,11 +5,13 @@ import { TONES } from '@/core/site'
 import { useJobStore } from '../job/job-context'
 import { logoUrl } from '../fields/logo-url'
 import { nameLook } from './letter-look'
+import { useSite } from '../job/use-site'
 import { useBrand } from './use-brand'
 
 /** The logo on every surface at the size it has on desktop, and the icon as a browser and a phone show it. */
 export function LogoSurfaces({ dark }: { dark: boolean }) {
-  const { site, brand } = useBrand()
+  const site = useSite()
+  const { brand } = useBrand()
   const scheme = siteScheme(site, dark)
   const name = shownFact(site, 'name').text
   const spelled = nameLook(site)
@@ -53,7 +55,7 @@ export function LogoSurfaces({ dark }: { dark: boolean }) {
 /** The icon in a light and a dark tab at its true 16 px, and large on a home screen. */
 function IconPreview({ name }: { name: string }) {
   const store = useJobStore()
-  const { site } = useBrand()
+  const site = useSite()
   const { letters, mark, family, ground, ink, form } = planIcon(site)
   const asked = new URLSearchParams({ letters, mark: mark ?? '', family: family.key, ground, ink, form })
   const url = `/api/jobs/${store.getState().id}/icon?${asked.toString()}`

@@ -5,6 +5,7 @@ import { logoUrl } from '../fields/logo-url'
 import { Button } from '../parts/button'
 import { FileInput } from '../parts/file-input'
 import { drawnBitmap, findColours } from './find-colours'
+import { useSite } from '../job/use-site'
 import { useBrand } from './use-brand'
 
 type Found = { readonly from: string; readonly colours: readonly PaletteColour[] }
@@ -13,7 +14,8 @@ const PART_WORDS = { colour: '1', second: '2', third: '3' } as const
 
 /** The few colours of the logo or of a photo, with their shares, each to be taken as first, second or third. */
 export function PaletteFrom() {
-  const { site, brand, set, setAll } = useBrand()
+  const site = useSite()
+  const { brand, set, setAll } = useBrand()
   const [found, setFound] = useState<Found | null>(null)
   const [busy, setBusy] = useState(false)
   const [fault, setFault] = useState<string | null>(null)

@@ -9,6 +9,7 @@ import { ColourInput, useColourInput } from '../fields/colour-input'
 import { Button } from '../parts/button'
 import { Field } from '../parts/field'
 import { count } from '../parts/words'
+import { useSite } from '../job/use-site'
 import { useBrand } from './use-brand'
 
 /** The roles as they are read, from the ground up. */
@@ -50,7 +51,7 @@ function movedWords(moves: ReturnType<typeof brandMoves>): string {
  * first, then the figures.
  */
 export function PaletteTable({ dark }: { dark: boolean }) {
-  return <Figures site={useDeferredValue(useBrand().site)} dark={dark} />
+  return <Figures site={useDeferredValue(useSite())} dark={dark} />
 }
 
 const Figures = memo(function Figures({ site, dark }: { site: Site; dark: boolean }) {
@@ -157,7 +158,8 @@ function RoleCell({ role, name, tone, dark, scheme, isOwn, isByHand }: CellProps
 }
 
 function RoleEditor({ role, name, tone, dark }: Omit<CellProps, 'scheme' | 'isOwn' | 'isByHand'>) {
-  const { site, brand, set } = useBrand()
+  const site = useSite()
+  const { brand, set } = useBrand()
   const key = `${dark ? 'dark' : 'light'}/${tone}/${role}` as const
   const asked = brand.roles?.[key]
   const scheme = siteScheme(site, dark)

@@ -3,11 +3,13 @@ import { templateOf } from '@/core/fill'
 import { LIMITS, within } from '@/core/site'
 import { Choice } from '../parts/choice'
 import { NumberField } from '../parts/number-field'
+import { useSite } from '../job/use-site'
 import { useBrand } from './use-brand'
 
 /** Sizes as the template has them, or all from a base and a ratio, on the phone and on desktop. */
 export function ScaleInput() {
-  const { site, brand, set } = useBrand()
+  const site = useSite()
+  const { brand, set } = useBrand()
   const { steps } = templateOf(site).type
   const { scale } = brand
   // The template's own sizes as a base and the mean ratio of its steps: where a scale of one's own begins.

@@ -1,11 +1,11 @@
 'use client'
 import { useMemo } from 'react'
 import { draftStyles, renderShapeBoard } from '@/core/render'
-import { useBrand } from './use-brand'
+import { useSite } from '../job/use-site'
 
 /** Buttons, fields, a panel and a picture in the site's own style: what forms will look like, before there is one. */
 export function ShapeBoard() {
-  const { site } = useBrand()
+  const site = useSite()
   const html = useMemo(() => {
     const { fonts, tokens, designs } = draftStyles(site)
     return (

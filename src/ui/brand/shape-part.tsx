@@ -5,11 +5,13 @@ import { Choice } from '../parts/choice'
 import { NumberField } from '../parts/number-field'
 import { count } from '../parts/words'
 import { BackToTemplate } from './back-to-template'
+import { useSite } from '../job/use-site'
 import { useBrand } from './use-brand'
 
 /** Corners, shadow, rules, density, and the form of buttons and fields, for the whole site. */
 export function ShapePart() {
-  const { site, brand, set } = useBrand()
+  const site = useSite()
+  const { brand, set } = useBrand()
   const { shape = {} } = brand
   const template = templateOf(site)
   const change = (next: Shape, gesture?: string): void => set('shape', Object.keys(next).length === 0 ? null : next, gesture)

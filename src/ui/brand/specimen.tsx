@@ -7,14 +7,14 @@ import { TEXT_STYLES, type Page, type TextStyleName } from '@/core/site'
 import { lettersInLine, MEASURE } from '@/core/type'
 import { letterLook } from './letter-look'
 import { STYLE_WORDS } from './style-words'
-import { useBrand } from './use-brand'
+import { useSite } from '../job/use-site'
 
 /** What the phone's sheet leaves for text between its margins, in px. */
 const PHONE_COLUMN = 350
 
 /** Every text style on words of the client's own; the one pressed is edited beside it. */
 export function SpecimenTable({ page, style, onStyle }: { page: Page; style: TextStyleName; onStyle: (style: TextStyleName) => void }) {
-  const { site } = useBrand()
+  const site = useSite()
   const words = useMemo(() => findSpecimen(site, page), [site, page])
   const styles = textStylesOf(site)
   const paper = siteScheme(site).paper

@@ -6,6 +6,7 @@ import { useJobStore } from '../job/job-context'
 import { Button, buttonClass } from '../parts/button'
 import { inputClass } from '../parts/field'
 import { FileInput } from '../parts/file-input'
+import { useSite } from '../job/use-site'
 import { useBrand } from './use-brand'
 
 /** A file of tokens larger than this is no brand's. */
@@ -15,7 +16,8 @@ type Waiting = { readonly name: string; readonly plan: TokensPlan }
 /** The brand out as design tokens, CSS variables or a sheet to print; and in again, seen before it is done. */
 export function TokensPart() {
   const store = useJobStore()
-  const { site, setAll } = useBrand()
+  const site = useSite()
+  const { setAll } = useBrand()
   const [waiting, setWaiting] = useState<Waiting | null>(null)
   const [fault, setFault] = useState<string | null>(null)
   const [pasted, setPasted] = useState('')
@@ -133,6 +135,6 @@ function save(name: string, type: string, text: string): void {
 
 /** The tokens as they would be saved. */
 export function TokensPreview() {
-  const { site } = useBrand()
+  const site = useSite()
   return <pre className="text-xs leading-snug">{toCssVariables(site)}</pre>
 }

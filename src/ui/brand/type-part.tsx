@@ -14,11 +14,13 @@ import { useFamilies } from './family-faces'
 import { OwnFonts } from './own-fonts'
 import { ScaleInput } from './scale-input'
 import { STYLE_WORDS } from './style-words'
+import { useSite } from '../job/use-site'
 import { useBrand } from './use-brand'
 
 /** Families, the scale of sizes, and the style in hand, each property by hand. */
 export function TypePart({ style }: { style: TextStyleName }) {
-  const { site, set } = useBrand()
+  const site = useSite()
+  const { set } = useBrand()
   const template = templateOf(site)
   const { display, text } = siteFamilies(site)
   return (
@@ -39,7 +41,8 @@ export function TypePart({ style }: { style: TextStyleName }) {
 }
 
 function StyleEditor({ style }: { style: TextStyleName }) {
-  const { site, brand, set } = useBrand()
+  const site = useSite()
+  const { brand, set } = useBrand()
   const usual = templateOf(site).type.styles[style]
   const now = textStylesOf(site)[style]
   const families = useFamilies()

@@ -5,9 +5,10 @@ import { byRank, rankBetween, ranks, ranksInOrder, standingIn, withoutRecord, wi
 type One = { readonly id: string; readonly place: string; readonly rank: string }
 const placeOf = (one: One): string => one.place
 
-test('the order that a table takes over from the one it was made of is the order reckoned anew', () => {
+test('a table made from another holds every record, in the order that would be reckoned anew, and leaves the other as it was', () => {
   const next = random(5)
   let table: Table<One> = {}
+  const records = new Map<string, One>()
   let moves = 0
   for (let i = 0; i < 400; i++) {
     standingIn(table, placeOf, 'a')
@@ -17,7 +18,14 @@ test('the order that a table takes over from the one it was made of is the order
     const there = standingIn(table, placeOf, place).filter((one) => one.id !== id)
     const at = Math.floor(next() * (there.length + 1))
     const rank = rankBetween(there[at - 1]?.rank ?? null, there[at]?.rank ?? null)
-    table = next() < 0.15 && ids.length > 5 ? withoutRecord(table, id, placeOf) : withRecord(table, { id, place, rank }, placeOf)
+    const isGone = next() < 0.15 && ids.length > 5
+    const before = { ...table }
+    const from = table
+    table = isGone ? withoutRecord(from, id, placeOf) : withRecord(from, { id, place, rank }, placeOf)
+    if (isGone) records.delete(id)
+    else records.set(id, { id, place, rank })
+    expect(from).toEqual(before)
+    expect(table).toEqual(Object.fromEntries(records))
     moves++
     for (const where of ['a', 'b']) {
       const anew = Object.values(table)

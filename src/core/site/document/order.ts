@@ -41,25 +41,34 @@ export function byRank(a: Ranked, b: Ranked): number {
 /** The table with a record set; one of the same id is replaced. */
 export function withRecord<T extends Ranked>(table: Table<T>, record: T, placeOf: PlaceOf<T>): Table<T> {
   const before = Object.hasOwn(table, record.id) ? table[record.id] : undefined
-  const next = copyOf(table)
+  const ids = idsOf(table)
+  const next = copyOf(table, ids)
   next[record.id] = record
+  idLists.set(next, before ? ids : [...ids, record.id])
   carryOrder(table, next, placeOf, before, record)
   return next
 }
 
-/** A copy of a table; by hand, since spreading one of thousands of records takes three times as long. */
-function copyOf<T>(table: Table<T>): Record<string, T> {
-  const copy: Record<string, T> = {}
-  for (const id in table) copy[id] = table[id] as T
-  return copy
-}
-
 export function withoutRecord<T extends Ranked>(table: Table<T>, id: string, placeOf: PlaceOf<T>): Table<T> {
   const gone = Object.hasOwn(table, id) ? table[id] : undefined
-  const next = copyOf(table)
-  delete next[id]
+  const ids = idsOf(table).filter((other) => other !== id)
+  const next = copyOf(table, ids)
+  idLists.set(next, ids)
   carryOrder(table, next, placeOf, gone, undefined)
   return next
+}
+
+/** The ids of a table, kept with it: copying a table of thousands by a list of its ids takes a third of what spreading it takes. */
+const idLists = new WeakMap<object, readonly string[]>()
+
+function idsOf<T>(table: Table<T>): readonly string[] {
+  return idLists.get(table) ?? Object.keys(table)
+}
+
+function copyOf<T>(table: Table<T>, ids: readonly string[]): Record<string, T> {
+  const copy: Record<string, T> = {}
+  for (const id of ids) copy[id] = table[id] as T
+  return copy
 }
 
 function carryOrder<T extends Ranked>(from: Table<T>, to: Table<T>, placeOf: PlaceOf<T>, gone: T | undefined, come: T | undefined): void {
