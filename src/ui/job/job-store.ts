@@ -14,6 +14,7 @@ import {
   undoable,
   type Edit,
   type LogRow,
+  type SiteDocument,
 } from '@/core/site'
 import { wordsOfEdit } from './given-back'
 import type { HistoryPage, JobState, OpenJob, PendingRow, SavedRow, SaveState } from './job-state'
@@ -107,17 +108,12 @@ export function createJobStore(job: OpenJob, pack: Pack, { transport, outbox, wh
     const state = store.getState()
     const fresh = reply.rows.filter((row) => row.revision > state.revision)
     if (fresh.length === 0) return settle(reply.written)
-    let { saved } = state
-    for (const row of fresh) {
-      const applied = applyEdit(saved, row.edit)
-      if (!applied.ok) throw new Error(`Row ${row.revision} from the database does not fit: ${applied.problem.code}`)
-      saved = applied.document
-    }
     const known = new Set(fresh.map((row) => row.id))
     const left = state.pending.filter((row) => !known.has(row.id))
     const history = trimmed({ ...state.history, rows: [...state.history.rows, ...fresh] })
     // Our own rows came back in order and nothing else happened: the document on the screen is already right.
     const isOurs = fresh.every((row, i) => isAsHere(row, state.pending[i]))
+    const saved = isOurs && left.length === 0 ? state.document : withRows(state.saved, fresh)
     const rest = isOurs ? { pending: left, document: state.document } : applyPending(saved, history.rows, left)
     set({ saved, revision: fresh.at(-1)?.revision ?? state.revision, history, ...rest })
     outbox.remove([...known])
@@ -264,6 +260,14 @@ export function createJobStore(job: OpenJob, pack: Pack, { transport, outbox, wh
       outbox.close()
     },
   })
+}
+
+function withRows(document: SiteDocument, rows: readonly SavedRow[]): SiteDocument {
+  return rows.reduce((now, row) => {
+    const applied = applyEdit(now, row.edit)
+    if (!applied.ok) throw new Error(`Row ${row.revision} from the database does not fit: ${applied.problem.code}`)
+    return applied.document
+  }, document)
 }
 
 /** Whether a row of the database is one of those on the screen, just as it is there: a taking back may have been reckoned anew. */
