@@ -19,7 +19,7 @@ const config: NextConfig = {
   typescript: { ignoreBuildErrors: true },
   headers: async () => [
     {
-      source: '/((?!draft/|media/).*)',
+      source: '/((?!home-sheet/|media/).*)',
       headers: [
         { key: 'x-content-type-options', value: 'nosniff' },
         { key: 'referrer-policy', value: 'same-origin' },

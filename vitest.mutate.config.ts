@@ -3,6 +3,11 @@ import { defineConfig } from 'vitest/config'
 
 /** The tests that changes of the code are tried against; scripts/mutate.mjs names them. */
 export default defineConfig({
-  resolve: { alias: { '@': path.resolve('src') } },
-  test: { include: (process.env.MUTATE_TESTS ?? '').split(','), testTimeout: 120_000, hookTimeout: 180_000 },
+  resolve: { alias: { '@': path.resolve('src'), './read-pack': path.resolve('tests/mutation/kept-pack.ts') } },
+  test: {
+    isolate: false,
+    include: (process.env.MUTATE_TESTS ?? '').split(','),
+    testTimeout: 120_000,
+    hookTimeout: 180_000,
+  },
 })

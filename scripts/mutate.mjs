@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process'
-import { readFileSync } from 'node:fs'
+import { mkdirSync, readFileSync } from 'node:fs'
 import path from 'node:path'
 import { root, say } from './prepare.mjs'
 
@@ -18,12 +18,23 @@ const ROOMS = {
 }
 const asked = process.argv.slice(2)
 const rooms = Object.entries(ROOMS).filter(([room]) => asked.length === 0 || asked.includes(room))
+const reports = path.join(root, 'reports')
+mkdirSync(reports, { recursive: true })
+const keptPack = path.join(reports, 'pack.json')
+spawnSync('npx', ['tsx', 'tests/mutation/keep-pack.ts'], { cwd: root, stdio: 'inherit', env: { ...process.env, MUTATE_PACK: keptPack } })
 const lines = rooms.map(([room, [folder, tests]]) => {
   say(`Mutations of ${folder}`)
-  const report = path.join(root, 'reports', `mutation-${room}.json`)
+  const report = path.join(reports, `mutation-${room}.json`)
   const globs = `${folder}/**/*.ts,!${folder}/**/*.test.ts,!${folder}/**/index.ts`
   const include = tests.map((glob) => `${glob}.test.ts`.replace('/**.test', '/**/*.test')).join(',')
-  const env = { ...process.env, MUTATE_TESTS: include, CONVERGENCE_RUNS: '6', PROPERTY_RUNS: '60', MUTATE_REPORT: report }
+  const env = {
+    ...process.env,
+    MUTATE_TESTS: include,
+    CONVERGENCE_RUNS: '6',
+    PROPERTY_RUNS: '60',
+    MUTATE_REPORT: report,
+    MUTATE_PACK: keptPack,
+  }
   spawnSync('npx', ['stryker', 'run', '--mutate', globs], { cwd: root, stdio: 'inherit', env })
   const mutants = Object.values(JSON.parse(readFileSync(report, 'utf8')).files).flatMap((file) => file.mutants)
   const of = (...states) => mutants.filter((m) => states.includes(m.status)).length

@@ -1,15 +1,13 @@
-import path from 'node:path'
 import { makeDocument, type Site } from '../src/core/fill'
 import type { AssetTable } from '../src/core/image'
 import { getTemplate, type Pack } from '../src/core/pack'
 import type { Brand, Facts } from '../src/core/site'
-import { readPack } from '../src/server/packs/packs'
+import { readShippedPack } from './read-pack'
 
 let read: Pack | null = null
 
-/** The shipped templates and designs, read from their files. */
 export function testPack(): Pack {
-  return (read ??= readPack(path.join(import.meta.dirname, '..', 'templates')))
+  return (read ??= readShippedPack())
 }
 
 /** The templates' pictures with sizes that need no decoding: enough for the renderer, which never opens one. */

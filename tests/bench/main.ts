@@ -6,7 +6,7 @@ import path from 'node:path'
 import { chromium, type Page } from '@playwright/test'
 import { countLeftovers, makeDocument, type Site } from '../../src/core/fill'
 import { getTemplate } from '../../src/core/pack'
-import { makeDraftPainter, renderPage, type ReleaseFiles } from '../../src/core/render'
+import { makeSheetPainter, renderPage, type ReleaseFiles } from '../../src/core/render'
 import { homePage, pagesOf, sectionsOn, type Edit, type SectionId } from '../../src/core/site'
 import { CHROMIUM } from '../chromium'
 import { siteOfPages } from '../large-site'
@@ -54,7 +54,7 @@ function keyPresses(site: Site): number[] {
     section: { ...s, id: `more.${i}` as SectionId, rank: `b0${i}` },
   }))
   let now: Site = { ...site, document: edited(site.document, ...twice) }
-  const paint = makeDraftPainter()
+  const paint = makeSheetPainter()
   const press = (i: number): void => {
     now = { ...now, document: edited(now.document, setText('home.hero', 'heading', `Heading ${i}`)) }
     paint(now, homePage(now.document))
@@ -65,8 +65,8 @@ function keyPresses(site: Site): number[] {
 }
 
 function benchEditing(): void {
-  const draft = (pages: number): Site => ({ ...siteOfPages(pages), mode: 'draft' })
-  const [small, large] = [keyPresses(draft(5)), keyPresses(draft(200))]
+  const onSheets = (pages: number): Site => ({ ...siteOfPages(pages), mode: 'sheet' })
+  const [small, large] = [keyPresses(onSheets(5)), keyPresses(onSheets(200))]
   line('a key press, computed: edit, drawing of a 12-section page, counts', percentiles(small), 'within a frame of 16 ms')
   line('the same on a site of 200 pages', percentiles(large), 'as on one of five')
 }

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
-import { makeDraftPainter } from '../../src/core/render'
+import { makeSheetPainter } from '../../src/core/render'
 import { homePage, pagesOf, sectionsOn, type SiteDocument } from '../../src/core/site'
 import { addPage, editTo, wear } from '../../src/core/wear'
 import { testAssets, testPack, testSite } from '../pack'
@@ -21,11 +21,11 @@ export function benchPuttingOn(): void {
   )
   document = edited(document, ...heads.map((s) => setText(s.id, 'heading', 'Ours')))
   const others = ['limewash', 'windrow', 'gantry', 'tallow']
-  const paint = makeDraftPainter()
+  const paint = makeSheetPainter()
   const times = Array.from({ length: 80 }, (_, i) =>
     time(() => {
       document = edited(document, editTo(document, wear(pack, document, others[i % others.length] ?? 'tallow')))
-      paint({ document, pack, assets: testAssets(), mode: 'draft' }, homePage(document))
+      paint({ document, pack, assets: testAssets(), mode: 'sheet' }, homePage(document))
     }),
   )
   line('another template on a 12-page site, its home page drawn', percentiles(times), '100 ms')

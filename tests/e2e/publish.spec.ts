@@ -35,7 +35,7 @@ async function figures(page: Page): Promise<Record<string, number>> {
   return Object.fromEntries(pairs)
 }
 
-test('from a draft to a live address, changed, published again, and the first release put back', async ({ page, context }) => {
+test('from a job to a live address, changed, published again, and the first release put back', async ({ page, context }) => {
   test.setTimeout(180_000)
   const job = await makeJob({ name: 'Quayside Bakery', facts: { trade: 'Bakery', phone: '01632 960333' }, colour: '#204060' })
   await openPublish(page, job)

@@ -12,7 +12,7 @@ const siteOf = (brand: Brand): Site => ({
   document: makeDocument(getTemplate(PACK, 'gantry'), { name: 'Tarrow' }, brand),
   pack: PACK,
   assets: {},
-  mode: 'draft',
+  mode: 'sheet',
 })
 const BRAND: Brand = {
   colour: '#c4361f',

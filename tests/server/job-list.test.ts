@@ -8,16 +8,16 @@ import { forgetMemory, ownDataFolder } from './log-fixture'
 let make: typeof import('../../src/server/use-cases/make-job')
 let list: typeof import('../../src/server/use-cases/list-jobs')
 let open: typeof import('../../src/server/use-cases/open-job')
-let draft: typeof import('../../src/server/use-cases/draft-home')
+let home: typeof import('../../src/server/use-cases/home-sheet')
 let log: typeof import('../../src/server/log/edit-log')
 let database: typeof import('../../src/server/store/db')
 beforeAll(async () => {
   ownDataFolder()
-  ;[make, list, open, draft, log, database] = await Promise.all([
+  ;[make, list, open, home, log, database] = await Promise.all([
     import('../../src/server/use-cases/make-job'),
     import('../../src/server/use-cases/list-jobs'),
     import('../../src/server/use-cases/open-job'),
-    import('../../src/server/use-cases/draft-home'),
+    import('../../src/server/use-cases/home-sheet'),
     import('../../src/server/log/edit-log'),
     import('../../src/server/store/db'),
   ])
@@ -74,7 +74,7 @@ test('a section whose design is gone leaves a gap on the small home page, and it
   const whole = start('Gap')
   const [first, second] = homeSections(whole)
   const job = make.createJob({ ...whole, sections: { ...whole.sections, [first!.id]: { ...first!, design: 'gone' } } })
-  const html = await draft.draftHome(job)
+  const html = await home.homeSheet(job)
   expect(html).toContain(`there is no design ${first!.kind}/gone here`)
   expect(html).toContain(`data-section="${second!.id}"`)
   expect(html).toContain('name="robots" content="noindex"')
@@ -93,7 +93,7 @@ test('opening a job brings its newest rows whole gestures at a time, and says wh
 test('the words of every page are read from what is filled, for asking which letters they need', async () => {
   const job = make.createJob(start('Letters'))
   words(job, 300, 'Žluťoučký kůň')
-  const texts = await draft.jobTexts(job)
+  const texts = await home.jobTexts(job)
   expect(texts).toHaveLength(8)
   expect(texts[0]).toContain('Žluťoučký kůň')
   expect(texts.join('')).not.toContain('<')

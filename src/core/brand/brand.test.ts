@@ -12,7 +12,7 @@ const siteOf = (brand: Brand, template = 'tallow'): Site => ({
   document: makeDocument(getTemplate(PACK, template), { name: 'Hollin & Sparrow' }, brand),
   pack: PACK,
   assets: {},
-  mode: 'draft',
+  mode: 'sheet',
 })
 const apply = (document: SiteDocument, edit: Edit): SiteDocument => {
   const applied = applyEdit(document, edit)

@@ -116,7 +116,7 @@ test('a list that was arranged by hand has as many entries as then, whatever the
 })
 
 test('a section whose design is not here leaves a gap that says so, and everything beside it is drawn', () => {
-  const site = { ...testSite({}, {}, 'draft'), document: start }
+  const site = { ...testSite({}, {}, 'sheet'), document: start }
   const gone = { ...findSection(start, services)!, design: 'unheard-of' }
   const filled = fillSection({ site, page: pagesOf(start)[0]! }, gone)
   expect(wordsOf(filled.root)).toContain('services/unheard-of')

@@ -7,8 +7,8 @@ export type Site = {
   readonly document: SiteDocument
   readonly pack: Pack
   readonly assets: AssetTable
-  /** A draft marks each place's element, so that the editor can find it; a release carries no marks. */
-  readonly mode: 'draft' | 'release'
+  /** A sheet marks each place's element, so that the editor can find it; a release carries no marks. */
+  readonly mode: 'sheet' | 'release'
 }
 
 export function templateOf(site: Site): Template {

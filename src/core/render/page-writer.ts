@@ -9,7 +9,7 @@ export type PageWriter = {
   /** Null for the page shown when an address leads nowhere: it stands at no address of its own. */
   readonly page: Page | null
   readonly pictures: Map<string, PictureVariant>
-  /** The places that the marks of a draft name. */
+  /** The places that the marks of a sheet name. */
   readonly places: Map<string, Place>
   /** How many pictures have been written so far: the first is in sight at once, the others load when near. */
   written: number
@@ -27,14 +27,14 @@ export function fileUrl({ site, page }: PageWriter, path: string): string {
 
 /** The address of a picture file; asking for one is what makes it part of the release. */
 export function pictureUrl(writer: PageWriter, asset: AssetInfo, variant: PictureVariant): string {
-  if (writer.site.mode === 'draft') return draftPictureUrl(asset, variant)
+  if (writer.site.mode === 'sheet') return sheetPictureUrl(asset, variant)
   const path = variantPath(asset, variant)
   writer.pictures.set(path, variant)
   return fileUrl(writer, path)
 }
 
-/** Where a draft finds a picture file on the application: asset, frame, focus, width. */
-export function draftPictureUrl(asset: AssetInfo, variant: PictureVariant): string {
+/** Where a sheet finds a picture file on the application: asset, frame, focus, width. */
+export function sheetPictureUrl(asset: AssetInfo, variant: PictureVariant): string {
   const focus = `${Math.round(variant.focus.x * 100)}-${Math.round(variant.focus.y * 100)}`
   const ratio = (variant.ratio ?? 'whole').replace(':', 'x')
   return `/media/${encodeURIComponent(asset.id)}/${ratio}/${focus}/${variant.width}.${variant.format}`

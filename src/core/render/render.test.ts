@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { testSite } from '../../../tests/pack'
 import { edited, setSlot } from '../../../tests/site'
 import { editOf, someEdit } from '../../../tests/some-edits'
-import { asDesigned, businessData, designCss, makeDraftPainter, renderDraftPage, renderPage, tokenCss, type ReleaseFiles } from '.'
+import { asDesigned, businessData, designCss, makeSheetPainter, renderSheetPage, renderPage, tokenCss, type ReleaseFiles } from '.'
 import { countLeftovers, type Site } from '../fill'
 import { applyEdit, findPage, homePage, looksOf, pagesOf, type Edit, type Page, type PageId, type SectionId, type SlotValue } from '../site'
 
@@ -22,7 +22,7 @@ const home = (site: Site): string => renderPage(site, homePage(site.document), F
 describe('a release', () => {
   test('carries no mark of the editor', () => {
     expect(home(testSite())).not.toMatch(/data-|contenteditable/)
-    expect(renderDraftPage(testSite({}, {}, 'draft'), homePage(testSite().document))).toContain('data-basted')
+    expect(renderSheetPage(testSite({}, {}, 'sheet'), homePage(testSite().document))).toContain('data-basted')
   })
 
   test('escapes words in every place they can stand', () => {
@@ -155,8 +155,8 @@ test('only the tones and designs in use are in the style sheet', () => {
 })
 
 test('a changed word draws its own section again and no other; colours alone change the small style sheet', () => {
-  const paint = makeDraftPainter()
-  const before = testSite({ name: 'Paint' }, {}, 'draft')
+  const paint = makeSheetPainter()
+  const before = testSite({ name: 'Paint' }, {}, 'sheet')
   const first = paint(before, homePage(before.document))
   const after = change(before, slot('heading', { type: 'text', text: 'New' }))
   const second = paint(after, homePage(after.document))
@@ -169,9 +169,9 @@ test('a changed word draws its own section again and no other; colours alone cha
 })
 
 test('the page as designed has no word of the client’s', () => {
-  const site = change(testSite({ name: 'Client Name' }, {}, 'draft'), slot('heading', { type: 'text', text: 'Client words' }))
+  const site = change(testSite({ name: 'Client Name' }, {}, 'sheet'), slot('heading', { type: 'text', text: 'Client words' }))
   const plain = asDesigned(site, homePage(site.document))
-  const html = renderDraftPage(plain.site, plain.page)
+  const html = renderSheetPage(plain.site, plain.page)
   expect(html).not.toMatch(/Client Name|Client words/)
   expect(html).toContain('Orrin &amp; Daughter')
 })
@@ -181,8 +181,8 @@ test('what is kept of a drawing, of the looks of a site and of its counts is wha
   const tally = { drawn: 0, pages: 0 }
   fc.assert(
     fc.property(fc.array(fc.tuple(someEdit, fc.nat(9)), { minLength: 3, maxLength: 12 }), (chosen) => {
-      const paint = makeDraftPainter()
-      let site = testSite({ name: 'Client' }, {}, 'draft')
+      const paint = makeSheetPainter()
+      let site = testSite({ name: 'Client' }, {}, 'sheet')
       let made = 0
       for (const [some, n] of chosen) {
         const brand: Edit = { type: 'brand/set', part: 'colour', value: colours[n % colours.length]! }
@@ -192,7 +192,7 @@ test('what is kept of a drawing, of the looks of a site and of its counts is wha
         site = { ...site, document: applied.document }
         const page = pagesOf(site.document)[some.b % 3] ?? homePage(site.document)
         const anew = { ...site, document: structuredClone(site.document) }
-        expect(paint(site, page)).toEqual(makeDraftPainter()(anew, findPage(anew.document, page.id)!))
+        expect(paint(site, page)).toEqual(makeSheetPainter()(anew, findPage(anew.document, page.id)!))
         expect(looksOf(site.document)).toEqual(looksOf(anew.document))
         expect(countLeftovers(site.pack, site.document)).toEqual(countLeftovers(site.pack, anew.document))
         tally.drawn++

@@ -11,7 +11,7 @@ import { brandCss } from './brand-css'
 export function tokenCss(site: Site): string {
   const { dark } = site.document.dress
   const tones = toneCss(site, dark === true)
-  if (dark !== 'visitor' || site.mode === 'draft')
+  if (dark !== 'visitor' || site.mode === 'sheet')
     return [tones, dark === true ? ':root{color-scheme:dark}' : '', brandCss(site)].filter((css) => css !== '').join('\n')
   return [tones, ':root{color-scheme:light dark}', `@media (prefers-color-scheme:dark){${toneCss(site, true)}}`, brandCss(site)].join('\n')
 }

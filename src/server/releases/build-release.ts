@@ -47,7 +47,7 @@ export async function buildRelease(site: Site, origin: string, onProgress: Build
 
 /** Style sheet, fonts and icons; the names of the first two carry their hash, so that they can be cached for ever. */
 async function addSharedFiles(site: Site, origin: string, add: (path: string, content: Buffer | string) => void): Promise<ReleaseFiles> {
-  const draft: ReleaseFiles = {
+  const files: ReleaseFiles = {
     origin,
     stylesheet: 'style.css',
     preloads: [],
@@ -55,7 +55,7 @@ async function addSharedFiles(site: Site, origin: string, add: (path: string, co
   }
   const fonts = await siteFonts(
     siteFamilies(site).all,
-    [...pagesOf(site.document), null].map((page) => renderPage(site, page, draft).html),
+    [...pagesOf(site.document), null].map((page) => renderPage(site, page, files).html),
   )
   fonts.forEach((font) => add(font.path, font.bytes))
   add('fonts/licences.txt', fontLicences(siteFamilies(site).all))
@@ -66,13 +66,13 @@ async function addSharedFiles(site: Site, origin: string, add: (path: string, co
   const sizes = { small: 'icon-192.png', large: 'icon-512.png', maskable: 'icon-maskable-512.png' } as const
   for (const size of ['small', 'large', 'maskable'] as const) add(sizes[size], icons[size])
   add(
-    draft.icons.manifest,
+    files.icons.manifest,
     renderWebManifest({ name: shownFact(site, 'name').text, ground: siteScheme(site, false).paper.surface, icons: sizes }),
   )
-  add(draft.icons.svg, icons.svg)
-  add(draft.icons.ico, icons.ico)
-  add(draft.icons.touch, icons.touch)
-  return { ...draft, stylesheet, preloads: fonts.filter((f) => f.isMain).map((f) => f.path) }
+  add(files.icons.svg, icons.svg)
+  add(files.icons.ico, icons.ico)
+  add(files.icons.touch, icons.touch)
+  return { ...files, stylesheet, preloads: fonts.filter((f) => f.isMain).map((f) => f.path) }
 }
 
 function minifyCss(css: string): string {

@@ -2,7 +2,7 @@ import * as v from 'valibot'
 import { findFamily } from '../../core/type'
 import { Problem } from '../http/problems'
 import { drawIcon } from '../releases/icons'
-import { draftSite } from './draft-home'
+import { siteForSheets } from './home-sheet'
 
 const hex = v.pipe(v.string(), v.regex(/^#[0-9a-f]{6}$/))
 const querySchema = v.strictObject({
@@ -19,7 +19,7 @@ export async function drawJobIcon(job: string, asked: URLSearchParams): Promise<
   const query = v.safeParse(querySchema, Object.fromEntries(asked))
   if (!query.success) throw new Problem('requestWrong', { fault: 'the icon is not described' })
   const { mark, family: key, ...plan } = query.output
-  const family = findFamily(key, (await draftSite(job)).document.brand.fonts)
+  const family = findFamily(key, (await siteForSheets(job)).document.brand.fonts)
   if (!family) throw new Problem('requestWrong', { fault: 'there is no such family' })
   return drawIcon({ ...plan, mark: mark === '' ? null : mark, family, weight: 700 })
 }

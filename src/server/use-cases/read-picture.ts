@@ -1,1 +1,1 @@
-export { readDraftPicture as readPicture } from '../media/draft-picture'
+export { readSheetPicture as readPicture } from '../media/sheet-picture'

@@ -1,6 +1,6 @@
 import { readBytes } from '../http/read-bytes'
 import { MAX_FONT_BYTES, storeFont, type StoredFont } from '../media/store-font'
-import { jobTexts } from './draft-home'
+import { jobTexts } from './home-sheet'
 
 /** One font file of the client's, its name in the query. */
 export async function takeInFont(request: Request, query: URLSearchParams, job: string): Promise<StoredFont> {

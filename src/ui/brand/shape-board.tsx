@@ -1,13 +1,13 @@
 'use client'
 import { useMemo } from 'react'
-import { draftStyles, renderShapeBoard } from '@/core/render'
+import { sheetStyles, renderShapeBoard } from '@/core/render'
 import { useSite } from '../job/use-site'
 
 /** Buttons, fields, a panel and a picture in the site's own style: what forms will look like, before there is one. */
 export function ShapeBoard() {
   const site = useSite()
   const html = useMemo(() => {
-    const { fonts, tokens, designs } = draftStyles(site)
+    const { fonts, tokens, designs } = sheetStyles(site)
     return (
       `<!doctype html><html lang="${site.document.language}"><head><meta charset="utf-8"><title>Board</title>` +
       `<style>${fonts}</style><style>${tokens}</style><style>${designs}</style><style>.tone-paper,` +

@@ -18,51 +18,51 @@ import { ThreeAnswers } from './three-answers'
 
 const SHEETS: readonly SheetName[] = ['desktop', 'phone']
 type Way = 'brief' | 'three'
-type Draft = { readonly facts: Facts; readonly brand: Brand; readonly assets: AssetTable; readonly way: Way }
+type Answers = { readonly facts: Facts; readonly brand: Brand; readonly assets: AssetTable; readonly way: Way }
 
 /** A new job: the brief on one side, the client's home page on the other, live from the first letter. */
 export function NewJob({ pack, assets }: { pack: Pack; assets: AssetTable }) {
   const router = useRouter()
-  const [draft, setDraft] = useState<Draft>({ facts: {}, brand: {}, assets, way: 'brief' })
+  const [answers, setAnswers] = useState<Answers>({ facts: {}, brand: {}, assets, way: 'brief' })
   const [fault, setFault] = useState<string | null>(null)
   const [busy, setBusy] = useState(false)
-  const [store] = useState(() => createStore<Draft>(() => draft))
-  const best = useMemo(() => bestTemplate(pack, assets, draft.facts), [pack, assets, draft.facts])
+  const [store] = useState(() => createStore<Answers>(() => answers))
+  const best = useMemo(() => bestTemplate(pack, assets, answers.facts), [pack, assets, answers.facts])
   const template = best?.template.id ?? 'tallow'
   const source = useMemo<SheetSource>(
     () => ({
       current: () => {
         const { facts, brand, assets: known, way } = store.getState()
         const document = begun(pack, bestTemplate(pack, assets, facts)?.template.id ?? 'tallow', facts, brand, way === 'three')
-        return { site: { document, pack, assets: known, mode: 'draft' }, page: homePage(document) }
+        return { site: { document, pack, assets: known, mode: 'sheet' }, page: homePage(document) }
       },
       subscribe: store.subscribe,
     }),
     [store, pack, assets],
   )
-  const change = (next: (before: Draft) => Draft): void => {
+  const change = (next: (before: Answers) => Answers): void => {
     store.setState(next(store.getState()))
-    setDraft(store.getState())
+    setAnswers(store.getState())
     setFault(null)
   }
   useEffect(() => {
     // Who is already in a field, before the page came alive, stays there.
     if (document.activeElement?.closest('form input:not([type=radio]), form textarea')) return
     document.querySelector<HTMLInputElement>('form input:not([type=radio])')?.focus()
-  }, [draft.way])
+  }, [answers.way])
 
   const submit = async (event: FormEvent): Promise<void> => {
     event.preventDefault()
-    const name = (draft.facts.name ?? '').trim()
-    const found = name === '' ? 'A job needs the client’s name. The rest can wait.' : firstFault(draft.facts)
+    const name = (answers.facts.name ?? '').trim()
+    const found = name === '' ? 'A job needs the client’s name. The rest can wait.' : firstFault(answers.facts)
     if (found) return setFault(found)
     setBusy(true)
     try {
       const { job } = await postJson<{ job: string }>('/api/jobs', {
         template,
-        facts: { ...draft.facts, name },
-        brand: draft.brand,
-        draft: draft.way === 'three',
+        facts: { ...answers.facts, name },
+        brand: answers.brand,
+        draft: answers.way === 'three',
       })
       router.push(`/jobs/${job}/template`)
     } catch (error) {
@@ -78,19 +78,19 @@ export function NewJob({ pack, assets }: { pack: Pack; assets: AssetTable }) {
         <div className="flex-1 overflow-y-auto p-5">
           <h1 className="mb-1 text-2xl font-bold tracking-tight">New job</h1>
           <p className="mb-3 text-soft">The name is enough to begin with.</p>
-          <WayIn way={draft.way} onWay={(way) => change((d) => ({ ...d, way }))} />
-          {draft.way === 'three' ? (
-            <ThreeAnswers facts={draft.facts} onFact={onFact} />
+          <WayIn way={answers.way} onWay={(way) => change((d) => ({ ...d, way }))} />
+          {answers.way === 'three' ? (
+            <ThreeAnswers facts={answers.facts} onFact={onFact} />
           ) : (
             <BriefFields
-              facts={draft.facts}
-              brand={draft.brand}
+              facts={answers.facts}
+              brand={answers.brand}
               spec={findScheme(getTemplate(pack, template), null)}
               job={null}
-              logo={draft.brand.logo ? draft.assets[draft.brand.logo] : undefined}
+              logo={answers.brand.logo ? answers.assets[answers.brand.logo] : undefined}
               onFact={onFact}
               onColour={(part, hex) => change((d) => ({ ...d, brand: without(d.brand, part, hex) }))}
-              logoOnDark={draft.brand['logo-on-dark'] ? draft.assets[draft.brand['logo-on-dark']] : undefined}
+              logoOnDark={answers.brand['logo-on-dark'] ? answers.assets[answers.brand['logo-on-dark']] : undefined}
               onLogos={(logo, onDark) =>
                 change((d) => ({
                   ...d,

@@ -11,19 +11,19 @@ export function useColourInput(
   value: string | undefined,
   onChange: (hex: string | null) => void,
 ): { text: string; fault: string | null; change: (text: string) => void; leave: () => void } {
-  const [draft, setDraft] = useState<string | null>(null)
+  const [typed, setTyped] = useState<string | null>(null)
   const [left, setLeft] = useState(false)
-  const text = draft ?? value ?? ''
+  const text = typed ?? value ?? ''
   const parsed = text === '' ? null : parseColour(text)
   return {
     text,
     fault: parsed && !parsed.ok && left ? parsed.fault : null,
     leave: () => {
       setLeft(true)
-      if (parsed?.ok) setDraft(null)
+      if (parsed?.ok) setTyped(null)
     },
     change: (words) => {
-      setDraft(words)
+      setTyped(words)
       const next = parseColour(words)
       if (words.trim() === '') onChange(null)
       else if (next.ok) onChange(next.hex)

@@ -20,9 +20,9 @@ export function useFactInput(
   onChange: (value: string | null) => void,
   country: string | null = null,
 ): { text: string; fault: string | null; change: (text: string) => void; leave: () => void } {
-  const [draft, setDraft] = useState<string | null>(null)
+  const [typed, setTyped] = useState<string | null>(null)
   const [left, setLeft] = useState(false)
-  const text = draft ?? value ?? ''
+  const text = typed ?? value ?? ''
   const fault = findFactFault(name, text, country)
   const tooLong = (words: string): boolean => words.trim().length > FACT_LIMITS[name]
   return {
@@ -30,7 +30,7 @@ export function useFactInput(
     fault: fault && (left || tooLong(text)) ? fault : null,
     leave: () => setLeft(true),
     change: (words) => {
-      setDraft(tooLong(words) ? words : null)
+      setTyped(tooLong(words) ? words : null)
       if (!tooLong(words)) onChange(words === '' ? null : words)
     },
   }

@@ -28,11 +28,11 @@ export function HoursInputs({ value, onChange }: { value: Hours | undefined; onC
 }
 
 function DayInput({ day, value, onChange }: { day: Day; value: Hours | undefined; onChange: (value: Hours | null) => void }) {
-  const [draft, setDraft] = useState<string | null>(null)
+  const [typed, setTyped] = useState<string | null>(null)
   const kept = (value?.[day] ?? []).map((s) => `${s.opens}–${s.closes}`).join(', ')
-  const parsed = parseSpans(draft ?? kept)
+  const parsed = parseSpans(typed ?? kept)
   const change = (text: string): void => {
-    setDraft(text)
+    setTyped(text)
     const next = parseSpans(text)
     if (next.ok) onChange({ ...(value ?? CLOSED), [day]: next.spans })
   }
@@ -44,12 +44,12 @@ function DayInput({ day, value, onChange }: { day: Day; value: Hours | undefined
           aria-invalid={parsed.ok ? undefined : true}
           className={`${inputClass} py-1`}
           placeholder={value ? 'closed' : ''}
-          value={draft ?? kept}
+          value={typed ?? kept}
           onChange={(event) => change(event.target.value)}
-          onBlur={() => parsed.ok && setDraft(null)}
+          onBlur={() => parsed.ok && setTyped(null)}
         />
       </label>
-      {!parsed.ok && draft !== null && (
+      {!parsed.ok && typed !== null && (
         <p className="text-sm font-medium text-thread" role="alert">
           ✕ {parsed.fault}
         </p>

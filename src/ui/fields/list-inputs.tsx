@@ -4,9 +4,9 @@ import { Field, inputClass } from '../parts/field'
 
 /** A few keywords, parted by commas. */
 export function KeywordsInput({ value, onChange }: { value: readonly string[]; onChange: (value: string[] | null) => void }) {
-  const [draft, setDraft] = useState<string | null>(null)
+  const [typed, setTyped] = useState<string | null>(null)
   const change = (text: string): void => {
-    setDraft(text)
+    setTyped(text)
     const words = [
       ...new Set(
         text
@@ -25,9 +25,9 @@ export function KeywordsInput({ value, onChange }: { value: readonly string[]; o
           className={inputClass}
           dir="auto"
           maxLength={600}
-          value={draft ?? value.join(', ')}
+          value={typed ?? value.join(', ')}
           onChange={(event) => change(event.target.value)}
-          onBlur={() => setDraft(null)}
+          onBlur={() => setTyped(null)}
         />
       )}
     </Field>
@@ -36,14 +36,14 @@ export function KeywordsInput({ value, onChange }: { value: readonly string[]; o
 
 /** The client's profiles elsewhere, one address a line. */
 export function SocialsInput({ value, onChange }: { value: readonly string[]; onChange: (value: string[] | null) => void }) {
-  const [draft, setDraft] = useState<string | null>(null)
-  const text = draft ?? value.join('\n')
+  const [typed, setTyped] = useState<string | null>(null)
+  const text = typed ?? value.join('\n')
   const wrong = text
     .split('\n')
     .map((line) => line.trim())
     .find((line) => line !== '' && toProfile(line) === null)
   const change = (words: string): void => {
-    setDraft(words)
+    setTyped(words)
     const found = [
       ...new Set(
         words
@@ -58,7 +58,7 @@ export function SocialsInput({ value, onChange }: { value: readonly string[]; on
     <Field
       label="Profiles elsewhere"
       hint="One address a line, such as example.social/tolliver."
-      fault={wrong && draft !== null ? `“${wrong.slice(0, 60)}” is not a web address. Copy it from the address bar of the profile.` : null}
+      fault={wrong && typed !== null ? `“${wrong.slice(0, 60)}” is not a web address. Copy it from the address bar of the profile.` : null}
     >
       {(control) => (
         <textarea
@@ -68,7 +68,7 @@ export function SocialsInput({ value, onChange }: { value: readonly string[]; on
           value={text}
           onChange={(event) => change(event.target.value)}
           onBlur={() => {
-            if (!wrong) setDraft(null)
+            if (!wrong) setTyped(null)
           }}
         />
       )}

@@ -18,7 +18,7 @@ export function jobSource(
   return {
     current: () => {
       const { document, pack, assets } = store.getState()
-      const site: Site = { document: seen(document), pack, assets, mode: 'draft' }
+      const site: Site = { document: seen(document), pack, assets, mode: 'sheet' }
       return { site, page: pageOf(site) }
     },
     subscribe: (onChange) => {

@@ -142,7 +142,7 @@ function Thumbnail({ job }: { job: JobLine }) {
       {job.trouble !== null && <p className="grid h-full place-items-center bg-table text-sm text-soft">cannot be drawn now</p>}
       {job.trouble === null && (
         <iframe
-          src={`/draft/${job.id}`}
+          src={`/home-sheet/${job.id}`}
           tabIndex={-1}
           title={`Home page of ${job.name}`}
           loading="lazy"

@@ -19,9 +19,9 @@ type Props = {
 /** A number set by dragging, by typing or by arrow keys; out of bounds it says so and keeps the nearest that is allowed. */
 export function NumberField({ label, value, least, most, step, unit = '', usual, onValue, onUsual }: Props) {
   const id = useId()
-  const [draft, setDraft] = useState<string | null>(null)
-  const typed = draft === null ? null : Number(draft.replace(',', '.'))
-  const isOut = typed !== null && (Number.isNaN(typed) || typed < least || typed > most)
+  const [typed, setTyped] = useState<string | null>(null)
+  const number = typed === null ? null : Number(typed.replace(',', '.'))
+  const isOut = number !== null && (Number.isNaN(number) || number < least || number > most)
   const change = (next: number): void => onValue(Number(within(next, [least, most]).toFixed(4)))
   return (
     <div>
@@ -38,7 +38,7 @@ export function NumberField({ label, value, least, most, step, unit = '', usual,
           step={step}
           value={value}
           onChange={(event) => {
-            setDraft(null)
+            setTyped(null)
             change(Number(event.target.value))
           }}
         />
@@ -46,23 +46,23 @@ export function NumberField({ label, value, least, most, step, unit = '', usual,
           id={id}
           inputMode="decimal"
           className={`${inputClass} w-16! px-1.5! py-0.5! text-end font-mono text-sm!`}
-          value={draft ?? String(Number(value.toFixed(3)))}
+          value={typed ?? String(Number(value.toFixed(3)))}
           aria-invalid={isOut || undefined}
           aria-describedby={isOut ? `${id}-words` : undefined}
           onChange={(event) => {
-            setDraft(event.target.value)
+            setTyped(event.target.value)
             const next = Number(event.target.value.replace(',', '.'))
             if (event.target.value.trim() !== '' && next >= least && next <= most) change(next)
           }}
           onKeyDown={(event) => {
             if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return
             event.preventDefault()
-            setDraft(null)
+            setTyped(null)
             change(value + (event.key === 'ArrowUp' ? step : -step))
           }}
           onBlur={() => {
-            if (typed !== null && !Number.isNaN(typed) && isOut) change(typed)
-            setDraft(null)
+            if (number !== null && !Number.isNaN(number) && isOut) change(number)
+            setTyped(null)
           }}
         />
         <span className="w-5 shrink-0 text-xs text-soft">{unit}</span>

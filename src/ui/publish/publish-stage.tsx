@@ -24,7 +24,7 @@ type Props = {
   readonly notSentOn: string | null
 }
 
-/** From the draft to the live address: where it goes, what will change, publish, and back to an earlier release. */
+/** From the job to the live address: where it goes, what will change, publish, and back to an earlier release. */
 export function PublishStage({ address, proposal, hostSuffix, liveUrl, releases, notSentOn }: Props) {
   const router = useRouter()
   const job = useJob((s) => s.id)

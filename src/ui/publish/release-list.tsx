@@ -53,7 +53,7 @@ export function ReleaseList({
                 (asked === release.id ? (
                   <div className="mt-2 text-sm">
                     <p className="mb-1.5">
-                      Visitors will see this release again. Your draft stays as it is.
+                      Visitors will see this release again. What you are working on stays as it is.
                       {release.address !== address && ` Its files are made anew for ${address ?? 'the address'}, where the site is now.`}
                     </p>
                     <Button

@@ -1,7 +1,7 @@
 import type { Page, Place } from '@/core/site'
 import { placeKey } from '@/core/site'
 import type { Site } from '@/core/fill'
-import { asDesigned, makeDraftPainter, type DraftFrame } from '@/core/render'
+import { asDesigned, makeSheetPainter, type DrawnPage } from '@/core/render'
 import type { SheetEvents } from './sheet-hands'
 import { sectionsOf, SheetView } from './sheet-view'
 import type { SheetName } from './widths'
@@ -24,8 +24,8 @@ export type GroupHandlers = () => {
 /** Several sheets of one page: drawn together, measured, and scrolled along with the one that a hand is on. */
 export class SheetGroup {
   private readonly views = new Map<SheetName, SheetView>()
-  private readonly paint = makeDraftPainter()
-  private readonly paintDesigned = makeDraftPainter()
+  private readonly paint = makeSheetPainter()
+  private readonly paintDesigned = makeSheetPainter()
   private readonly lines = new Map<SheetName, ReadonlyMap<string, number>>()
   private readonly designed = new Map<SheetName, ReadonlyMap<string, number>>()
   private places: ReadonlyMap<string, Place> = new Map()
@@ -87,7 +87,7 @@ export class SheetGroup {
   private measureDesigned(site: Site, page: Page): void {
     if (!this.handlers().onFit) return
     const plain = asDesigned(site, page)
-    const frame: DraftFrame = this.paintDesigned(plain.site, plain.page)
+    const frame: DrawnPage = this.paintDesigned(plain.site, plain.page)
     const sections = sectionsOf(frame).map((s) => s.id)
     this.views.forEach((view, name) => {
       void view.fontsReady().then(() => {

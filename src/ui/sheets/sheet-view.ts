@@ -1,5 +1,5 @@
 import morphdom from 'morphdom'
-import type { DraftFrame, DraftSection } from '@/core/render'
+import type { DrawnPage, DrawnSection } from '@/core/render'
 import { measurePart } from './measure-lines'
 import { placeKey, type Place } from '@/core/site'
 import { SheetHands, toSitePath, type SheetEvents } from './sheet-hands'
@@ -51,7 +51,7 @@ export class SheetView {
   }
 
   /** Draws what differs from what is shown; returns the ids of the sections drawn again. With `only`, that section alone. */
-  show(frame: DraftFrame, only?: string): string[] {
+  show(frame: DrawnPage, only?: string): string[] {
     const { document } = this
     for (const part of ['fonts', 'tokens', 'designs'] as const) {
       const style = document.getElementById(part)
@@ -71,7 +71,7 @@ export class SheetView {
     return changed.map((s) => s.id)
   }
 
-  private showAnew(frame: DraftFrame, all: readonly DraftSection[]): string[] {
+  private showAnew(frame: DrawnPage, all: readonly DrawnSection[]): string[] {
     const { document } = this
     document.documentElement.lang = frame.language
     const top = frame.page === this.page ? document.documentElement.scrollTop : 0
@@ -82,7 +82,7 @@ export class SheetView {
     return all.map((s) => s.id)
   }
 
-  private showAlone(frame: DraftFrame, all: readonly DraftSection[]): string[] {
+  private showAlone(frame: DrawnPage, all: readonly DrawnSection[]): string[] {
     const { document } = this
     document.documentElement.lang = frame.language
     const html = all.map((s) => s.html).join('')
@@ -91,7 +91,7 @@ export class SheetView {
     return all.map((s) => s.id)
   }
 
-  private patch(section: DraftSection): void {
+  private patch(section: DrawnSection): void {
     const element = this.document.querySelector(`[data-section="${CSS.escape(section.id)}"]`)
     this.shown.set(section.id, section.html)
     if (!element) return
@@ -121,7 +121,7 @@ export class SheetView {
   }
 
   /** Lines the template's own content takes in each place; laid out unseen beside the page. */
-  measureDesign(frame: DraftFrame): Map<string, number> {
+  measureDesign(frame: DrawnPage): Map<string, number> {
     const part = this.document.createElement('div')
     part.setAttribute('data-measure', '')
     part.innerHTML = pageHtml(frame).replaceAll('<img', '<img loading="lazy"')
@@ -205,12 +205,12 @@ export class SheetView {
 }
 
 /** Every section of a page in the order in which it is drawn. */
-export function sectionsOf({ header, main, footer }: DraftFrame): readonly DraftSection[] {
+export function sectionsOf({ header, main, footer }: DrawnPage): readonly DrawnSection[] {
   return [...header, ...main, ...footer]
 }
 
-function pageHtml({ header, main, footer }: DraftFrame): string {
-  const html = (sections: readonly DraftSection[]): string => sections.map((s) => s.html).join('')
+function pageHtml({ header, main, footer }: DrawnPage): string {
+  const html = (sections: readonly DrawnSection[]): string => sections.map((s) => s.html).join('')
   return `${html(header)}<main id="main">${html(main)}</main>${html(footer)}`
 }
 

@@ -1,7 +1,7 @@
 'use client'
 import { useEffect, useRef } from 'react'
 import type { Site } from '@/core/fill'
-import { makeDraftPainter } from '@/core/render'
+import { makeSheetPainter } from '@/core/render'
 import type { Page } from '@/core/site'
 import { SheetView } from './sheet-view'
 
@@ -20,13 +20,13 @@ type Props = {
 /** One page drawn live and small. What is out of sight waits: the first screen is drawn first. */
 export function TryOn({ site, page, layout, width, height, label, only }: Props) {
   const frame = useRef<HTMLIFrameElement>(null)
-  const drawn = useRef<{ view: SheetView; paint: ReturnType<typeof makeDraftPainter> } | null>(null)
+  const drawn = useRef<{ view: SheetView; paint: ReturnType<typeof makeSheetPainter> } | null>(null)
   const latest = useRef({ site, page, only })
   const inSight = useRef(false)
   latest.current = { site, page, only }
   const draw = (): void => {
     if (!inSight.current || !frame.current) return
-    drawn.current ??= { view: new SheetView(frame.current, null), paint: makeDraftPainter() }
+    drawn.current ??= { view: new SheetView(frame.current, null), paint: makeSheetPainter() }
     const { site: now, page: shown, only: alone } = latest.current
     drawn.current.view.show(drawn.current.paint(now, shown), alone)
     frame.current.setAttribute('data-drawn', '')

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
-import { draftSite } from '@/server/use-cases/draft-home'
+import { siteForSheets } from '@/server/use-cases/home-sheet'
 import { findProblemCode } from '@/server/http/problems'
 import { BrandSheet } from '@/ui/brand/brand-sheet'
 
@@ -8,7 +8,7 @@ export const metadata: Metadata = { title: 'Brand sheet' }
 export const dynamic = 'force-dynamic'
 
 export default async function BrandSheetPage({ params }: { params: Promise<{ job: string }> }) {
-  const site = await draftSite((await params).job).catch((error: unknown) => {
+  const site = await siteForSheets((await params).job).catch((error: unknown) => {
     if (findProblemCode(error) === 'jobGone') notFound()
     throw error
   })

@@ -36,7 +36,7 @@ export function fillSection(scope: PageScope, section: Section): FilledSection {
 
 function gap({ site }: PageScope, { kind, design }: Section): FilledElement {
   const words = `This section cannot be drawn: there is no design ${designKey(kind, design)} here.`
-  return plain('section', site.mode === 'draft' ? [plain('p', [words])] : [], site.mode === 'draft' ? { class: 'undrawn' } : { hidden: '' })
+  return plain('section', site.mode === 'sheet' ? [plain('p', [words])] : [], site.mode === 'sheet' ? { class: 'undrawn' } : { hidden: '' })
 }
 
 function fillNodes(scope: PageScope, spot: Spot, nodes: readonly DesignNode[], into: FilledNode[]): FilledNode[] {

@@ -10,7 +10,7 @@ const VOID_TAGS = new Set(['img', 'br', 'hr', 'input'])
 
 /** A filled section as HTML. Words and attributes are escaped here, at the last moment; tag names are literals of the designs. */
 export function sectionHtml(writer: PageWriter, { id, root }: FilledSection): string {
-  return elementHtml(writer, root, writer.site.mode === 'draft' ? attribute('data-section', id) : '')
+  return elementHtml(writer, root, writer.site.mode === 'sheet' ? attribute('data-section', id) : '')
 }
 
 function nodesHtml(writer: PageWriter, nodes: readonly FilledNode[]): string {
@@ -59,7 +59,7 @@ function stillHtml(element: DesignElement): string {
   return html
 }
 
-/** Draft only: names the place for the editor, and says whether it is a leftover or a draft to be confirmed. */
+/** On the sheets only: names the place for the editor, and says whether it is a leftover or a draft to be confirmed. */
 function markHtml(writer: PageWriter, mark: Mark | null): string {
   if (mark === null || writer.site.mode === 'release') return ''
   const key = markKey(writer, mark.place)
@@ -79,7 +79,7 @@ function pictureHtml(writer: PageWriter, element: FilledElement, { asset, ratio,
   const isFirst = writer.written++ === 0
   const { alt = '', ...more } = element.extra ?? {}
   const size = `${attribute('alt', alt)} width="${largest.width}" height="${largest.height}"`
-  if (writer.site.mode === 'draft') {
+  if (writer.site.mode === 'sheet') {
     const near = sources.find((s) => s.width >= 960) ?? largest
     return tag(
       element,

@@ -1,5 +1,5 @@
 import { fillPage, wordsOf, type Site } from '../../core/fill'
-import { renderDraftPage } from '../../core/render'
+import { renderSheetPage } from '../../core/render'
 import { homePage, pagesOf } from '../../core/site'
 import { jobState } from '../log/edit-log'
 import { pack } from '../packs/packs'
@@ -7,21 +7,21 @@ import { jobAssets } from '../store/assets'
 import { getJob } from '../store/jobs'
 
 /** A job's home page as it stands, as a document of its own. */
-export async function draftHome(jobId: string): Promise<string> {
-  const site = await draftSite(jobId)
-  return renderDraftPage(site, homePage(site.document))
+export async function homeSheet(jobId: string): Promise<string> {
+  const site = await siteForSheets(jobId)
+  return renderSheetPage(site, homePage(site.document))
 }
 
 /** The words of every page as they stand, for asking which letters they need. */
 export async function jobTexts(jobId: string): Promise<string[]> {
-  const site = await draftSite(jobId)
+  const site = await siteForSheets(jobId)
   return pagesOf(site.document).map((page) => {
     const { header, main, footer } = fillPage(site, page)
     return [...header, ...main, ...footer].map(({ root }) => wordsOf(root)).join(' ')
   })
 }
 
-export async function draftSite(jobId: string): Promise<Site> {
+export async function siteForSheets(jobId: string): Promise<Site> {
   const { document } = jobState(getJob(jobId).id)
-  return { document, pack: pack(), assets: await jobAssets(jobId), mode: 'draft' }
+  return { document, pack: pack(), assets: await jobAssets(jobId), mode: 'sheet' }
 }

@@ -1,5 +1,5 @@
 import { param, readRoute } from '@/server/http/route'
-import { draftHome } from '@/server/use-cases/draft-home'
+import { homeSheet } from '@/server/use-cases/home-sheet'
 
 const HEADERS = {
   'content-type': 'text/html; charset=utf-8',
@@ -10,4 +10,4 @@ const HEADERS = {
 }
 
 /** A job's home page as it stands, for its thumbnail; nothing in it runs and nothing links out of it. */
-export const GET = readRoute(async (asked) => new Response(await draftHome(param(asked, 'job')), { headers: HEADERS }))
+export const GET = readRoute(async (asked) => new Response(await homeSheet(param(asked, 'job')), { headers: HEADERS }))

@@ -21,50 +21,50 @@ import { renderBody } from './render-page'
 import { familyFaces, siteFamilies } from './site-type'
 import { designCss, tokenCss } from './styles'
 
-/** The three style sheets of a draft, apart so that a change of colour replaces the smallest one only. */
-export type DraftStyles = { readonly fonts: string; readonly tokens: string; readonly designs: string }
+/** The three style sheets of a page on the sheets, apart so that a change of colour replaces the smallest one only. */
+export type SheetStyles = { readonly fonts: string; readonly tokens: string; readonly designs: string }
 
-export function draftStyles(site: Site): DraftStyles {
+export function sheetStyles(site: Site): SheetStyles {
   return { ...brandStyles(site), designs: designCss(site) }
 }
 
-function brandStyles(site: Site): Pick<DraftStyles, 'fonts' | 'tokens'> {
+function brandStyles(site: Site): Pick<SheetStyles, 'fonts' | 'tokens'> {
   return { fonts: fontFaceCss(siteFamilies(site).all.flatMap(familyFaces)), tokens: tokenCss(site) }
 }
 
-/** One page of a draft as a document of its own. */
-export function renderDraftPage(site: Site, page: Page): string {
-  const css = draftStyles(site)
-  return `<!doctype html><html${attribute('lang', site.document.language)}><head><meta charset="utf-8"><title>Draft</title>
+/** One page with its marks as a document of its own. */
+export function renderSheetPage(site: Site, page: Page): string {
+  const css = sheetStyles(site)
+  return `<!doctype html><html${attribute('lang', site.document.language)}><head><meta charset="utf-8"><title>Sheet</title>
 <meta name="robots" content="noindex"><meta name="viewport" content="width=device-width">
 <style id="fonts">${css.fonts}</style><style id="tokens">${css.tokens}</style><style id="designs">${css.designs}</style></head>
 <body>${renderBody(site, page)}</body></html>`
 }
 
 /** A page as the sheets show it: each section's HTML apart, so that only what changed is drawn again. */
-export type DraftFrame = PageParts<DraftSection> & { readonly page: string; readonly language: string; readonly styles: DraftStyles }
+export type DrawnPage = PageParts<DrawnSection> & { readonly page: string; readonly language: string; readonly styles: SheetStyles }
 /** A section's HTML, and the places that its marks name. */
-export type DraftSection = { readonly id: string; readonly html: string; readonly places: ReadonlyMap<string, Place> }
+export type DrawnSection = { readonly id: string; readonly html: string; readonly places: ReadonlyMap<string, Place> }
 
 /** What a section's HTML is made of besides its own record and those of its entries. */
 type Surroundings = readonly unknown[]
-type Drawn = { readonly section: Section; readonly entries: readonly Entry[]; readonly as: DraftSection }
+type Kept = { readonly section: Section; readonly entries: readonly Entry[]; readonly as: DrawnSection }
 
 /**
- * Draws frames one after another. A section is drawn again only when it or something that sections are made of has
+ * Draws pages one after another. A section is drawn again only when it or something that sections are made of has
  * changed; style sheets only when colours, designs or tones have.
  */
-export function makeDraftPainter(): (site: Site, page: Page) => DraftFrame {
+export function makeSheetPainter(): (site: Site, page: Page) => DrawnPage {
   const styles = makeStylist()
   let surroundings: Surroundings = []
-  let drawn = new Map<string, Drawn>()
+  let drawn = new Map<string, Kept>()
   return (site, page) => {
     const now = surroundingsOf(site, page)
     if (now.some((one, i) => one !== surroundings[i])) drawn = new Map()
     surroundings = now
     const { header, main, footer } = pageSections(site, page)
-    const kept = new Map<string, Drawn>()
-    const draw = (section: Section): DraftSection => {
+    const kept = new Map<string, Kept>()
+    const draw = (section: Section): DrawnSection => {
       const entries = entriesOf(site.document, section.id)
       const known = drawn.get(section.id)
       const one =
@@ -72,9 +72,9 @@ export function makeDraftPainter(): (site: Site, page: Page) => DraftFrame {
       kept.set(section.id, one)
       return one.as
     }
-    const frame = { header: header.map(draw), main: main.map(draw), footer: footer.map(draw) }
+    const parts = { header: header.map(draw), main: main.map(draw), footer: footer.map(draw) }
     drawn = kept
-    return { page: page.id, language: site.document.language, styles: styles(site), ...frame }
+    return { page: page.id, language: site.document.language, styles: styles(site), ...parts }
   }
 }
 
@@ -84,7 +84,7 @@ function surroundingsOf({ document, pack, assets, mode }: Site, page: Page): Sur
 }
 
 /** A section that cannot be drawn, whatever the reason, leaves a marked gap; everything beside it is drawn. */
-function drawSection(site: Site, page: Page, section: Section): DraftSection {
+function drawSection(site: Site, page: Page, section: Section): DrawnSection {
   const writer = openPage(site, page)
   try {
     return { id: section.id, html: sectionHtml(writer, fillSection({ site, page }, section)), places: writer.places }
@@ -95,17 +95,17 @@ function drawSection(site: Site, page: Page, section: Section): DraftSection {
   }
 }
 
-function makeStylist(): (site: Site) => DraftStyles {
+function makeStylist(): (site: Site) => SheetStyles {
   let looks: readonly Look[] | null = null
   let dress: SiteDocument['dress'] | null = null
   let brand: Brand | null = null
   let pack: Site['pack'] | null = null
-  let styles: DraftStyles = { fonts: '', tokens: '', designs: '' }
+  let styles: SheetStyles = { fonts: '', tokens: '', designs: '' }
   return (site) => {
     const { document } = site
     const now = looksOf(document)
-    const isWorn = now === looks && document.dress === dress && site.pack === pack
-    if (!isWorn) styles = draftStyles(site)
+    const isAsBefore = now === looks && document.dress === dress && site.pack === pack
+    if (!isAsBefore) styles = sheetStyles(site)
     else if (document.brand !== brand) styles = { ...brandStyles(site), designs: styles.designs }
     looks = now
     ;({ dress, brand } = document)

@@ -5,8 +5,8 @@ import { makeVariant } from './variants'
 
 const TYPES: Record<PictureFormat, string> = { webp: 'image/webp', jpg: 'image/jpeg', png: 'image/png', svg: 'image/svg+xml' }
 
-/** The picture that a draft's address names, as the renderer writes them: asset, frame, focus, `width.format`. */
-export async function readDraftPicture(parts: readonly string[]): Promise<{ readonly bytes: Buffer; readonly type: string } | null> {
+/** The picture that an address on a sheet names, as the renderer writes them: asset, frame, focus, `width.format`. */
+export async function readSheetPicture(parts: readonly string[]): Promise<{ readonly bytes: Buffer; readonly type: string } | null> {
   const [asset, frame, focus, file] = [decodeURIComponent(parts[0] ?? ''), parts[1] ?? '', parts[2] ?? '', parts[3] ?? '']
   const [, x, y] = /^(\d{1,3})-(\d{1,3})$/.exec(focus) ?? []
   const [, width, format] = /^(\d{1,4})\.(webp|jpg|png|svg)$/.exec(file) ?? []
