@@ -12,10 +12,10 @@ import {
   type Section,
   type SiteDocument,
 } from '../site'
-import { fillSection, pageSections, type PageParts, type Site } from '../fill'
+import { fillSection, pageSections, type PageParts, type PageScope, type Site, type Typing } from '../fill'
 import { fontFaceCss } from '../type'
 import { attribute } from './html/escape'
-import { sectionHtml } from './html/to-html'
+import { gapHtml, sectionHtml } from './html/to-html'
 import { openPage } from './page-writer'
 import { renderBody } from './render-page'
 import { familyFaces, siteFamilies } from './site-type'
@@ -48,17 +48,24 @@ export type DrawnSection = { readonly id: string; readonly html: string; readonl
 
 /** What a section's HTML is made of besides its own record and those of its entries. */
 type Surroundings = readonly unknown[]
-type Kept = { readonly section: Section; readonly entries: readonly Entry[]; readonly as: DrawnSection }
+type Kept = {
+  readonly section: Section
+  readonly entries: readonly Entry[]
+  readonly typing: Typing | null
+  readonly as: DrawnSection
+}
+/** Draws a page; the place that somebody is typing in stays while it is empty. */
+export type SheetPainter = (site: Site, page: Page, typing?: Typing | null) => DrawnPage
 
 /**
  * Draws pages one after another. A section is drawn again only when it or something that sections are made of has
  * changed; style sheets only when colours, designs or tones have.
  */
-export function makeSheetPainter(): (site: Site, page: Page) => DrawnPage {
+export function makeSheetPainter(): SheetPainter {
   const styles = makeStylist()
   let surroundings: Surroundings = []
   let drawn = new Map<string, Kept>()
-  return (site, page) => {
+  return (site, page, typing = null) => {
     const now = surroundingsOf(site, page)
     if (now.some((one, i) => one !== surroundings[i])) drawn = new Map()
     surroundings = now
@@ -66,9 +73,10 @@ export function makeSheetPainter(): (site: Site, page: Page) => DrawnPage {
     const kept = new Map<string, Kept>()
     const draw = (section: Section): DrawnSection => {
       const entries = entriesOf(site.document, section.id)
+      const here = typing && (typing.section ?? section.id) === section.id ? typing : null
       const known = drawn.get(section.id)
-      const one =
-        known?.section === section && known.entries === entries ? known : { section, entries, as: drawSection(site, page, section) }
+      const isAsBefore = known?.section === section && known.entries === entries && known.typing?.key === here?.key
+      const one = isAsBefore ? known : { section, entries, typing: here, as: drawSection({ site, page, typing: here }, section) }
       kept.set(section.id, one)
       return one.as
     }
@@ -84,14 +92,13 @@ function surroundingsOf({ document, pack, assets, mode }: Site, page: Page): Sur
 }
 
 /** A section that cannot be drawn, whatever the reason, leaves a marked gap; everything beside it is drawn. */
-function drawSection(site: Site, page: Page, section: Section): DrawnSection {
-  const writer = openPage(site, page)
+function drawSection(scope: PageScope, section: Section): DrawnSection {
+  const writer = openPage(scope.site, scope.page)
   try {
-    return { id: section.id, html: sectionHtml(writer, fillSection({ site, page }, section)), places: writer.places }
+    return { id: section.id, html: sectionHtml(writer, fillSection(scope, section)), places: writer.places }
   } catch (error) {
     console.error(`The section ${section.id} could not be drawn`, error)
-    const html = `<section class="undrawn"${attribute('data-section', section.id)}><p>This section cannot be drawn.</p></section>`
-    return { id: section.id, html, places: new Map() }
+    return { id: section.id, html: gapHtml(section.id, { type: 'fault', name: section.kind }), places: new Map() }
   }
 }
 

@@ -4,7 +4,7 @@ import { testSite } from '../../../tests/pack'
 import { edited, setSlot } from '../../../tests/site'
 import { editOf, someEdit } from '../../../tests/some-edits'
 import { asDesigned, businessData, designCss, makeSheetPainter, renderSheetPage, renderPage, tokenCss, type ReleaseFiles } from '.'
-import { countLeftovers, type Site } from '../fill'
+import { countLeftovers, typingIn, type Site, type Typing } from '../fill'
 import { applyEdit, findPage, homePage, looksOf, pagesOf, type Edit, type Page, type PageId, type SectionId, type SlotValue } from '../site'
 
 const FILES: ReleaseFiles = {
@@ -46,6 +46,21 @@ describe('a release', () => {
     const html = home(change(testSite(), slot('heading', { type: 'text', text: '' }), slot('caption', { type: 'text', text: '' })))
     expect(html).not.toMatch(/<h1[^>]*><\/h1>/)
     expect(html.match(/<figcaption/g)).toHaveLength(2)
+  })
+
+  test('leaves out a section with nothing in it, which a sheet shows as a seam', () => {
+    const empty = (slot: string): Edit => setSlot('about.quote', slot, { type: 'text', text: '' })
+    const about = (site: Site): Page => findPage(site.document, 'about')!
+    const part = change(testSite(), empty('quote'), empty('name'))
+    expect(renderPage(part, about(part), FILES).html).toContain('quote-flyleaf')
+    const none = change(part, empty('detail'))
+    expect(renderPage(none, about(none), FILES).html).not.toContain('quote-flyleaf')
+    const drawn = (typing: Typing | null): string =>
+      makeSheetPainter()({ ...none, mode: 'sheet' }, about(none), typing).main.find(({ id }) => id === 'about.quote')!.html
+    expect(drawn(null)).toBe('<section class="seam" data-section="about.quote"><p>quote: nothing in it, not published</p></section>')
+    const place = { type: 'slot', section: 'about.quote' as SectionId, entry: null, slot: 'name' } as const
+    expect(drawn(typingIn(place))).toMatch(/data-place="[^"]*name"/)
+    expect(drawn(typingIn(place))).not.toContain('about.quote quote')
   })
 
   test('links from page to page so that it works in any folder, and from the page for wrong addresses absolutely', () => {

@@ -43,7 +43,7 @@ h4{font-size:var(--step-1)}h5{font-size:var(--step-0)}h6,small{font-size:var(--s
 h1,h2,h3,h4,h5,h6,p,ul,ol,dl,dd,figure,blockquote,table{margin:0;padding:0}
 ul,ol{list-style:none}
 img{display:block;max-width:100%;height:auto}
-picture{display:contents}
+picture{display:contents}source{display:none}
 .has-logo{display:inline-block;max-width:100%}
 button{font:inherit;color:inherit}
 figure img{border-radius:var(--picture,0px);box-shadow:var(--shadow,none)}.button{box-shadow:var(--shadow,none)}

@@ -1,6 +1,6 @@
 import type { Page, Place } from '@/core/site'
 import { placeKey } from '@/core/site'
-import type { Site } from '@/core/fill'
+import { typingIn, type Site, type Typing } from '@/core/fill'
 import { asDesigned, makeSheetPainter, type DrawnPage } from '@/core/render'
 import type { SheetEvents } from './sheet-hands'
 import { sectionsOf, SheetView } from './sheet-view'
@@ -14,9 +14,12 @@ export type SheetSource = {
 /** Lines by place on one sheet: as they are now, and as the template was designed. */
 export type SheetFit = { readonly now: ReadonlyMap<string, number>; readonly designed: ReadonlyMap<string, number> }
 
+/** What hands do on the sheets that the sheets do not settle among themselves. */
+export type HandEvents = Omit<SheetEvents, 'onScroll' | 'onTyping'>
+
 /** What whoever shows the sheets wants to hear of; asked for anew each time, since it changes as the screen is drawn. */
 export type GroupHandlers = () => {
-  readonly events: Omit<SheetEvents, 'onScroll'> | null
+  readonly events: HandEvents | null
   readonly onGo?: ((path: string) => void) | undefined
   readonly onFit?: ((sheet: SheetName, fit: SheetFit) => void) | undefined
 }
@@ -30,6 +33,7 @@ export class SheetGroup {
   private readonly designed = new Map<SheetName, ReadonlyMap<string, number>>()
   private places: ReadonlyMap<string, Place> = new Map()
   private measuredPage = ''
+  private typing: Typing | null = null
 
   constructor(
     frames: ReadonlyMap<SheetName, HTMLIFrameElement>,
@@ -50,8 +54,9 @@ export class SheetGroup {
     this.views.forEach((view) => view.hold(place))
   }
 
-  enter(name: SheetName, place: Place): boolean {
-    return this.views.get(name)?.enter(place) ?? false
+  private setTyping(place: Place | null): void {
+    this.typing = place && typingIn(place)
+    this.draw()
   }
 
   /** The sheet that a hand is on takes the others along; null where none is. */
@@ -68,12 +73,13 @@ export class SheetGroup {
       onGo: (path) => this.handlers().events?.onGo(path),
       onCommand: (command) => this.handlers().events?.onCommand(command),
       onScroll: (section, share) => this.views.forEach((view, other) => other !== name && view.scrollTo(section, share)),
+      onTyping: (place) => this.setTyping(place),
     }
   }
 
   private draw(): void {
     const { site, page } = this.source.current()
-    const frame = this.paint(site, page)
+    const frame = this.paint(site, page, this.typing)
     this.places = new Map(sectionsOf(frame).flatMap((s) => [...s.places]))
     const changed = new Map([...this.views].map(([name, view]) => [name, view.show(frame)] as const))
     if (page.id !== this.measuredPage) {

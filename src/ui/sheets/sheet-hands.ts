@@ -12,6 +12,8 @@ export type SheetEvents = {
   readonly onCommand: (command: SheetCommand) => void
   /** The visitor's view moved: which section is at the top, and how far into it. */
   readonly onScroll: (section: string, share: number) => void
+  /** Typing has begun in a place, or has ended. */
+  readonly onTyping: (place: Place | null) => void
 }
 
 /** What a person does on a sheet: clicks, types, pastes, drops, presses keys; told as places, values and commands. */
@@ -41,11 +43,14 @@ export class SheetHands {
       const place = element && this.placeOf(element)
       if (!element?.hasAttribute('contenteditable') || !place) return
       this.typing = element
+      events.onTyping(place)
       events.onPick(place)
     })
     document.addEventListener('focusout', () => {
-      this.typing?.removeAttribute('contenteditable')
+      if (!this.typing) return
+      this.typing.removeAttribute('contenteditable')
       this.typing = null
+      events.onTyping(null)
     })
     document.addEventListener('input', () => {
       const place = this.typing && this.placeOf(this.typing)
@@ -74,12 +79,12 @@ export class SheetHands {
       this.events.onPick(place)
       return this.events.onPicture(place, null)
     }
-    if (element.hasAttribute('contenteditable')) this.selectForTyping(element, true)
+    if (element.hasAttribute('contenteditable')) this.selectForTyping(element)
     else this.events.onPick(place)
   }
 
   /** Makes a place ready for typing; a fact that is written from parts, and a list itself, are edited in the ledger. */
-  open(element: Element): void {
+  private open(element: Element): void {
     const place = this.placeOf(element)
     if (
       !place ||
@@ -91,9 +96,8 @@ export class SheetHands {
   }
 
   /** A leftover is taken whole, so that the first key replaces it; in the client's own words the caret stays where it was put. */
-  selectForTyping(element: Element, onlyLeftovers = false): void {
+  private selectForTyping(element: Element): void {
     if (element.hasAttribute('data-basted')) this.document.getSelection()?.selectAllChildren(element)
-    else if (!onlyLeftovers) this.caretToEnd(element)
   }
 
   hasCaret(): boolean {

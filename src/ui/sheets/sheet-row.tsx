@@ -2,19 +2,18 @@
 import { Maximize2, Minimize2 } from 'lucide-react'
 import { useEffect, useImperativeHandle, useLayoutEffect, useRef, useState, type Ref } from 'react'
 import type { Place } from '@/core/site'
-import { SheetGroup, type SheetFit, type SheetSource } from './sheet-group'
-import type { SheetEvents } from './sheet-hands'
+import { SheetGroup, type HandEvents, type SheetFit, type SheetSource } from './sheet-group'
 import { SHEETS, type SheetName } from './widths'
 
 export type { SheetFit, SheetSource } from './sheet-group'
 
-export type SheetRowHandle = { readonly hold: (place: Place | null) => void; readonly enter: (place: Place) => boolean }
+export type SheetRowHandle = { readonly hold: (place: Place | null) => void }
 
 type Props = {
   readonly source: SheetSource
   readonly sheets: readonly SheetName[]
   readonly label: string
-  readonly events: Omit<SheetEvents, 'onScroll'> | null
+  readonly events: HandEvents | null
   /** Where nothing is typed: which page a clicked link leads to. */
   readonly onGo?: (path: string) => void
   readonly big?: SheetName | null
@@ -34,14 +33,7 @@ export function SheetRow({ source, sheets, label, events, onGo, big = null, onBi
   const size = useSize(row)
   handlers.current = { events, onFit, onGo }
 
-  useImperativeHandle(
-    ref,
-    () => ({
-      hold: (place) => group.current?.hold(place),
-      enter: (place) => group.current?.enter(sheets[0] ?? 'desktop', place) ?? false,
-    }),
-    [sheets],
-  )
+  useImperativeHandle(ref, () => ({ hold: (place) => group.current?.hold(place) }), [])
 
   useEffect(() => {
     const made = new SheetGroup(new Map(sheets.flatMap((name) => frameOf(frames.current, name))), source, () => handlers.current)

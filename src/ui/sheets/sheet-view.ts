@@ -148,17 +148,6 @@ export class SheetView {
     if (top < 40 || bottom > height - 40) this.scrollBy(top - height * 0.3)
   }
 
-  /** Puts the caret into a place, as a click would. */
-  enter(place: Place): boolean {
-    const element = this.find(place)
-    if (!element || element.tagName === 'IMG' || !this.hands) return false
-    this.hold(place)
-    this.hands.open(element)
-    ;(element as HTMLElement).focus({ preventScroll: true })
-    this.hands.selectForTyping(element)
-    return true
-  }
-
   scrollTo(section: string, share: number): void {
     const element = this.document.querySelector(`[data-section="${CSS.escape(section)}"]`)
     if (!element) return

@@ -21,11 +21,11 @@ export function logoOn(site: Site, tone: Tone, dark: boolean): AssetInfo | undef
 
 /** A logo where a design has one, or the name in its place; as a link it leads home. */
 export function fillLogo(scope: PageScope, element: DesignElement, section: Section): FilledElement {
-  const { document, mode } = scope.site
+  const { document } = scope.site
   const href = element.tag === 'a' ? { href: relativePath(document, scope.page, homePage(document)) } : null
   const logo = logoOn(scope.site, section.tone, document.dress.dark === true)
   if (!logo) return fillName(scope, element, href)
-  const other = document.dress.dark === 'visitor' && mode === 'release' ? logoOn(scope.site, section.tone, true) : undefined
+  const other = document.dress.dark === 'visitor' ? logoOn(scope.site, section.tone, true) : undefined
   // The link must not be wider than its place, or the picture in it has nothing to shrink to.
   const base = { ...element.attrs, class: `${element.attrs.class ?? ''} has-logo`.trim() }
   const picture: FilledElement = {

@@ -1,7 +1,17 @@
-import { designKey, findDesign, type Binding, type DesignElement, type DesignNode } from '../../pack'
-import { entriesOf, isEmptyValue, plainWords, type ImageValue, type Section, type SlotPlace } from '../../site'
+import {
+  designKey,
+  findDesign,
+  shownPlaces,
+  type Binding,
+  type Design,
+  type DesignElement,
+  type DesignNode,
+  type ShownFact,
+} from '../../pack'
+import { entriesOf, isEmptyValue, placeKey, plainWords, type ImageValue, type Section, type SlotPlace, type SlotValue } from '../../site'
 import { shownEntries, shownEntrySlot, shownSlot, type SectionContent, type Shown, type ShownEntry } from '../content'
 import { placeholdersOf } from '../placeholders'
+import { sectionRows } from '../section-rows'
 import { shownFact } from '../shown-fact'
 import { computedEntries, type ComputedEntry } from './computed-lists'
 import { direction, together } from './direction'
@@ -11,7 +21,7 @@ import { factHref, linkHref } from './links'
 import { factMark, slotMark } from './marks'
 import type { PageScope } from './page-scope'
 import { isStill } from './still'
-import { NONE, plain, type FilledElement, type FilledNode, type FilledSection } from './tree'
+import { NONE, type FilledElement, type FilledNode, type FilledSection } from './tree'
 import { veilAttributes } from './veil'
 
 type Placeholders = ReturnType<typeof placeholdersOf>
@@ -23,20 +33,30 @@ type Spot = {
   readonly part: ComputedEntry | null
 }
 
-/** One section with the content that its places show. One whose design is not here leaves a gap that says so. */
+/** One section with the content that its places show. One whose design is not here, or that has nothing to say, leaves a gap. */
 export function fillSection(scope: PageScope, section: Section): FilledSection {
-  const design = findDesign(scope.site.pack, section.kind, section.design)
-  if (!design) return { id: section.id, root: gap(scope, section) }
+  const { id, kind } = section
+  const design = findDesign(scope.site.pack, kind, section.design)
+  if (!design) return { id, root: null, gap: { type: 'noDesign', name: designKey(kind, section.design) } }
   const { tree } = design
   const content = { section, entries: entriesOf(scope.site.document, section.id) }
   const spot: Spot = { content, placeholders: placeholdersOf(scope.site.pack, section), entry: null, part: null }
   const root: DesignElement = { ...tree, attrs: { ...tree.attrs, class: `${tree.attrs.class ?? ''} tone-${section.tone}` } }
-  return { id: section.id, root: fillElement(scope, spot, root) ?? gap(scope, section) }
+  const filled = isEmpty(scope, section, design) ? null : fillElement(scope, spot, root)
+  return filled ? { id, root: filled, gap: null } : { id, root: null, gap: { type: 'empty', name: kind } }
 }
 
-function gap({ site }: PageScope, { kind, design }: Section): FilledElement {
-  const words = `This section cannot be drawn: there is no design ${designKey(kind, design)} here.`
-  return plain('section', site.mode === 'sheet' ? [plain('p', [words])] : [], site.mode === 'sheet' ? { class: 'undrawn' } : { hidden: '' })
+/** Whether a section of a page has places and none has anything in it. One that says what its design says of itself is none. */
+function isEmpty(scope: PageScope, section: Section, design: Design): boolean {
+  if (section.in.type !== 'page' || section.id === scope.typing?.section) return false
+  const { document, pack } = scope.site
+  const rows = sectionRows(pack, document, section)
+  const { facts } = shownPlaces(design)
+  return (
+    rows.length + facts.length > 0 &&
+    rows.every(({ type, value, placeholder }) => type === 'list' || isNothing(value ?? placeholder)) &&
+    facts.every((fact) => isFactAbsent(scope, fact))
+  )
 }
 
 function fillNodes(scope: PageScope, spot: Spot, nodes: readonly DesignNode[], into: FilledNode[]): FilledNode[] {
@@ -101,15 +121,27 @@ function placeOf(spot: Spot, slot: string): SlotPlace {
 
 function isAbsent(scope: PageScope, spot: Spot, when: string): boolean {
   const [, fact] = /^fact:(.+)$/.exec(when) ?? []
+  if (fact) return isFactAbsent(scope, fact as ShownFact)
+  return isLeftOut(scope, placeOf(spot, when), shown(spot, when))
+}
+
+function isFactAbsent(scope: PageScope, fact: ShownFact | 'hours' | 'socials'): boolean {
   if (fact === 'hours' || fact === 'socials') return computedEntries(scope, fact).length === 0
-  if (fact) return shownFact(scope.site, fact as 'phone').text === ''
-  const found = shown(spot, when)
-  return found === null || isEmptyValue(found.value)
+  return shownFact(scope.site, fact).text === '' && scope.typing?.fact !== fact
+}
+
+/** What is empty is not drawn, unless somebody is typing there. */
+function isLeftOut({ typing }: PageScope, place: SlotPlace, found: Shown | null): boolean {
+  return isNothing(found?.value ?? null) && (!typing || typing.key !== placeKey(place))
+}
+
+function isNothing(value: SlotValue | null): boolean {
+  return value === null || isEmptyValue(value)
 }
 
 function fillList(scope: PageScope, spot: Spot, element: DesignElement, list: string): FilledElement | null {
   const entries = shownEntries(spot.content, spot.placeholders, list)
-  if (entries.length === 0 && scope.site.mode === 'release') return null
+  if (entries.length === 0) return null
   const children: FilledNode[] = []
   entries.forEach((entry, i) => fillNodes(scope, { ...spot, entry: { shown: entry, number: i } }, element.children, children))
   return bound(element, null, children, { place: placeOf({ ...spot, entry: null }, list), state: 'own', rich: false })
@@ -125,10 +157,10 @@ type SlotBinding = Extract<Binding, { type: 'slot' }>
 
 function fillSlot(scope: PageScope, spot: Spot, element: DesignElement, b: SlotBinding): FilledElement | null {
   const found = shown(spot, b.slot)
-  const isRelease = scope.site.mode === 'release'
-  if (isRelease && (found === null || isEmptyValue(found.value))) return null
+  const place = placeOf(spot, b.slot)
+  if (isLeftOut(scope, place, found)) return null
   const extra = found ? direction(plainWords(found.value)) : null
-  const mark = slotMark(placeOf(spot, b.slot), found, b.slotType === 'rich')
+  const mark = slotMark(place, found, b.slotType === 'rich')
   const value = found?.value
   switch (value?.type) {
     case 'image':
@@ -152,10 +184,11 @@ function fillPicture(
   mark: FilledElement['mark'],
 ): FilledElement | null {
   const asset = scope.site.assets[value.asset]
-  if (!asset && scope.site.mode === 'release') return null
-  const filled = bound(element, together({ alt: value.alt }, extra), [], mark)
-  if (!asset) return filled
-  return { ...filled, picture: { asset, ratio: frameOf(b.ratio, number), focus: value.focus ?? asset.focus, sizes: b.sizes } }
+  if (!asset) return null
+  return {
+    ...bound(element, together({ alt: value.alt }, extra), [], mark),
+    picture: { asset, ratio: frameOf(b.ratio, number), focus: value.focus ?? asset.focus, sizes: b.sizes },
+  }
 }
 
 /** A list may frame its pictures in turn: `4:5 3:2 1:1`. */
@@ -165,8 +198,8 @@ function frameOf(ratios: string | null, number: number): string | null {
 }
 
 function fillFact(scope: PageScope, element: DesignElement, fact: Extract<Binding, { type: 'fact' }>['fact']): FilledElement | null {
+  if (isFactAbsent(scope, fact)) return null
   const { text } = shownFact(scope.site, fact)
-  if (text === '' && scope.site.mode === 'release') return null
   const href = element.tag === 'a' ? { href: factHref(scope, fact) } : null
   return bound(element, together(href, direction(text)), fact === 'address' ? addressLines(text) : [text], factMark(scope.site, fact))
 }

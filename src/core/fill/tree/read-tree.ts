@@ -2,6 +2,8 @@ import type { DesignNode } from '../../pack'
 import type { FilledNode, FilledPicture } from './tree'
 
 type Node = FilledNode | DesignNode
+/** What can be read: of a section that is not drawn, nothing. */
+type Root = Node | null
 /** An element of a filled tree, whether content fills it or it stands still. */
 export type ReadElement = {
   readonly tag: string
@@ -13,8 +15,8 @@ export type ReadElement = {
 }
 
 /** Every element of a filled tree in reading order; the search ends where `visit` says true. */
-export function readElements(root: Node, visit: (element: ReadElement) => boolean | void, inside: readonly string[] = []): boolean {
-  if (typeof root === 'string') return false
+export function readElements(root: Root, visit: (element: ReadElement) => boolean | void, inside: readonly string[] = []): boolean {
+  if (root === null || typeof root === 'string') return false
   if ('type' in root && root.type === 'still') return readElements(root.element, visit, inside)
   const attrs = 'base' in root ? { ...root.base, ...root.extra } : 'attrs' in root ? root.attrs : {}
   const told = visit({
@@ -29,8 +31,8 @@ export function readElements(root: Node, visit: (element: ReadElement) => boolea
 }
 
 /** The first picture of a filled element, in reading order, that a test holds of. */
-export function findPicture(root: FilledNode, isWanted: (picture: FilledPicture) => boolean): FilledPicture | null {
-  if (typeof root === 'string' || root.type === 'still') return null
+export function findPicture(root: FilledNode | null, isWanted: (picture: FilledPicture) => boolean): FilledPicture | null {
+  if (root === null || typeof root === 'string' || root.type === 'still') return null
   if (root.picture && isWanted(root.picture)) return root.picture
   for (const child of root.children) {
     const found = findPicture(child, isWanted)
@@ -62,7 +64,8 @@ const APART = new Set([
 ])
 
 /** The words of a filled tree; those of neighbouring blocks stand apart. */
-export function wordsOf(node: Node): string {
+export function wordsOf(node: Root): string {
+  if (node === null) return ''
   if (typeof node === 'string') return node
   if ('type' in node && node.type === 'still') return wordsOf(node.element)
   const words = node.children.map((child: Node) => wordsOf(child)).join('')

@@ -40,8 +40,13 @@ export type Still = { readonly type: 'still'; readonly element: DesignElement }
 /** Plain words, a part that is filled, or one that stands still. */
 export type FilledNode = string | FilledElement | Still
 
+/** Why a section is not drawn: its design is not here, drawing it failed, or all of its places are empty. */
+export type Gap = { readonly type: 'noDesign' | 'fault' | 'empty'; readonly name: string }
+
 /** A section with everything that its places show; the first step of drawing, and what anyone reads who wants a page's words. */
-export type FilledSection = { readonly id: string; readonly root: FilledElement }
+export type FilledSection =
+  | { readonly id: string; readonly root: FilledElement; readonly gap: null }
+  | { readonly id: string; readonly root: null; readonly gap: Gap }
 
 /** An element that no place marks. */
 export function plain(tag: string, children: readonly FilledNode[], extra: Readonly<Record<string, string>> | null = null): FilledElement {

@@ -1,16 +1,30 @@
 import { pictureVariants, type AssetInfo } from '../../image'
 import type { DesignElement } from '../../pack'
 import { placeKey, type Place } from '../../site'
-import { NONE, type FilledElement, type FilledNode, type FilledPicture, type FilledSection, type Mark } from '../../fill'
+import { NONE, type FilledElement, type FilledNode, type FilledPicture, type FilledSection, type Gap, type Mark } from '../../fill'
 import { pictureUrl, type PageWriter } from '../page-writer'
 import { logoSize, logoSource } from '../logo-size'
 import { attribute, escapeText } from './escape'
 
 const VOID_TAGS = new Set(['img', 'br', 'hr', 'input'])
 
-/** A filled section as HTML. Words and attributes are escaped here, at the last moment; tag names are literals of the designs. */
-export function sectionHtml(writer: PageWriter, { id, root }: FilledSection): string {
-  return elementHtml(writer, root, writer.site.mode === 'sheet' ? attribute('data-section', id) : '')
+/**
+ * A filled section as HTML. Words and attributes are escaped here, at the last moment; tag names are literals of the
+ * designs. What is not drawn is nothing in a release, and on a sheet a gap or a seam that says so.
+ */
+export function sectionHtml(writer: PageWriter, { id, root, gap }: FilledSection): string {
+  const isSheet = writer.site.mode === 'sheet'
+  if (root) return elementHtml(writer, root, isSheet ? attribute('data-section', id) : '')
+  return isSheet ? gapHtml(id, gap) : ''
+}
+
+export function gapHtml(id: string, { type, name }: Gap): string {
+  const words = {
+    noDesign: `This section cannot be drawn: there is no design ${name} here.`,
+    fault: 'This section cannot be drawn.',
+    empty: `${name}: nothing in it, not published`,
+  }[type]
+  return `<section class="${type === 'empty' ? 'seam' : 'undrawn'}"${attribute('data-section', id)}><p>${escapeText(words)}</p></section>`
 }
 
 function nodesHtml(writer: PageWriter, nodes: readonly FilledNode[]): string {
@@ -78,25 +92,21 @@ function pictureHtml(writer: PageWriter, element: FilledElement, { asset, ratio,
   const largest = sources.at(-1) ?? fallback
   const isFirst = writer.written++ === 0
   const { alt = '', ...more } = element.extra ?? {}
-  const size = `${attribute('alt', alt)} width="${largest.width}" height="${largest.height}"`
+  const size = `${attribute('alt', alt)} width="${largest.width}" height="${largest.height}"${attributesHtml(more)}`
   if (writer.site.mode === 'sheet') {
     const near = sources.find((s) => s.width >= 960) ?? largest
-    return tag(
-      element,
-      attribute('src', pictureUrl(writer, asset, near)) + size + attributesHtml(more) + markHtml(writer, element.mark),
-      '',
-    )
+    return tag(element, attribute('src', pictureUrl(writer, asset, near)) + size + markHtml(writer, element.mark), '')
   }
   const loading = isFirst ? ' fetchpriority="high"' : ' loading="lazy" decoding="async"'
-  const img = tag(element, attribute('src', pictureUrl(writer, asset, fallback)) + size + loading, '')
-  if (sources.length === 0) return img
   const srcset = sources.map((s) => `${pictureUrl(writer, asset, s)} ${s.width}w`).join(', ')
-  return `<picture><source type="image/webp"${attribute('srcset', srcset)}${attribute('sizes', sizes ?? '100vw')}>${img}</picture>`
+  const choice = srcset === '' ? '' : attribute('srcset', srcset) + attribute('sizes', sizes ?? '100vw')
+  return tag(element, attribute('src', pictureUrl(writer, asset, fallback)) + choice + size + loading, '')
 }
 
 function logoHtml(writer: PageWriter, element: FilledElement, { asset, onDark }: { asset: AssetInfo; onDark: AssetInfo | null }): string {
   const alt = attribute('alt', element.extra?.alt ?? '')
   const img = `<img class="logo"${attribute('src', logoSource(writer, asset))}${alt}${logoSize(writer.site.document, asset)}>`
-  if (!onDark) return img
+  // A sheet shows one form at a time, whatever the designer's own system asks for.
+  if (!onDark || writer.site.mode === 'sheet') return img
   return `<picture><source media="(prefers-color-scheme: dark)"${attribute('srcset', logoSource(writer, onDark))}>${img}</picture>`
 }

@@ -1,0 +1,151 @@
+import { expect, test, type Page } from '@playwright/test'
+import { fillPage, type Site } from '../../src/core/fill'
+import { parseRatio } from '../../src/core/image'
+import { designCss, makeSheetPainter, renderPage, tokenCss, type ReleaseFiles } from '../../src/core/render'
+import { pagesOf, ranks, TONES, type Page as SitePage, type PageId, type Section, type SectionId, type Tone } from '../../src/core/site'
+import { SHEET_CSS } from '../../src/ui/sheets/sheet-css'
+import { SHEETS } from '../../src/ui/sheets/widths'
+import { sectionsOf } from '../../src/ui/sheets/sheet-view'
+import { testPack } from '../pack'
+import { siteOn, TEMPLATES } from './template-page'
+
+test.describe.configure({ mode: 'parallel' })
+
+const FILES: ReleaseFiles = {
+  origin: 'https://client.example',
+  stylesheet: 'style.css',
+  preloads: [],
+  icons: { svg: 'a.svg', ico: 'a.ico', touch: 'a.png', manifest: 'a.webmanifest' },
+}
+
+/** Each design is tried under the finish of a template that uses it; those that none does under the last one's. */
+const homes = new Map(
+  [...TEMPLATES]
+    .toReversed()
+    .flatMap((template) =>
+      Object.values(siteOn(template, {}, 'Client').document.sections).map(({ kind, design }) => [`${kind}/${design}`, template] as const),
+    ),
+)
+
+for (const template of TEMPLATES) {
+  test(`every page of ${template}, and every design of its on every tone, is on a sheet what is published, box for box`, async ({
+    context,
+  }) => {
+    test.setTimeout(300_000)
+    const [sheet, release] = [await context.newPage(), await context.newPage()]
+    const site = siteOn(template, {}, 'Client')
+    const tally = { boxes: 0, pictures: 0, sections: 0 }
+    const pages = [...pagesOf(site.document).map((page) => ({ site, page })), ...TONES.map((tone) => designsOn(site, template, tone))]
+    for (const { site: shown, page } of pages) {
+      const { html, pictures } = renderPage(shown, page, FILES)
+      for (const isLoaded of shown === site ? [false, true] : [true]) {
+        await showOn(sheet, sheetHtml(shown, page), isLoaded ? sheetPicture : null)
+        await showOn(release, withStyles(shown, html), isLoaded ? (path) => pictures.get(path) ?? null : null)
+        for (const { width, name } of SHEETS) {
+          const [here, there] = await Promise.all([boxesAt(sheet, width, isLoaded), boxesAt(release, width, isLoaded)])
+          expect(differences(here, there), `${page.id} on the ${name}, ${isLoaded ? 'with' : 'before its'} pictures`).toEqual([])
+          tally.boxes += here.length
+          tally.pictures += here.filter((b) => b.name.startsWith('img')).length
+        }
+      }
+      tally.sections += fillPage(shown, page).main.length
+    }
+    expect(tally.sections).toBeGreaterThan(20)
+    expect(Math.min(tally.boxes / 20, tally.pictures)).toBeGreaterThan(20)
+  })
+}
+
+/** A page of every design that is at home on a template, all on one tone. */
+function designsOn(site: Site, template: string, tone: Tone): { site: Site; page: SitePage } {
+  const [page] = pagesOf(site.document)
+  const designs = Object.values(testPack().designs).filter(
+    ({ kind, name }) => (homes.get(`${kind}/${name}`) ?? 'blank') === template && kind !== 'header' && kind !== 'footer',
+  )
+  const places = ranks(designs.length)
+  const made = designs.map(({ kind, name: design }, i): Section => {
+    const where = { type: 'page', page: page!.id as PageId } as const
+    return { id: `d${i}` as SectionId, in: where, rank: places[i]!, kind, design, tone, origin: null, slots: {} }
+  })
+  const shared = Object.values(site.document.sections).filter((s) => s.in.type !== 'page')
+  const sections = Object.fromEntries([...shared, ...made].map((s) => [s.id, s]))
+  return { site: { ...site, document: { ...site.document, sections } }, page: page! }
+}
+
+function sheetHtml(site: Site, page: SitePage): string {
+  const drawn = makeSheetPainter()({ ...site, mode: 'sheet' }, page)
+  const { header, main, footer } = drawn
+  const html = (sections: typeof main): string => sections.map((s) => s.html).join('')
+  expect(sectionsOf(drawn).length).toBeGreaterThan(2)
+  return (
+    `<!doctype html><html lang="${drawn.language}"><head><style>${drawn.styles.tokens}</style>` +
+    `<style>${drawn.styles.designs}</style><style>${SHEET_CSS}</style></head>` +
+    `<body>${html(header)}<main id="main">${html(main)}</main>${html(footer)}</body></html>`
+  )
+}
+
+function withStyles(site: Site, html: string): string {
+  return html.replace('<head>', `<head><style>${tokenCss(site)}</style><style>${designCss(site)}</style>`)
+}
+
+type Size = { readonly width: number; readonly height: number }
+
+/** The size of a picture that a sheet asks for: asset, frame, focus, width. All of the test's pictures are 3 to 2. */
+function sheetPicture(path: string): Size | null {
+  const [, frame, , file] = /^media\/[^/]+\/([^/]+)\/([^/]+)\/(\d+)\./.exec(path) ?? []
+  const ratio = parseRatio(frame === 'whole' ? '3:2' : (frame ?? '').replace('x', ':'))
+  return file && ratio ? { width: Number(file), height: Math.round(Number(file) / ratio) } : null
+}
+
+/** Shows a page at an address of its own, its pictures of the size that they have there, or still on their way. */
+async function showOn(page: Page, html: string, sizeOf: ((path: string) => Size | null) | null): Promise<void> {
+  const missing: string[] = []
+  await page.unrouteAll()
+  await page.route('http://site.example/**', (route) => {
+    const path = new URL(route.request().url()).pathname.replace(/^\/(?:shown\/)?/, '')
+    if (path === 'page') return route.fulfill({ contentType: 'text/html; charset=utf-8', body: html })
+    if (!/\.(webp|jpg)$/.test(path)) return route.fulfill({ status: 404, body: '' })
+    // What is never answered is on its way for as long as the page is looked at.
+    if (!sizeOf) return
+    const size = sizeOf(path)
+    if (!size) missing.push(path)
+    const { width, height } = size ?? { width: 1, height: 1 }
+    return route.fulfill({
+      contentType: 'image/svg+xml',
+      body: `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}"/>`,
+    })
+  })
+  await page.goto('http://site.example/shown/page', { waitUntil: 'domcontentloaded' })
+  expect(missing).toEqual([])
+}
+
+type Box = { readonly name: string; readonly at: readonly number[]; readonly look: string }
+
+/** Every element of a page at a width in the order of the document: where it stands, and in what colours. */
+async function boxesAt(page: Page, width: number, isLoaded: boolean): Promise<readonly Box[]> {
+  await page.setViewportSize({ width, height: 900 })
+  return page.evaluate(async (isLoaded) => {
+    const pictures = isLoaded ? [...document.images] : []
+    pictures.forEach((img) => (img.loading = 'eager'))
+    await Promise.all(pictures.map((img) => img.decode().catch(() => null)))
+    return [...document.querySelectorAll<HTMLElement>('body *:not(.skip)')].map((element) => {
+      const { x, y, width, height } = element.getBoundingClientRect()
+      const style = getComputedStyle(element)
+      const img = element instanceof HTMLImageElement ? (element.naturalWidth / element.naturalHeight).toFixed(1) : ''
+      return {
+        name: `${element.tagName.toLowerCase()}.${element.className}`,
+        at: [x, y, width, height],
+        look: [style.color, style.backgroundColor, style.backgroundImage, style.objectFit, style.objectPosition, style.fontSize, img].join(
+          ' ',
+        ),
+      }
+    })
+  }, isLoaded)
+}
+
+/** The first few boxes that are not where the others are, or not in their colours. */
+function differences(here: readonly Box[], there: readonly Box[]): string[] {
+  return Array.from({ length: Math.max(here.length, there.length) }, (_, i) => [here[i], there[i]] as const)
+    .filter(([a, b]) => a?.name !== b?.name || a?.look !== b?.look || a?.at.some((n, k) => Math.abs(n - (b?.at[k] ?? 0)) > 1))
+    .slice(0, 3)
+    .map((pair) => pair.map((box) => JSON.stringify(box)).join(' on the sheet, published '))
+}
