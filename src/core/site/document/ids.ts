@@ -12,7 +12,7 @@ export type PageId = v.InferOutput<typeof pageIdSchema>
 export type EntryId = v.InferOutput<typeof entryIdSchema>
 
 /** Where one of several stands: a fractional index, compared letter by letter; ties go by id. */
-export const rankSchema = v.pipe(v.string(), v.maxLength(200), v.check(isRank, 'Not a rank'))
+export const rankSchema = v.pipe(v.string(), v.maxLength(200), v.regex(/^[0-9A-Za-z]+$/), v.check(isRank, 'Not a rank'))
 
 function isRank(text: string): boolean {
   try {

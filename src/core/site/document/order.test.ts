@@ -42,6 +42,24 @@ test('records of one rank stand by their ids, for everyone alike', () => {
   const other = { id: 'b', place: 'a', rank: 'a0' }
   expect(standingIn({ x: one, b: other }, placeOf, 'a').map((r) => r.id)).toEqual(['b', 'x'])
   expect(rankBetween('a0', 'a0') > 'a0').toBe(true)
+  expect(rankBetween('a1', 'a0') > 'a1').toBe(true)
+  expect(rankBetween(null, 'a0') < 'a0').toBe(true)
+  expect(rankBetween('a0', null) > 'a0').toBe(true)
+  expect(rankBetween(null, null)).toBe('a0')
+  expect([one, other].map((a) => [one, other].map((b) => byRank(a, b)))).toEqual([
+    [0, 1],
+    [-1, 0],
+  ])
+})
+
+test('a change in one place leaves the row of every other place the very same', () => {
+  const table = { x: { id: 'x', place: 'a', rank: 'a0' }, y: { id: 'y', place: 'b', rank: 'a0' } }
+  const before = standingIn(table, placeOf, 'b')
+  const next = withRecord(table, { id: 'z', place: 'a', rank: 'a1' }, placeOf)
+  expect(standingIn(next, placeOf, 'b')).toBe(before)
+  expect(standingIn(next, placeOf, 'a')).not.toBe(standingIn(table, placeOf, 'a'))
+  const emptied = withoutRecord(next, 'y', placeOf)
+  expect(standingIn(emptied, placeOf, 'b')).toBe(standingIn(emptied, placeOf, 'nowhere'))
 })
 
 test('what is to stand in a new order keeps as many ranks as it can', () => {
@@ -51,6 +69,12 @@ test('what is to stand in a new order keeps as many ranks as it can', () => {
   expect(moved[0]! < a).toBe(true)
   expect(ranksInOrder([a, null, b])[1]! > a).toBe(true)
   expect(ranksInOrder([])).toEqual([])
+  expect(ranksInOrder([a, b, c, d])).toEqual([a, b, c, d])
+  expect(ranksInOrder([a, c, b, d]).filter((rank, i) => rank === [a, c, b, d][i])).toHaveLength(3)
+  // Two that came by one rank at once: one of them keeps it.
+  const twins = ranksInOrder([a, a])
+  expect(twins).toContain(a)
+  expect(twins[0]! < twins[1]!).toBe(true)
   const next = random(9)
   for (let run = 0; run < 50; run++) {
     const shuffled = ranks(12)
