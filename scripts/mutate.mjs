@@ -12,7 +12,7 @@ const ROOMS = {
   edits: ['src/core/site/edits', ['src/core/site/**']],
   history: ['src/core/site/history', ['src/core/site/history/**']],
   wear: ['src/core/wear', ['src/core/wear/**']],
-  fill: ['src/core/fill', ['src/core/fill/**', 'src/core/render/**']],
+  fill: ['src/core/fill', ['src/core/fill/**', 'src/core/render/**', 'tests/outside/written-designs*']],
   release: ['src/core/release', ['src/core/release/**', 'tests/outside/site-name*']],
   log: ['src/server/log', ['tests/server/edit-log*', 'tests/ui/job-store*']],
 }
