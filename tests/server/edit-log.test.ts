@@ -1,5 +1,6 @@
 import { beforeAll, describe, expect, test } from 'vitest'
-import { findSection, type Edit, type EntryId, type SectionId, type SiteDocument } from '../../src/core/site'
+import * as v from 'valibot'
+import { findSection, type Edit, type EntryId, type PageId, type SectionId, type SiteDocument } from '../../src/core/site'
 import { editTo, wear } from '../../src/core/wear'
 import { testPack, testSite } from '../pack'
 import { setText } from '../site'
@@ -144,6 +145,157 @@ describe('a row', () => {
     expect(take('r1', 'u1')).toBeUndefined()
     expect(take('u3', 'g1')).toBeUndefined()
   })
+})
+
+describe('what cannot be written is said in words', () => {
+  const id = (section: string): SectionId => section as SectionId
+  const page = (document: SiteDocument, name: string, segment: string) => ({
+    ...Object.values(document.pages)[0]!,
+    id: name as PageId,
+    rank: 'b00',
+    segment,
+  })
+  const job = make
+  const said = (edit: (document: SiteDocument) => Edit, before: readonly Edit[] = []): string => {
+    const made = job()
+    log.appendRows(
+      made,
+      'me',
+      0,
+      before.map((one) => row(one)),
+    )
+    const { document, revision } = log.jobState(made)
+    const { refused, rows: told } = log.appendRows(made, 'me', revision, [row(edit(document))])
+    expect(told).toEqual([])
+    return refused[0]?.problem.sentence ?? ''
+  }
+  const remove = (name: string): Edit => ({ type: 'page/remove', page: name as PageId })
+
+  type Case = { readonly says: string; readonly edit: (document: SiteDocument) => Edit; readonly before?: readonly Edit[] }
+  const cases: readonly Case[] = [
+    { says: 'the section it was made in is gone', edit: () => setText('nowhere', 'heading', 'x') },
+    { says: 'the page it was made on is gone', edit: () => ({ type: 'page/set', page: 'nowhere' as PageId, part: 'name', value: 'x' }) },
+    {
+      says: 'the entry it was made in is gone',
+      edit: () => ({ type: 'entry/move', section: id('home.services'), entry: { list: 'items', id: 'none' as EntryId }, rank: 'a0' }),
+    },
+    {
+      says: 'there is a page at “/about/” already',
+      edit: () => ({ type: 'page/set', page: 'services' as PageId, part: 'segment', value: 'about' }),
+    },
+    {
+      says: 'a site keeps at least one page',
+      edit: (document) => remove(Object.keys(document.pages)[0]!),
+      before: ['about', 'services', 'prices', 'gallery', 'contact', 'landing', 'legal'].map(remove),
+    },
+    {
+      says: 'there are as many sections as fit already',
+      edit: ({ sections }) => ({
+        type: 'batch',
+        edits: Array.from({ length: 200 }, (_, i) => ({
+          type: 'section/insert' as const,
+          section: { ...sections['home.hero']!, id: id(`s${i}`) },
+        })),
+      }),
+    },
+    { says: 'it was made already', edit: (document) => ({ type: 'page/insert', page: page(document, 'about', 'other') }) },
+    { says: 'its place takes something else', edit: () => setText('home.hero', 'nothing-of-the-kind', 'x') },
+    { says: 'its place takes something else', edit: () => setText('home.hero', 'picture', 'words') },
+  ]
+  test.each(cases)('$says', ({ says, edit, before }) => {
+    expect(said(edit, before)).toContain(says)
+  })
+
+  test('that something made later stands on what is to be taken back', () => {
+    const made = job()
+    const at = (): number => log.jobState(made).revision
+    const base = Object.values(log.jobState(made).document.pages)[0]!
+    const insert: Edit = { type: 'page/insert', page: { ...base, id: 'new' as PageId, rank: 'b00', segment: 'new' } }
+    log.appendRows(made, 'me', 0, [row(insert, { gesture: 'page' })])
+    log.appendRows(made, 'you', at(), [row({ type: 'page/set', page: 'new' as PageId, part: 'name', value: 'Ours' }, { gesture: 'name' })])
+    const take = () => log.appendRows(made, 'me', at(), [row({ type: 'batch', edits: [] }, { gesture: 'undo', undoes: 'page' })])
+    expect(take().refused[0]?.problem.code).toBe('workedOnSince')
+    expect(log.jobState(made).document.pages.new).toBeDefined()
+    const never = log.appendRows(made, 'me', at(), [row({ type: 'batch', edits: [] }, { gesture: 'undo', undoes: 'never' })])
+    expect(never.refused[0]?.problem.code).toBe('takenBackAlready')
+  })
+
+  test('that a job without a first state cannot be read, and which row of a damaged one cannot', () => {
+    const damaged = job()
+    log.appendRows(damaged, 'me', 0, [row(words('x'))])
+    database.db().prepare('DELETE FROM snapshot WHERE job = ?').run(damaged)
+    forgetMemory('job-states')
+    expect(() => log.jobState(damaged)).toThrow(/jobDamaged|cannot be/)
+    expect(() => log.stateAt(damaged, 1)).toThrow(expect.objectContaining({ code: 'jobDamaged' }))
+    const { document } = testSite({ name: 'Log' })
+    snapshots.writeSnapshot(damaged, { revision: 0, document: { ...document, sections: {} } })
+    expect(() => log.jobState(damaged)).toThrow(`Row 1 of job ${damaged} cannot be replayed: sectionGone`)
+  })
+})
+
+test('what is said in the name of a gesture that was taken back is a gesture of its own, also when it is sent again', () => {
+  const job = make()
+  log.appendRows(job, 'me', 0, [row(words('x'), { gesture: 'typing' })])
+  log.appendRows(job, 'me', 1, [row({ type: 'batch', edits: [] }, { gesture: 'undo', undoes: 'typing' })])
+  const late = row(words('typed on'), { gesture: 'typing' })
+  log.appendRows(job, 'me', 2, [late])
+  expect(rows.rowsSince(job, 2)).toMatchObject([{ gesture: late.id, undoes: null }])
+  expect(log.appendRows(job, 'me', 2, [late])).toMatchObject({ written: [late.id], refused: [] })
+  const code = (sent: typeof late): string | undefined => log.appendRows(job, 'me', 2, [sent]).refused[0]?.problem.code
+  const plain = row(words('plain'), { gesture: 'plain' })
+  log.appendRows(job, 'me', 3, [plain])
+  expect(code({ ...plain, gesture: 'another' })).toBe('rowDiffers')
+  expect(code({ ...late, undoes: 'typing' })).toBe('rowDiffers')
+  expect(code({ ...late, edit: words('else') })).toBe('rowDiffers')
+})
+
+test('a taking back that is sent again is known by what it takes back, whatever it reckoned', () => {
+  const job = make()
+  log.appendRows(job, 'me', 0, [row(words('x'), { gesture: 'g' })])
+  const sent = row(setText('home.hero', 'heading', 'y'), { gesture: 'undo', undoes: 'g' })
+  log.appendRows(job, 'me', 1, [sent])
+  expect(log.appendRows(job, 'me', 1, [{ ...sent, edit: words('reckoned otherwise') }])).toMatchObject({ written: [sent.id], refused: [] })
+})
+
+test('a job that lacks a design already can be worked on; only what asks for another is refused', () => {
+  const { document } = testSite({ name: 'Log' })
+  const odd = { ...document.sections['about.story']!, design: 'lost' }
+  const job = jobs.createJob({ ...document, sections: { ...document.sections, 'about.story': odd } })
+  const code = (...edits: Edit[]): string | null =>
+    log.appendRows(job, 'me', log.jobState(job).revision, [row(edits.length === 1 ? edits[0]! : { type: 'batch', edits: edits as never })])
+      .refused[0]?.problem.code ?? null
+  const set = (part: 'tone' | 'design', value: string): Edit =>
+    ({ type: 'section/set', section: 'home.hero' as SectionId, part, value }) as Edit
+  expect(code(set('tone', 'ink'))).toBeNull()
+  expect(code(words('x'), set('design', 'unheard-of'))).toBe('designUnknown')
+  expect(code({ type: 'section/insert', section: { ...odd, id: 'new' as SectionId, design: 'unheard-of' } })).toBe('designUnknown')
+  const { refused } = log.appendRows(job, 'me', log.jobState(job).revision, [row(set('design', 'unheard-of'))])
+  expect(refused[0]?.problem.sentence).toContain('hero/unheard-of')
+})
+
+test('a row has a name that can stand in an address, a gesture and an edit, and nothing else', () => {
+  const good = { id: 'abcdefgh', gesture: 'g', undoes: null, edit: words('x') }
+  const takes = (part: object): boolean => v.safeParse(log.sentRowSchema, { ...good, ...part }).success
+  for (const id of ['abcdefgh', 'A_-45678', 'x'.repeat(40)]) expect(takes({ id }), id).toBe(true)
+  for (const id of ['abcdefg', 'x'.repeat(41), ' abcdefgh', 'abcdefgh ', 'abcd efgh', 'abc/defgh']) expect(takes({ id }), id).toBe(false)
+  for (const part of [{ gesture: '' }, { gesture: 'x'.repeat(81) }, { undoes: 'x'.repeat(81) }, { undoes: 1 }, { more: 1 }, { edit: {} }])
+    expect(takes(part)).toBe(false)
+  expect(takes({ gesture: 'x'.repeat(80), undoes: 'x'.repeat(80) })).toBe(true)
+})
+
+test('who is behind by the most that a reply brings gets it all; by one more, nothing', () => {
+  const job = make()
+  for (let i = 0; i < 4; i++)
+    log.appendRows(
+      job,
+      'me',
+      i * 500,
+      Array.from({ length: 500 }, (_, n) => row(words(`${i} ${n}`))),
+    )
+  expect(log.appendRows(job, 'me', 0, []).rows).toHaveLength(log.MOST_BEHIND)
+  log.appendRows(job, 'me', 2000, [row(words('one more'))])
+  expect(log.appendRows(job, 'me', 0, []).rows).toEqual([])
+  expect(log.appendRows(job, 'me', 1, []).rows).toHaveLength(log.MOST_BEHIND)
 })
 
 test('an edit on an older revision goes on top of what others did, and both are told', () => {

@@ -162,7 +162,7 @@ describe('the texts of a page', () => {
     expect(texts(told, 'home').title).toBe('Client – Mended')
     expect(texts(told, 'about').title).toBe('About – Client')
     expect(texts(testSite().document, 'about').title).toBe(`About – ${tallow.facts.name}`)
-    const bare = { ...home, origin: null, rank: 'z0', id: 'bare' as PageId, segment: 'bare' }
+    const bare = { ...home, origin: null, rank: 'b00', id: 'bare' as PageId, segment: 'bare' }
     const more = edited(start, { type: 'page/insert', page: bare })
     expect(texts(more, 'bare')).toEqual({ name: 'Page', title: 'Page – Client', description: '' })
     const own = edited(
@@ -292,7 +292,7 @@ describe('the ledger', () => {
       type: 'entry/insert',
       section: services,
       entry: { list: 'items', id: 'made' as EntryId },
-      rank: 'zz',
+      rank: 'b00',
       slots: { title: words('Made') },
     })
     expect(rowsOf(many).find((r) => r.type === 'list')?.count).toEqual({ shown: 5, template: 4 })

@@ -113,7 +113,7 @@ describe('reading a document', () => {
   })
 
   test('a page called header has sections of its own', () => {
-    const page = { ...homePage(start), id: 'header' as PageId, rank: 'z0', segment: 'header' }
+    const page = { ...homePage(start), id: 'header' as PageId, rank: 'b00', segment: 'header' }
     const document = edited(start, { type: 'page/insert', page })
     expect(sectionsOn(document, page.id)).toEqual([])
     expect(sectionsIn(document, { type: 'header' })).toHaveLength(1)
