@@ -79,10 +79,32 @@ describe('a drawing', () => {
     ['<foreignObject><body xmlns="http://www.w3.org/1999/xhtml"><script>1</script></body></foreignObject><rect/>', 'script'],
     ['<image href="//elsewhere.example/a.png"/>', 'another place'],
     ['<rect style="fill:url(https://elsewhere.example/a.svg#x)"/>', 'another place'],
+    ['<image xlink:href="https://elsewhere.example/a.png"/>', 'another place'],
+    ['<use href="other.svg#a"/><rect/>', 'another place'],
+    ['<style>@import "a.css";</style><rect/>', 'another place'],
+    ['<style>@import url(https://elsewhere.example/a.css);</style><rect/>', 'another place'],
+    ['<style>rect { --x: url(//elsewhere.example/a.png) }</style><rect/>', 'another place'],
+    ['<style>rect { fill: image-set("a.png" 1x) }</style><rect/>', 'another place'],
+    ['<rect fill="url(//elsewhere.example/a.svg#x)"/>', 'another place'],
+    ['<rect style="fill:u\\72l(a.svg#x)"/>', 'another place'],
     ['', 'no drawing'],
+    ['<title>Nothing drawn</title>', 'no drawing'],
   ])('with %s in it is refused', (inner, says) => {
     const clean = svg.cleanSvg(wrap(inner))
     expect(clean.ok ? '' : clean.fault).toContain(says)
+  })
+
+  test.each([
+    '<title>Number One = Best</title><rect width="1" height="1"/>',
+    '<text>javascript: on x = y</text>',
+    '<style>rect { fill: url(#g) }</style><linearGradient id="g"/><rect width="1" height="1"/>',
+    '<g id="a"><rect width="1" height="1"/></g><use href="#a"/>',
+    '<image width="1" height="1" href="data:image/png;base64,iVBORw0KGgo="/>',
+    '<rect width="1" height="1" transform="rotate(45)"/>',
+  ])('with %s in it is taken', (inner) => {
+    const clean = svg.cleanSvg(wrap(inner))
+    expect(clean).toMatchObject({ ok: true })
+    if (inner.includes('<use')) expect(clean.ok && clean.svg).toContain('<use')
   })
 
   test('that declares entities, or has no size, is refused', () => {

@@ -180,6 +180,22 @@ test('what is typed on in a place after undo is a step of its own, and stays whe
   expect(log.jobState(job).document).toEqual(me.store.getState().document)
 })
 
+test('what is typed in one place, in another, and in the first again is three steps, however fast', async () => {
+  me.store.apply(caption('First'), 'caption')
+  me.store.apply(heading('Between'), 'heading')
+  me.store.apply(caption('First, and'), 'caption')
+  me.store.apply(caption('First, and more'), 'caption')
+  await me.store.undo()
+  const { document } = me.store.getState()
+  expect([shown(document, 'caption'), shown(document, 'heading')]).toEqual(['First', 'Between'])
+  await me.store.undo()
+  expect(shown(me.store.getState().document, 'heading')).toBeUndefined()
+  expect(shown(me.store.getState().document, 'caption')).toBe('First')
+  await world.heal()
+  expect([inLog('caption'), inLog('heading')]).toEqual(['First', undefined])
+  expect(new Set(rows.rowsSince(job, 0).map((r) => r.gesture)).size).toBe(5)
+})
+
 test('what is typed while another tab takes its gesture back stays, and is a step of its own for both', async () => {
   const other = world.open(browser)
   await world.heal()

@@ -3,29 +3,31 @@ import type { PackFault } from './fault'
 
 /**
  * Faults in a design's CSS: anything fetched, a colour written out where a token belongs, or a rule that reaches
- * outside the design's own element.
+ * outside the design's own element. All is decided on the parsed tree, custom properties too.
  */
 export function checkDesignCss(file: string, css: string, className: string): PackFault[] {
-  const faults: PackFault[] = []
-  const add = (node: csstree.CssNode, fault: string): void => {
-    faults.push({ file, line: node.loc?.start.line ?? 0, fault })
-  }
-  const ast = csstree.parse(css, {
-    positions: true,
-    onParseError: (error) => faults.push({ file, line: (error as { line?: number }).line ?? 0, fault: `Not valid CSS: ${error.message}.` }),
-  })
+  const { faults, ast, add } = parse(file, css)
   csstree.walk(ast, function (node) {
-    if (node.type === 'Atrule' && !['media', 'supports', 'container', 'keyframes'].includes(node.name))
-      add(node, `@${node.name} is not allowed in a design.`)
-    const fault = valueFault(node)
+    const fault = atruleFault(node, 'design') ?? (this.declaration ? valueFault(node, this.declaration.property) : null)
     if (fault) add(node, fault)
-    if (node.type === 'Rule' && !insideKeyframes(this) && node.prelude.type === 'SelectorList') {
+    if (node.type === 'Rule' && this.atrule?.name !== 'keyframes' && node.prelude.type === 'SelectorList') {
       node.prelude.children
-        .filter((selector) => !startsWithClass(selector, className))
-        .forEach((selector) => add(selector, `A rule must begin with .${className}; this one reaches other sections.`))
+        .filter((selector) => !staysInside(selector, className))
+        .forEach((selector) => add(selector, `A rule must begin with .${className} and stay inside it; this one reaches other sections.`))
     }
   })
   return faults
+}
+
+function parse(file: string, css: string) {
+  const faults: PackFault[] = []
+  const ast = csstree.parse(css, {
+    positions: true,
+    parseCustomProperty: true,
+    onParseError: (error) => faults.push({ file, line: (error as { line?: number }).line ?? 0, fault: `Not valid CSS: ${error.message}.` }),
+  })
+  const add = (node: csstree.CssNode, fault: string): void => void faults.push({ file, line: node.loc?.start.line ?? 0, fault })
+  return { faults, ast, add }
 }
 
 /** Tokens that designs of any template rely on: a template's own CSS defines every one. */
@@ -46,19 +48,12 @@ const TOKENS = [
 
 /** Faults in a template's CSS: anything fetched, a colour written out, or a token that designs need and that is not there. */
 export function checkTemplateCss(file: string, css: string): PackFault[] {
-  const faults: PackFault[] = []
   const missing = new Set(TOKENS)
-  const ast = csstree.parse(css, {
-    positions: true,
-    onParseError: (error) => faults.push({ file, line: (error as { line?: number }).line ?? 0, fault: `Not valid CSS: ${error.message}.` }),
-  })
-  csstree.walk(ast, (node) => {
+  const { faults, ast, add } = parse(file, css)
+  csstree.walk(ast, function (node) {
     if (node.type === 'Declaration') missing.delete(node.property)
-    const fault =
-      node.type === 'Atrule' && !['media', 'supports', 'container', 'keyframes'].includes(node.name)
-        ? `@${node.name} is not allowed in a template.`
-        : valueFault(node)
-    if (fault) faults.push({ file, line: node.loc?.start.line ?? 0, fault })
+    const fault = atruleFault(node, 'template') ?? (this.declaration ? valueFault(node, this.declaration.property) : null)
+    if (fault) add(node, fault)
   })
   return [
     ...faults,
@@ -66,20 +61,42 @@ export function checkTemplateCss(file: string, css: string): PackFault[] {
   ]
 }
 
+const ATRULES = new Set(['media', 'supports', 'container', 'keyframes'])
+
+function atruleFault(node: csstree.CssNode, what: string): string | null {
+  return node.type === 'Atrule' && !ATRULES.has(node.name.toLowerCase()) ? `@${node.name} is not allowed in a ${what}.` : null
+}
+
+const FETCHED = 'A pack fetches nothing: pictures belong in slots.'
+/** Functions that name a file or paint one (CSS Images 4); what they take may be a plain string. */
+const FETCHING = /^(-webkit-)?(url|src|image-set|image|cross-fade|element|paint)$/i
+/** Functions that make a colour (CSS Color 5). Tones and contrast are reckoned from tokens, so no other colour may come in. */
+const COLOURING = /^(rgba?|hsla?|oklch|oklab|lch|lab|hwb|color|color-mix|contrast-color|device-cmyk|light-dark)$/i
+/** Properties whose names are no colours, though a word in them may sound like one. */
+const NAMING =
+  /^(font|font-family|animation|animation-name|transition|transition-property|will-change|container|container-name|grid.*|counter-.*|content|quotes|list-style.*|view-transition-name|anchor-name|position-anchor)$/i
+
 /** What no value may be: an address, or a colour written out. */
-function valueFault(node: csstree.CssNode): string | null {
-  if (node.type === 'Url') return 'A pack fetches nothing: pictures belong in slots.'
-  if (node.type === 'Hash') return `The colour #${node.value} is written out; use a token such as var(--mark).`
-  if (node.type === 'Function' && /^(rgba?|hsla?|oklch|oklab|lch|lab|hwb|color)$/i.test(node.name))
-    return `The colour ${node.name}() is written out; use a token such as var(--mark).`
+function valueFault(node: csstree.CssNode, property: string): string | null {
+  const colour = (words: string): string => `The colour ${words} is written out; use a token such as var(--mark).`
+  if (node.type === 'Url') return FETCHED
+  if (node.type === 'Function' && FETCHING.test(node.name)) return FETCHED
+  if (node.type === 'Hash') return colour(`#${node.value}`)
+  if (node.type === 'Function' && COLOURING.test(node.name)) return colour(`${node.name}()`)
+  if (node.type === 'Identifier' && !NAMING.test(property) && isColourName(node)) return colour(`“${node.name}”`)
   return null
 }
 
-function insideKeyframes(context: csstree.WalkContext): boolean {
-  return context.atrule?.name === 'keyframes'
+/** A name of a colour or of the system's by css-tree's own tables; what says “as around it” or “none” is no colour. */
+function isColourName(node: csstree.Identifier): boolean {
+  return ['named-color', 'system-color', 'deprecated-system-color'].some((type) => csstree.lexer.matchType(type, node).error === null)
 }
 
-function startsWithClass(selector: csstree.CssNode, className: string): boolean {
-  const first = selector.type === 'Selector' ? selector.children.first : null
-  return first?.type === 'ClassSelector' && first.name === className
+/** Whether a selector begins at the design's own element and goes into it: not on to what stands beside it. */
+function staysInside(selector: csstree.CssNode, className: string): boolean {
+  if (selector.type !== 'Selector') return false
+  const { first } = selector.children
+  if (first?.type !== 'ClassSelector' || first.name !== className) return false
+  const way = selector.children.toArray().find((part) => part.type === 'Combinator')
+  return way?.type !== 'Combinator' || way.name === ' ' || way.name === '>'
 }

@@ -46,6 +46,19 @@ test.each([
   ['<img data-slot="picture" src="../../tallow/media/../../../etc/passwd" alt="">', '2 The picture'],
   ['<a data-slot="action" href="javascript:alert(1)">A</a>', '2 A link slot belongs on an <a>'],
   ['<p data-fact="shoe-size">9</p>', '2 There is no fact called “shoe-size”'],
+  ['<p data-when="hedding">A</p>', '2 data-when takes a slot that stands here, or fact: and a fact, not “hedding”'],
+  ['<p data-when="fact:fone">A</p>', '2 data-when takes a slot that stands here, or fact: and a fact, not “fact:fone”'],
+  ['<p data-when="">A</p>', '2 data-when takes'],
+  ['<ul data-each="menu"><li><a data-part="pgae" href="#">A</a></li></ul>', '2 data-part takes page, not “pgae”'],
+  ['<p data-part="page">A</p>', '2 data-part takes nothing outside data-each, not “page”'],
+  ['<table><tbody data-each="hours"><tr><td data-part="day">A</td></tr></tbody></table>', '2 data-part takes days or times, not “day”'],
+  ['<img data-slot="picture" data-ratio="4/5" src="../../tallow/media/a.jpg" alt="">', '2 data-ratio is one frame or several'],
+  ['<img data-slot="picture" data-ratio="0:5" src="../../tallow/media/a.jpg" alt="">', '2 data-ratio is one frame or several'],
+  ['<p data-ratio="4:5">A</p>', '2 data-ratio is dropped here'],
+  ['<a href="https://elsewhere.example/">A</a>', '2 href is dropped here'],
+  ['<a data-slot="heading" href="page:about">A</a>', '2 href is dropped here'],
+  ['<img src="../../tallow/media/a.jpg" alt="A">', '2 src is dropped here'],
+  ['<img src="../../tallow/media/a.jpg" alt="A">', '2 alt is dropped here'],
 ])('in a design, %s is refused with its line', (inner, fault) => {
   expect(faultsOf(wrap(inner)).join('\n')).toContain(fault)
 })
@@ -57,8 +70,34 @@ test.each([
   ['.hero-plain h1, body { margin: 0; }', '1 A rule must begin with .hero-plain'],
   ['@import "https://elsewhere.example/a.css";', '1 @import is not allowed'],
   ['.hero-plain { background: url(//elsewhere.example/a.png); }', '1 A pack fetches nothing'],
+  ['.hero-plain { --x: url(//elsewhere.example/a.png); }', '1 A pack fetches nothing'],
+  ['.hero-plain { background: image-set("https://elsewhere.example/a.png" 1x); }', '1 A pack fetches nothing'],
+  ['.hero-plain { background: -webkit-image-set("a.png" 1x); }', '1 A pack fetches nothing'],
+  ['.hero-plain { --x: #f00; }', '1 The colour #f00 is written out'],
+  ['.hero-plain { --x: rgb(1 2 3); }', '1 The colour rgb() is written out'],
+  ['.hero-plain { --x: Red; }', '1 The colour “Red” is written out'],
+  ['.hero-plain { color: red; }', '1 The colour “red” is written out'],
+  ['.hero-plain { border: 1px solid CanvasText; }', '1 The colour “CanvasText” is written out'],
+  ['.hero-plain { background: linear-gradient(var(--text), tomato); }', '1 The colour “tomato” is written out'],
+  ['.hero-plain { color: color-mix(in oklab, var(--text), var(--mark)); }', '1 The colour color-mix() is written out'],
+  ['.hero-plain { color: light-dark(var(--text), var(--mark)); }', '1 The colour light-dark() is written out'],
+  ['.hero-plain ~ section { margin: 0; }', '1 A rule must begin with .hero-plain and stay inside it'],
+  ['.hero-plain + .other h1 { margin: 0; }', '1 A rule must begin with .hero-plain and stay inside it'],
+  ['.hero-plain:hover ~ * { margin: 0; }', '1 A rule must begin with .hero-plain and stay inside it'],
+  ['\n@media (width > 1px) { section { margin: 0; } }', '2 A rule must begin with .hero-plain'],
+  ['@FONT-FACE { font-family: x; }', '1 @FONT-FACE is not allowed'],
 ])('in a design’s CSS, %s is refused with its line', (css, fault) => {
   expect(faultsOf(GOOD, css).join('\n')).toContain(fault)
+})
+
+test.each([
+  '.hero-plain { color: currentcolor; background: transparent; border-color: inherit; fill: none; }',
+  '.hero-plain { font-family: tan, var(--font-text); animation: red 1s; grid-area: gold; will-change: tomato; }',
+  '.hero-plain > h1 ~ p, .hero-plain h1 + p:has(~ a), .hero-plain.tone-ink::before { margin: 0; }',
+  '@keyframes red { from { opacity: 0; } to { opacity: 1; } }',
+  '.hero-plain { --x: var(--text, currentcolor); margin: calc(var(--gap) * 2); }',
+])('in a design’s CSS, %s is as it should be', (css) => {
+  expect(faultsOf(GOOD, css)).toEqual([])
 })
 
 test('an unknown kind, no element, and the wrong class are faults', () => {

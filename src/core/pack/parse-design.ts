@@ -1,6 +1,6 @@
 import { parseFragment, type DefaultTreeAdapterTypes as P5 } from 'parse5'
-import { findSlotType, own, isSectionKind, KINDS, type KindSlots, type SectionKind, type SlotValue } from '../site'
-import { COMPUTED_LISTS, SHOWN_FACTS, type Binding, type Design, type DesignElement, type DesignNode } from './design'
+import { findSlotType, own, isSectionKind, KINDS, type KindSlots, type SectionKind, type SlotType, type SlotValue } from '../site'
+import { COMPUTED_LISTS, SHOWN_FACTS, type Binding, type ComputedList, type Design, type DesignElement, type DesignNode } from './design'
 import type { PackFault } from './fault'
 import { checkDesignCss } from './check-css'
 import { ALLOWED_ATTRIBUTES, ALLOWED_TAGS } from './allowed-html'
@@ -32,8 +32,16 @@ function isElement(node: P5.ChildNode): node is P5.Element {
   return 'tagName' in node
 }
 
-/** Where in a design the reader is: null outside lists, else the list and what its entry in hand holds. */
-type Item = { readonly list: string; readonly slots: Record<string, SlotValue> } | null
+/**
+ * Where in a design the reader is: outside lists; in a list, with what its entry in hand holds; or on a row of one that
+ * nobody types.
+ */
+type Item = { readonly list: string; readonly slots: Record<string, SlotValue> } | { readonly each: ComputedList } | null
+
+/** A frame as `4:5`, or several that take turns. */
+const RATIOS = /^[1-9]\d*(\.\d+)?:[1-9]\d*(\.\d+)?( [1-9]\d*(\.\d+)?:[1-9]\d*(\.\d+)?)*$/
+/** What a fact has to be for `data-when`. */
+const ABSENT_FACTS: readonly string[] = [...SHOWN_FACTS, 'hours', 'socials']
 
 class DesignReader {
   readonly faults: PackFault[] = []
@@ -55,6 +63,8 @@ class DesignReader {
     const binding = this.binding(from, data, item)
     const when = data.get('data-when')
     const children = this.children(from, binding, item)
+    this.checkWhen(from, when, item)
+    this.checkBound(from, data, binding)
     const veil = this.veil(from, data.get('data-veil'))
     return {
       tag,
@@ -81,6 +91,31 @@ class DesignReader {
       return { left, top, right, bottom }
     }
     return [at(0), at(1), at(2)]
+  }
+
+  private checkWhen(from: P5.Element, when: string | undefined, item: Item): void {
+    if (when === undefined) return
+    const [, fact] = /^fact:(.*)$/.exec(when) ?? []
+    const isKnown = fact === undefined ? this.typeOf(when, item) !== null : ABSENT_FACTS.includes(fact)
+    if (!isKnown) this.fault(from, `data-when takes a slot that stands here, or fact: and a fact, not “${when}”.`)
+  }
+
+  private typeOf(slot: string, item: Item): SlotType | 'list' | null {
+    return findSlotType(this.kind, item && 'list' in item ? item.list : null, slot)
+  }
+
+  /** An address, a picture or a frame that nothing here is bound to would be dropped in silence. */
+  private checkBound(from: P5.Element, data: ReadonlyMap<string, string>, binding: Binding | undefined): void {
+    const isPicture = binding?.type === 'slot' && binding.slotType === 'image'
+    const isLink =
+      (binding?.type === 'slot' && binding.slotType === 'link') ||
+      (binding !== undefined && ['fact', 'logo', 'part'].includes(binding.type))
+    const dropped = ['src', 'alt', 'sizes', 'data-ratio'].filter((name) => data.has(name) && !isPicture)
+    if (data.has('href') && !isLink) dropped.push('href')
+    for (const name of dropped) this.fault(from, `${name} is dropped here: nothing on this element is bound to it.`)
+    const ratio = data.get('data-ratio')
+    if (isPicture && ratio !== undefined && !RATIOS.test(ratio))
+      this.fault(from, `data-ratio is one frame or several, such as “4:5 3:2”, not “${ratio}”.`)
   }
 
   private attributes(from: P5.Element): Record<string, string> {
@@ -111,7 +146,11 @@ class DesignReader {
       return { type: 'each', each: each as keyof typeof COMPUTED_LISTS }
     }
     const part = data.get('data-part')
-    if (part !== undefined) return { type: 'part', part }
+    if (part !== undefined) {
+      const parts: readonly string[] = item && 'each' in item ? (own(COMPUTED_LISTS, item.each) ?? []) : []
+      if (!parts.includes(part)) this.fault(from, `data-part takes ${parts.join(' or ') || 'nothing outside data-each'}, not “${part}”.`)
+      return { type: 'part', part }
+    }
     const fact = data.get('data-fact')
     if (fact !== undefined) {
       const known = SHOWN_FACTS.find((f) => f === fact)
@@ -122,14 +161,15 @@ class DesignReader {
   }
 
   private slotBinding(from: P5.Element, slot: string, data: Map<string, string>, item: Item): Binding | undefined {
-    const slotType = findSlotType(this.kind, item?.list ?? null, slot)
+    const slotType = this.typeOf(slot, item)
+    const entry = item && 'list' in item ? item : null
     if (slotType === null || slotType === 'list') {
-      this.fault(from, `The kind ${this.kind} has no slot called “${item ? `${item.list} › ` : ''}${slot}”.`)
+      this.fault(from, `The kind ${this.kind} has no slot called “${entry ? `${entry.list} › ` : ''}${slot}”.`)
       return undefined
     }
     const value = readPlaceholder(slotType, from)
     if (typeof value === 'string') this.fault(from, value)
-    else (item?.slots ?? this.placeholders.slots)[slot] = value
+    else (entry?.slots ?? this.placeholders.slots)[slot] = value
     return { type: 'slot', slot, slotType, ratio: data.get('data-ratio') ?? null, sizes: data.get('sizes') ?? null }
   }
 
@@ -147,7 +187,7 @@ class DesignReader {
       this.placeholders.lists[binding.list] = entries
       return items.slice(0, 1)
     }
-    if (binding?.type === 'each') return elements.slice(0, 1).map((child) => this.element(child, item))
+    if (binding?.type === 'each') return elements.slice(0, 1).map((child) => this.element(child, { each: binding.each }))
     return from.childNodes.flatMap((node): DesignNode[] => {
       if (isElement(node)) return [this.element(node, item)]
       if (node.nodeName !== '#text') return []

@@ -71,13 +71,17 @@ export function createJobStore(job: OpenJob, pack: Pack, { transport, outbox, wh
     store.setState({ ...next, ...(changed ? steps(history, pending, who) : {}) })
   }
 
-  /** What gestures are called that were taken back while they went on. */
+  /** What gestures are called that were taken back, or that something else came after, while they went on. */
   const renamed = new Map<string, string>()
 
   const nameOf = (gesture: string): string => {
     const { history, pending } = store.getState()
+    const rows = [...history.rows, ...pending]
     const known = renamed.get(gesture) ?? gesture
-    const name = gestureFor([...history.rows, ...pending], { id: nanoid(), gesture: known, undoes: null })
+    const latest = rows.findLast((row) => row.who === who)
+    // Undo takes the newest gesture, by when it began; so one goes on only until this person does something else.
+    const isOver = latest?.gesture !== known && rows.some((row) => row.gesture === known)
+    const name = isOver ? nanoid(10) : gestureFor(rows, { id: nanoid(), gesture: known, undoes: null })
     if (name !== known) renamed.set(gesture, name)
     return name
   }
