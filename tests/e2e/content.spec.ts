@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import path from 'node:path'
-import { expect, test } from '@playwright/test'
+import { expect, test, type Locator } from '@playwright/test'
 import { cell, leftovers, makeJob, openContent, saved, sheet, tab } from './screen'
 
 const WATCH = path.join(import.meta.dirname, '../../demo/pictures/pocket-watch-and-gears.jpg')
@@ -228,4 +228,32 @@ test('a link’s words and where it leads are changed, and an unsafe address is 
   await expect(page.getByText('Write the whole address')).toBeVisible()
   await address.fill('https://book.example/now')
   await expect(sheet(page, 'desktop').getByRole('link', { name: 'Book a fitting' })).toHaveAttribute('href', 'https://book.example/now')
+})
+
+test('a fact that the client has none of is gone from every page, and counts as done; emptied, it does not bring the template’s back', async ({
+  page,
+}) => {
+  await openContent(page, await makeJob({ name: 'None Of Those', facts: { email: 'office@client.example' } }))
+  const before = await leftovers(page)
+  await tab(page, 'Every page').click()
+  const footer = sheet(page, 'desktop').getByRole('contentinfo')
+  const row = (fact: string): Locator => page.locator(`[data-row="fact ${fact}"]`)
+  await expect(footer).toContainText('office@client.example')
+  await cell(page, 'Client facts: Email').fill('')
+  await expect(row('email')).toContainText('has none')
+  await expect(footer).not.toContainText('@')
+  for (const fact of ['phone', 'address', 'hours']) {
+    await row(fact).getByRole('button', { name: 'Has none' }).click()
+    await expect(row(fact)).toContainText('has none')
+  }
+  await expect(footer).not.toContainText('Ropewalk')
+  await expect(sheet(page, 'desktop').getByRole('banner').locator('.ring')).toHaveCount(0)
+  await expect(sheet(page, 'desktop').locator('.visit-timetable table')).toHaveCount(0)
+  expect(await leftovers(page)).toBe(before - 3)
+  await row('phone')
+    .getByRole('button', { name: /Take the client’s content out/ })
+    .click()
+  await expect(row('phone')).toContainText('leftover')
+  await expect(footer).toContainText('01632 960184')
+  await saved(page)
 })

@@ -1,5 +1,5 @@
 import { pageTexts } from '../fill'
-import { DAYS, factsOf, homePage, toCountryCode, type Day, type Hours } from '../site'
+import { DAYS, factsGiven, homePage, toCountryCode, type Day, type Hours } from '../site'
 import { findTrade } from '../trade'
 import type { Site } from '../fill'
 
@@ -16,7 +16,7 @@ const DAY_NAMES: Record<Day, string> = {
 
 /** The business as schema.org data, from the client's own facts only: nothing of the template is claimed of the client. */
 export function businessData(site: Site, origin: string, picture: string | null): Record<string, unknown> {
-  const facts = factsOf(site.document)
+  const facts = factsGiven(site.document)
   const description = homePage(site.document).texts.description?.text
   return dropEmpty({
     '@context': 'https://schema.org',

@@ -1,4 +1,4 @@
-import { type Facts, factsOf, toCountryCode, toE164, toHoursRows } from '../site'
+import { type Facts, factsGiven, toCountryCode, toE164, toHoursRows } from '../site'
 import type { Site } from '../fill'
 
 /**
@@ -6,7 +6,7 @@ import type { Site } from '../fill'
  * have. Opening hours have no property of their own there, so they stand in the note.
  */
 export function businessCard(site: Site, origin: string): string | null {
-  const facts = factsOf(site.document)
+  const facts = factsGiven(site.document)
   if (!facts.name) return null
   const phone = facts.phone === undefined ? null : toE164(facts.phone, facts.address?.country ?? null)
   const country = facts.address && (toCountryCode(facts.address.country) ?? facts.address.country)

@@ -1,7 +1,17 @@
 'use client'
 import type { LedgerFact } from '@/core/fill'
 import { getTemplate } from '@/core/pack'
-import { addressLine, factsOf, toHoursRows, type Address, type FactValue, type Hours } from '@/core/site'
+import {
+  addressLine,
+  factsOf,
+  isNoFact,
+  NO_FACT,
+  toHoursRows,
+  type Address,
+  type FactValue,
+  type Hours,
+  type SparedFact,
+} from '@/core/site'
 import { AddressInputs } from '../fields/address-inputs'
 import { FactInput, useFactInput } from '../fields/fact-input'
 import { HoursInputs } from '../fields/hours-inputs'
@@ -15,6 +25,10 @@ const LABELS: Record<LedgerFact, string> = {
   email: 'Email',
   address: 'Address',
   hours: 'Opening hours',
+}
+
+function isSpared(fact: LedgerFact): fact is SparedFact & LedgerFact {
+  return fact in NO_FACT
 }
 
 type Props = {
@@ -33,9 +47,10 @@ export function FactRow({ fact, inHand, onHold, onChange }: Props) {
       id={`fact ${fact}`}
       label={LABELS[fact]}
       template={<span className="line-clamp-2">{writeFact(template)}</span>}
-      state={value === undefined ? 'leftover' : value === '' ? 'left empty' : 'client’s'}
+      state={value === undefined ? 'leftover' : isNoFact(value) ? 'has none' : 'client’s'}
       inHand={inHand}
       onHold={onHold}
+      onNone={isSpared(fact) ? () => onChange(NO_FACT[fact]) : undefined}
       onBack={value === undefined ? undefined : () => onChange(null)}
     >
       <FactCell fact={fact} onChange={onChange} />
@@ -45,9 +60,10 @@ export function FactRow({ fact, inHand, onHold, onChange }: Props) {
 
 function FactCell({ fact, onChange }: { fact: LedgerFact; onChange: (value: FactValue | null) => void }) {
   const facts = useJob((s) => factsOf(s.document))
-  if (fact === 'address') return <AddressInputs value={facts.address} onChange={onChange} />
+  // Whoever empties a place here means that there is nothing; in the brief it is left for later.
+  if (fact === 'address') return <AddressInputs value={facts.address} onChange={(value) => onChange(value ?? NO_FACT.address)} />
   if (fact === 'hours') return <HoursInputs value={facts.hours} onChange={onChange} />
-  return <TextFactCell fact={fact} value={facts[fact]} onChange={onChange} />
+  return <TextFactCell fact={fact} value={facts[fact]} onChange={(value) => onChange(value ?? (isSpared(fact) ? NO_FACT[fact] : null))} />
 }
 
 function TextFactCell({

@@ -3,7 +3,8 @@ import { Undo2 } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { FitStrip, type LineFit } from './fit-strip'
 
-export type RowState = 'leftover' | 'draft' | 'client’s' | 'kept' | 'left empty' | 'left for later' | 'computed' | 'as designed'
+export type RowState =
+  'leftover' | 'draft' | 'client’s' | 'kept' | 'left empty' | 'has none' | 'left for later' | 'computed' | 'as designed'
 
 type Props = {
   readonly id: string
@@ -16,6 +17,8 @@ type Props = {
   readonly onKeep?: (() => void) | undefined
   /** Makes draft words the client's own. */
   readonly onConfirm?: (() => void) | undefined
+  /** Says that the client has nothing of the kind: nothing stands there, and it counts as done. */
+  readonly onNone?: (() => void) | undefined
   /** Takes the client's content out again. */
   readonly onBack?: (() => void) | undefined
   readonly onHold: () => void
@@ -25,7 +28,7 @@ type Props = {
 export const ROW_GRID = 'grid grid-cols-[9.5rem_minmax(0,1fr)_minmax(0,1.35fr)_10.5rem_8.5rem] gap-x-4'
 
 /** One line of the ledger: the place, the template's content beside the client's, the fit, the state. */
-export function RowFrame({ id, label, template, state, inHand, fit, onKeep, onConfirm, onBack, onHold, children }: Props) {
+export function RowFrame({ id, label, template, state, inHand, fit, onKeep, onConfirm, onNone, onBack, onHold, children }: Props) {
   const leftover = state === 'leftover'
   const draft = state === 'draft'
   return (
@@ -66,6 +69,16 @@ export function RowFrame({ id, label, template, state, inHand, fit, onKeep, onCo
             data-keep
           >
             Keep
+          </button>
+        )}
+        {leftover && onNone && (
+          <button
+            type="button"
+            className="rounded-sm border border-seam px-1.5 text-sm hover:border-ink hover:bg-tape"
+            title="The client has none: nothing stands here, not the template’s either"
+            onClick={onNone}
+          >
+            Has none
           </button>
         )}
         {draft && onConfirm && (

@@ -1,6 +1,6 @@
 import { type ComputedList } from '../../pack'
 import { relativePath } from '../../pages'
-import { factsOf, pagesOf, toHoursRows, type Listed } from '../../site'
+import { factsOf, isNoFact, pagesOf, toHoursRows, type Listed } from '../../site'
 import { pageTexts } from '../page-texts'
 import { profileName } from '../shown-fact'
 import { templateOf } from '../site'
@@ -29,6 +29,7 @@ export function computedEntries(scope: PageScope, each: ComputedList): readonly 
 
 function hoursEntries({ site }: PageScope): ComputedEntry[] {
   const hours = factsOf(site.document).hours ?? templateOf(site).facts.hours
+  if (isNoFact(hours)) return []
   return toHoursRows(hours).map((row) => ({
     days: { text: row.days },
     times: { text: row.times, ...(row.closed ? { extra: { class: 'closed' } } : {}) },
