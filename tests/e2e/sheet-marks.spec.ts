@@ -68,12 +68,15 @@ test('a section with nothing in it is folded to a seam on the sheets, and takes 
   const desktop = sheet(page, 'desktop')
   const quote = desktop.locator('[data-section="about.quote"]')
   await expect(quote).toContainClass('quote-flyleaf')
+  const lines = page.locator('[data-row="about.quote name"]').getByRole('list', { name: 'Lines at each width' })
+  await expect(lines).toHaveCount(1)
   for (const name of ['Quote', 'Name', 'Detail']) {
     await cell(page, `Quote: ${name}`).fill('Something')
     await cell(page, `Quote: ${name}`).fill('')
   }
   await expect(quote).toContainClass('seam')
   await expect(quote).toHaveText('quote: nothing in it, not published')
+  await expect(lines).toHaveCount(0)
   expect(await quote.evaluate((element) => element.getBoundingClientRect().height)).toBe(0)
   await cell(page, 'Quote: Name').fill('Somebody')
   await expect(quote).toContainClass('quote-flyleaf')

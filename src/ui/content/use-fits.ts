@@ -14,6 +14,12 @@ export function useFits(): { readonly fits: ReadonlyMap<string, LineFit>; readon
         const designed = fit.designed.get(key) ?? 0
         if (known?.now !== now || known.designed !== designed) next.set(key, { ...next.get(key), [sheet]: { now, designed } })
       }
+      // A place that is not on the sheet any more has no lines there.
+      for (const [key, { [sheet]: gone, ...others }] of before) {
+        if (!gone || fit.now.has(key)) continue
+        if (Object.keys(others).length > 0) next.set(key, others)
+        else next.delete(key)
+      }
       return next
     })
   }, [])

@@ -107,7 +107,9 @@ export class SheetGroup {
     const view = this.views.get(name)
     const { onFit } = this.handlers()
     if (!view || !onFit) return
-    const now = new Map([...(anew ? [] : (this.lines.get(name) ?? [])), ...view.measure(sections)])
+    // A place that is not drawn any more has no lines.
+    const before = [...(anew ? [] : (this.lines.get(name) ?? []))].filter(([key]) => this.places.has(key))
+    const now = new Map([...before, ...view.measure(sections)])
     this.lines.set(name, now)
     onFit(name, { now, designed: this.designedFor(name, now) })
   }
