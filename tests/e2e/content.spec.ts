@@ -230,7 +230,7 @@ test('a link’s words and where it leads are changed, and an unsafe address is 
   await expect(sheet(page, 'desktop').getByRole('link', { name: 'Book a fitting' })).toHaveAttribute('href', 'https://book.example/now')
 })
 
-test('a fact that the client has none of is gone from every page, and counts as done; emptied, it does not bring the template’s back', async ({
+test('a fact that the client has none of is gone from every page and counts as done; emptied, it is not the template’s again', async ({
   page,
 }) => {
   await openContent(page, await makeJob({ name: 'None Of Those', facts: { email: 'office@client.example' } }))

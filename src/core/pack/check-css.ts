@@ -73,8 +73,14 @@ const FETCHING = /^(-webkit-)?(url|src|image-set|image|cross-fade|element|paint)
 /** Functions that make a colour (CSS Color 5). Tones and contrast are reckoned from tokens, so no other colour may come in. */
 const COLOURING = /^(rgba?|hsla?|oklch|oklab|lch|lab|hwb|color|color-mix|contrast-color|device-cmyk|light-dark)$/i
 /** Properties whose names are no colours, though a word in them may sound like one. */
-const NAMING =
-  /^(font|font-family|animation|animation-name|transition|transition-property|will-change|container|container-name|grid.*|counter-.*|content|quotes|list-style.*|view-transition-name|anchor-name|position-anchor)$/i
+const NAMING = new Set(
+  [
+    'font font-family animation animation-name transition transition-property will-change container container-name content quotes',
+    'grid grid-area grid-row grid-column grid-template grid-template-areas grid-template-rows grid-template-columns',
+    'grid-row-start grid-row-end grid-column-start grid-column-end counter-reset counter-increment counter-set list-style',
+    'list-style-type view-transition-name anchor-name position-anchor',
+  ].flatMap((names) => names.split(' ')),
+)
 
 /** What no value may be: an address, or a colour written out. */
 function valueFault(node: csstree.CssNode, property: string): string | null {
@@ -83,7 +89,7 @@ function valueFault(node: csstree.CssNode, property: string): string | null {
   if (node.type === 'Function' && FETCHING.test(node.name)) return FETCHED
   if (node.type === 'Hash') return colour(`#${node.value}`)
   if (node.type === 'Function' && COLOURING.test(node.name)) return colour(`${node.name}()`)
-  if (node.type === 'Identifier' && !NAMING.test(property) && isColourName(node)) return colour(`“${node.name}”`)
+  if (node.type === 'Identifier' && !NAMING.has(property.toLowerCase()) && isColourName(node)) return colour(`“${node.name}”`)
   return null
 }
 

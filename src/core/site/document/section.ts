@@ -39,7 +39,7 @@ export type Section = v.InferOutput<typeof sectionSchema>
 
 export const placeOfSection = (section: Section): string => sectionPlace(section.in)
 
-/** A page's own id, since making a longer key for each of hundreds of pages costs more than the rest of a count; no id begins with a colon. */
+/** A page's own id: making a longer key for each of hundreds of pages costs more than the rest of a count. No id begins with a colon. */
 export function sectionPlace(where: SectionIn): string {
   return where.type === 'page' ? where.page : `:${where.type}`
 }
