@@ -144,6 +144,18 @@ describe('a migration', () => {
     opened.close()
   })
 
+  // One that has run anywhere is never edited, not even its lines: a database that knows it by its hash would be refused.
+  test('that has run is the very one that ran', () => {
+    const ran = [
+      '9d3d0fd67dcf691821e07dbd7796a2975fa36c37f0a53c9a8e7f81e74eccee80',
+      'e100eec0646571138a96915d45c47a90ad3953b7321e03de4dfd6ee85b70f6ef',
+      '5dff5e36b1b28460030c9e092e137979f602cd57283f6064c7c14a91cc8490ab',
+      '3dbf9cede01c5f922125549c7f9f9a79726cd50ecce040d6e1d55a405af92c8b',
+      '7daf005a5654765b28cfddeb8234feddc0e29b820131c64676d8c6b88a67869d',
+    ]
+    expect(migrations.readMigrations().map((m) => m.hash)).toEqual(ran)
+  })
+
   test('that runs again on a whole database changes nothing', () => {
     const before = log.jobState(readable[0]![0])
     database.db().close()

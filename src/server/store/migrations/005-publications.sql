@@ -16,11 +16,9 @@ CREATE TABLE publication (
 CREATE INDEX publication_by_job ON publication (job, switched_at);
 
 INSERT INTO publication (id, job, destination, release, address, moved_from, begun_at, switched_at, done_at)
-  SELECT 'first-' || id, job, 'web-host', id, address, NULL, built_at, first_live_at, first_live_at
-  FROM release WHERE first_live_at IS NOT NULL;
+  SELECT 'first-' || id, job, 'web-host', id, address, NULL, built_at, first_live_at, first_live_at FROM release WHERE first_live_at IS NOT NULL;
 INSERT INTO publication (id, job, destination, release, address, moved_from, begun_at, switched_at, done_at)
-  SELECT 'last-' || id, job, 'web-host', id, address, NULL, last_live_at, last_live_at, last_live_at
-  FROM release WHERE last_live_at <> first_live_at;
+  SELECT 'last-' || id, job, 'web-host', id, address, NULL, last_live_at, last_live_at, last_live_at FROM release WHERE last_live_at <> first_live_at;
 
 -- Long work, one at a time for each job: kept, so that a start after a crash can go on with it.
 CREATE TABLE task (
