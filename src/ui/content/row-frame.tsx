@@ -61,36 +61,19 @@ export function RowFrame({ id, label, template, state, inHand, fit, onKeep, onCo
           {state}
         </span>
         {leftover && onKeep && (
-          <button
-            type="button"
-            className="rounded-sm border border-seam px-1.5 text-sm hover:border-ink hover:bg-tape"
-            title="Keep the template’s words as the client’s (Alt+K)"
-            onClick={onKeep}
-            data-keep
-          >
+          <Act keep title="Keep the template’s words as the client’s (Alt+K)" onClick={onKeep}>
             Keep
-          </button>
+          </Act>
         )}
         {leftover && onNone && (
-          <button
-            type="button"
-            className="rounded-sm border border-seam px-1.5 text-sm hover:border-ink hover:bg-tape"
-            title="The client has none: nothing stands here, not the template’s either"
-            onClick={onNone}
-          >
+          <Act title="The client has none: nothing stands here, not the template’s either" onClick={onNone}>
             Has none
-          </button>
+          </Act>
         )}
         {draft && onConfirm && (
-          <button
-            type="button"
-            className="rounded-sm border border-seam px-1.5 text-sm hover:border-ink hover:bg-tape"
-            title="These words came from a phrase bank: make them the client’s own (Alt+K)"
-            onClick={onConfirm}
-            data-keep
-          >
+          <Act keep title="These words came from a phrase bank: make them the client’s own (Alt+K)" onClick={onConfirm}>
             Confirm
-          </button>
+          </Act>
         )}
         {!leftover && onBack && (
           <button
@@ -105,5 +88,20 @@ export function RowFrame({ id, label, template, state, inHand, fit, onKeep, onCo
         )}
       </div>
     </div>
+  )
+}
+
+/** What settles a row; one that keeps is pressed by Alt+K too. */
+function Act({ keep, title, onClick, children }: { keep?: true; title: string; onClick: () => void; children: ReactNode }) {
+  return (
+    <button
+      type="button"
+      className="rounded-sm border border-seam px-1.5 text-sm hover:border-ink hover:bg-tape"
+      title={title}
+      onClick={onClick}
+      data-keep={keep}
+    >
+      {children}
+    </button>
   )
 }
