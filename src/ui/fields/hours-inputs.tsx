@@ -1,6 +1,6 @@
 'use client'
 import { useState } from 'react'
-import { DAYS, parseSpans, type Day, type Hours } from '@/core/site'
+import { DAYS, isNoFact, parseSpans, type Day, type Hours } from '@/core/site'
 import { inputClass } from '../parts/field'
 
 const DAY_LABELS: Record<Day, string> = { mon: 'Mon', tue: 'Tue', wed: 'Wed', thu: 'Thu', fri: 'Fri', sat: 'Sat', sun: 'Sun' }
@@ -43,7 +43,7 @@ function DayInput({ day, value, onChange }: { day: Day; value: Hours | undefined
         <input
           aria-invalid={parsed.ok ? undefined : true}
           className={`${inputClass} py-1`}
-          placeholder={value ? 'closed' : ''}
+          placeholder={value && !isNoFact(value) ? 'closed' : ''}
           value={typed ?? kept}
           onChange={(event) => change(event.target.value)}
           onBlur={() => parsed.ok && setTyped(null)}
