@@ -39,6 +39,8 @@ type Try = {
   readonly slots: Readonly<Record<string, SlotValue>>
   readonly items: Readonly<Record<number, Readonly<Record<string, SlotValue>>>>
   readonly facts: Facts
+  /** What the site has some labels say. */
+  readonly labels: Readonly<Record<string, string>>
   readonly isSheet: boolean
 }
 
@@ -215,6 +217,8 @@ function expected(file: P5.Element, design: Design, tried: Try): Tree | null {
     const base = Object.fromEntries(
       element.attrs.filter((a) => !/^(data-|href$|src$|alt$|sizes$)/.test(a.name)).map((a) => [a.name, a.value]),
     )
+    const spoken = at('data-spoken')
+    if (spoken !== undefined) base['aria-label'] = tried.labels[spoken] ?? at('aria-label')!
     const tag = element.tagName
     const inner = element.childNodes.filter(isElement)
     const slot = at('data-slot')
@@ -262,10 +266,19 @@ function expected(file: P5.Element, design: Design, tried: Try): Tree | null {
       const isLeftover = (tried.facts as Record<string, unknown>)[of] === undefined
       return [tag, { ...base, ...href, ...dir(text), ...mark({ type: 'fact', fact: of } as Place, isLeftover, false) }, lines]
     }
+    const label = at('data-label')
+    if (label !== undefined) {
+      const words = wordsIn(treesOf(element.childNodes))
+      const said = tried.labels[label]
+      return [tag, { ...base, ...mark({ type: 'label', label }, said === undefined && !PLAIN.includes(words), false) }, [said ?? words]]
+    }
     return [tag, base, children(element.childNodes, entry, part)]
   }
   return fill(file, null, null)
 }
+
+/** Words of labels that are not the template's own but what anybody says. */
+const PLAIN = ['Menu', 'Close', 'Telephone', 'Email', 'Address', 'Open']
 
 type Row = Readonly<Record<string, { readonly text: string; readonly extra?: Record<string, string> }>>
 type JsonPage = { readonly key: string; readonly name: string; readonly segment: string; readonly menu?: string }
@@ -344,15 +357,17 @@ function someTry(design: Design): Try {
       })
   }
   const bare = { ...start, sections: { [id]: section } }
+  const labels = chance(0.5) ? { telephone: 'Anrufen & fragen', open: 'Da', pages: 'Seiten', menu: 'Auf' } : {}
   const document = edited(
     bare,
+    ...Object.entries(labels).map(([label, text]) => ({ type: 'label/set' as const, label, value: { text } })),
     ...Object.entries(slots).map(([slot, value]) => setSlot(id, slot, value)),
     ...Object.entries(items).flatMap(([nth, fields]) =>
       Object.entries(fields).map(([slot, value]) => setSlot(id, slot, value, { list: 'items', nth: Number(nth) })),
     ),
   )
   const site: Site = { document, pack: testPack(), assets: testAssets(), mode: isSheet ? 'sheet' : 'release' }
-  return { site, page, section: id, slots, items, facts: given, isSheet }
+  return { site, page, section: id, slots, items, facts: given, labels, isSheet }
 }
 
 const FILES = {

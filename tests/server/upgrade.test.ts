@@ -2,9 +2,19 @@ import { readFileSync, writeFileSync } from 'node:fs'
 import path from 'node:path'
 import { gunzipSync } from 'node:zlib'
 import { beforeAll, describe, expect, test } from 'vitest'
-import { countLeftovers, fillPage, readElements } from '../../src/core/fill'
+import { countLeftovers, fillPage, leftoverParts, readElements, siteLabels } from '../../src/core/fill'
 import { renderBody } from '../../src/core/render'
-import { applyEdit, findSection, gesturesOf, pagesOf, takeBack, undoable, redoable, type SiteDocument } from '../../src/core/site'
+import {
+  applyEdit,
+  findSection,
+  gesturesOf,
+  pagesOf,
+  sectionsIn,
+  takeBack,
+  undoable,
+  redoable,
+  type SiteDocument,
+} from '../../src/core/site'
 import { pagePath } from '../../src/core/pages'
 import { testPack } from '../pack'
 import { forgetMemory, ownDataFolder } from './log-fixture'
@@ -63,7 +73,11 @@ describe('a job of format 1', () => {
       return { path: pagePath(document, page).replace(/(?<=.)\/$/, ''), words: strip(html), links }
     })
     expect(pages).toEqual(was.pages.map(({ path: at, words, links }) => ({ path: at, words, links })))
-    expect(countLeftovers(testPack(), document)).toMatchObject({ total: was.leftovers, drafts: was.drafts })
+    // Names and addresses of pages, and words of designs, were not counted then.
+    const since = pagesOf(document).flatMap((page, i) => leftoverParts(page, i === 0).filter((part) => part !== 'description'))
+    const labels = siteLabels(testPack(), document).filter((l) => l.leftover)
+    const total = was.leftovers + since.length + labels.length
+    expect(countLeftovers(testPack(), document)).toMatchObject({ total, drafts: was.drafts })
   })
 
   test.each(readable)('%s replays from its first snapshot to the same document, and every row keeps its number', (id, was) => {
@@ -114,6 +128,18 @@ describe('a job of format 1', () => {
       if (id === 'home.services') readElements(root, (e) => void (e.tag === 'h3' && words.push(e.words())))
     expect(words.slice(1)).toEqual(['Springs', 'A new entry'])
   })
+})
+
+test('when the application starts, each job gets its page for wrong addresses, once, and nobody’s undo takes it away', async () => {
+  const { completeJobs } = await import('../../src/server/use-cases/complete-jobs')
+  const [id, was] = readable[0]!
+  completeJobs()
+  const { document, revision } = log.jobState(id)
+  expect(revision).toBe(was.revision + 1)
+  expect(sectionsIn(document, { type: 'notFound' })).toMatchObject([{ id: 'not-found', kind: 'title' }])
+  expect(undoable(gesturesOf(rows.rowsSince(id, was.revision)), 'somebody')).toEqual([])
+  completeJobs()
+  expect(log.jobState(id).revision).toBe(revision)
 })
 
 test('all jobs are listed, and nothing of format 1 is deleted', () => {

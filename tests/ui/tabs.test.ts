@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest'
 import { pagesOf, placeKey, type EditStep, type Place, type SiteDocument } from '../../src/core/site'
+import { NOT_FOUND } from '../../src/core/fill'
 import { findLeftover, groupPlaces, neighbour, tabGroups, tabOf, type Tab } from '../../src/ui/content/tabs'
 import { testPack, testSite } from '../pack'
 import { edited } from '../site'
@@ -7,7 +8,7 @@ import { edited } from '../site'
 const pack = testPack()
 const start = testSite({ name: 'Tabs' }).document
 const home = pagesOf(start)[0]!.id
-const tabs = (document: SiteDocument): Tab[] => [...pagesOf(document).map((p) => p.id), 'shared']
+const tabs = (document: SiteDocument): Tab[] => [...pagesOf(document).map((p) => p.id), NOT_FOUND, 'shared']
 const places = (document: SiteDocument): { place: Place; leftover: boolean; tab: Tab }[] =>
   tabs(document).flatMap((tab) =>
     tabGroups(pack, document, tab)
@@ -29,7 +30,12 @@ function fill(document: SiteDocument, place: Place): EditStep {
     const value = place.fact === 'hours' ? CLOSED : place.fact === 'address' ? ADDRESS : 'x'
     return { type: 'fact/set', fact: place.fact, value }
   }
-  if (place.type === 'page') return { type: 'page/set', page: place.page, part: 'description', value: 'x' }
+  if (place.type === 'page') {
+    const { page, part } = place
+    if (part === 'address') return { type: 'page/set', page, part: 'addressed', value: true }
+    return { type: 'page/set', page, part, value: 'x' }
+  }
+  if (place.type === 'label') return { type: 'label/set', label: place.label, value: { text: '' } }
   if (place.type !== 'slot') throw new Error(`Nothing is left over in ${placeKey(place)}`)
   const rows = tabGroups(pack, document, tabOf(document, place)).flatMap((g) => (g.type === 'section' ? g.rows : []))
   const row = rows.find((r) => placeKey(r.place) === placeKey(place))!

@@ -1,5 +1,5 @@
 import { fillPage, readElements, type Site } from '../fill'
-import { pagesOf, sectionsIn, sectionsOn, type Section, type TextStyleName } from '../site'
+import { pagesOf, sectionsOn, sharedSections, type Section, type TextStyleName } from '../site'
 import { STYLED } from './styled'
 
 /** How many places of a site something is found at, and on how many pages; every page shares header and footer. */
@@ -38,7 +38,7 @@ export function reachOfStyle(site: Site, style: TextStyleName): Reach {
 /** The sections of a site that stand on a tone. */
 export function reachOfTone({ document }: Site, tone: Section['tone']): Reach {
   const on = (sections: readonly Section[]): number => sections.filter((s) => s.tone === tone).length
-  const shared = on([...sectionsIn(document, { type: 'header' }), ...sectionsIn(document, { type: 'footer' })])
+  const shared = on(sharedSections(document))
   const pages = pagesOf(document).map((page) => on(sectionsOn(document, page.id)))
   return { places: pages.reduce((sum, n) => sum + n, shared), pages: pages.filter((n) => shared > 0 || n > 0).length }
 }

@@ -6,11 +6,14 @@ import {
   pagesOf,
   sectionsIn,
   sectionsOn,
+  sharedSections,
   type Look,
   type Page,
   type Section,
   type SiteDocument,
 } from '../site'
+import { siteLabels } from './labels'
+import { leftoverParts, NOT_FOUND } from './page-texts'
 import { sectionRows } from './section-rows'
 
 const LEDGER_FACTS = ['name', 'tagline', 'phone', 'email', 'address', 'hours'] as const
@@ -34,8 +37,9 @@ export function shownFacts(pack: Pack, document: SiteDocument): readonly LedgerF
 
 export type Leftovers = {
   readonly total: number
-  /** Facts, header and footer: places that every page shares. */
+  /** Facts, labels, header and footer: what every page shares. */
   readonly everyPage: number
+  /** By the page's id; that of the page for wrong addresses is among them. */
   readonly byPage: Readonly<Record<string, number>>
   /** Of the client's own places, how many hold draft words to be confirmed. */
   readonly drafts: number
@@ -68,13 +72,15 @@ function isSameCount(a: Leftovers, b: Leftovers): boolean {
 function count(pack: Pack, document: SiteDocument): Leftovers {
   const facts = factsOf(document)
   const factsOpen = shownFacts(pack, document).filter((f) => facts[f] === undefined).length
-  const shared = openOn(pack, document, [...sectionsIn(document, { type: 'header' }), ...sectionsIn(document, { type: 'footer' })])
-  const pages = pagesOf(document).map((page) => [page, openOnPage(pack, document, page)] as const)
-  const everyPage = factsOpen + shared.leftovers
+  const shared = openOn(pack, document, sharedSections(document))
+  const labelsOpen = siteLabels(pack, document).filter((l) => l.leftover).length
+  const own = pagesOf(document).map((page, i) => [page.id, openOnPage(pack, document, page, i === 0)] as const)
+  const pages = [...own, [NOT_FOUND, openOn(pack, document, sectionsIn(document, { type: 'notFound' }))] as const]
+  const everyPage = factsOpen + labelsOpen + shared.leftovers
   return {
     total: pages.reduce((sum, [, open]) => sum + open.leftovers, everyPage),
     everyPage,
-    byPage: Object.fromEntries(pages.map(([page, open]) => [page.id, open.leftovers])),
+    byPage: Object.fromEntries(pages.map(([id, open]) => [id, open.leftovers])),
     drafts: pages.reduce((sum, [, open]) => sum + open.drafts, shared.drafts),
   }
 }
@@ -83,6 +89,7 @@ type Open = { readonly leftovers: number; readonly drafts: number }
 type Counted = {
   readonly pack: Pack
   readonly page: Page
+  readonly isHome: boolean
   readonly table: SiteDocument['entries']
   readonly entries: readonly unknown[]
   readonly open: Open
@@ -91,11 +98,11 @@ type Counted = {
 /** What is open on a page, by the sections that stand on it: one that nothing was done on is not counted again. */
 const openOnPages = new WeakMap<readonly Section[], Counted>()
 
-function openOnPage(pack: Pack, document: SiteDocument, page: Page): Open {
+function openOnPage(pack: Pack, document: SiteDocument, page: Page, isHome: boolean): Open {
   const sections = sectionsOn(document, page.id)
   const table = document.entries
   const known = openOnPages.get(sections)
-  const isOf = known?.pack === pack && known.page === page
+  const isOf = known?.pack === pack && known.page === page && known.isHome === isHome
   if (isOf && known.table === table) return known.open
   const entries = sections.map((s) => entriesOf(document, s.id))
   if (isOf && known.entries.every((e, i) => e === entries[i])) {
@@ -103,8 +110,8 @@ function openOnPage(pack: Pack, document: SiteDocument, page: Page): Open {
     return known.open
   }
   const { leftovers, drafts } = openOn(pack, document, sections)
-  const open = { leftovers: leftovers + (page.texts.description === undefined ? 1 : 0), drafts }
-  if (sections.length > 0) openOnPages.set(sections, { pack, page, table, entries, open })
+  const open = { leftovers: leftovers + leftoverParts(page, isHome).length, drafts }
+  if (sections.length > 0) openOnPages.set(sections, { pack, page, isHome, table, entries, open })
   return open
 }
 

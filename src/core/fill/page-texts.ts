@@ -1,5 +1,5 @@
 import { getTemplate, type Pack } from '../pack'
-import { factsOf, homePage, type Page, type SiteDocument } from '../site'
+import { factsOf, homePage, type Page, type PageId, type Place, type SiteDocument } from '../site'
 import { findTemplatePage } from './placeholders'
 
 export type PageTexts = { readonly name: string; readonly title: string; readonly description: string }
@@ -12,6 +12,23 @@ export function pageTexts(pack: Pack, document: SiteDocument, page: Page): PageT
   const business = facts.name ?? getTemplate(pack, document.dress.template).facts.name
   const computed = page.id === homePage(document).id ? [business, facts.tagline].filter(Boolean).join(' – ') : `${name} – ${business}`
   return { name, title: page.texts.title?.text ?? computed, description: page.texts.description?.text ?? from?.description ?? '' }
+}
+
+/** Id of the page for wrong addresses, which is none of the site's pages. */
+export const NOT_FOUND = 'not-found' as PageId
+
+export type PagePart = Extract<Place, { type: 'page' }>['part']
+
+/**
+ * What a page still has of its template beside its sections: what the menu calls it, its address, its description. A title is made
+ * from others by itself, and the home page stands at no address of its own.
+ */
+export function leftoverParts(page: Page, isHome: boolean): readonly PagePart[] {
+  const parts: PagePart[] = []
+  if (page.texts.name === undefined) parts.push('name')
+  if (page.texts.description === undefined) parts.push('description')
+  if (!isHome && !page.addressed) parts.push('address')
+  return parts
 }
 
 /** The same as if nobody had given the page a text of its own. */

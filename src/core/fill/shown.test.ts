@@ -13,6 +13,7 @@ import {
   sectionsOn,
   type EntryId,
   type Facts,
+  type Page,
   type PageId,
   type Section,
   type SectionId,
@@ -37,6 +38,7 @@ import {
   sectionRows,
   shownFact,
   shownFacts,
+  siteLabels,
   siteScheme,
   templateTexts,
   wordsOf,
@@ -311,12 +313,17 @@ describe('the count of leftovers', () => {
     const of = (sections: readonly Section[], what: 'leftover' | 'draft'): number =>
       sections.flatMap((section) => sectionRows(pack, bare, section)).filter((row) => row[what]).length
     const pages = pagesOf(bare)
-    const shared = allSections(bare).filter((s) => s.in.type !== 'page')
+    const shared = allSections(bare).filter((s) => s.in.type === 'header' || s.in.type === 'footer')
+    const astray = allSections(bare).filter((s) => s.in.type === 'notFound')
+    const labels = siteLabels(pack, bare).filter((l) => l.leftover).length
     const facts = shownFacts(pack, bare).filter((fact) => bare.facts[fact] === undefined).length
-    const byPage = Object.fromEntries(
-      pages.map((p) => [p.id, of(sectionsOn(bare, p.id), 'leftover') + (p.texts.description === undefined ? 1 : 0)]),
-    )
-    const everyPage = facts + of(shared, 'leftover')
+    const own = (p: Page, i: number): number =>
+      [p.texts.name, p.texts.description, i === 0 || p.addressed].filter((given) => given === undefined).length
+    const byPage: Record<string, number> = Object.fromEntries([
+      ...pages.map((p, i) => [p.id, of(sectionsOn(bare, p.id), 'leftover') + own(p, i)]),
+      [NOT_FOUND, of(astray, 'leftover')],
+    ])
+    const everyPage = facts + labels + of(shared, 'leftover')
     return { total: Object.values(byPage).reduce((a, b) => a + b, everyPage), everyPage, byPage, drafts: of(allSections(bare), 'draft') }
   }
   const draft = { ...words('Made'), draft: true } as SlotValue
@@ -328,6 +335,15 @@ describe('the count of leftovers', () => {
     ['an entry', (d) => edited(d, setItem('home.services', 1, 'title', 'Own'))],
     ['a fact', (d) => edited(d, { type: 'fact/set', fact: 'phone', value: '1' })],
     ['a description', (d) => edited(d, { type: 'page/set', page: 'about' as PageId, part: 'description', value: 'Own' })],
+    ['a page named', (d) => edited(d, { type: 'page/set', page: 'about' as PageId, part: 'name', value: 'Own' })],
+    ['an address kept', (d) => edited(d, { type: 'page/set', page: 'about' as PageId, part: 'addressed', value: true })],
+    [
+      'an address left to the template again',
+      (d) => edited(d, { type: 'page/set', page: 'about' as PageId, part: 'addressed', value: false }),
+    ],
+    ['another page at home', (d) => edited(d, { type: 'page/move', page: 'about' as PageId, rank: 'Z0' })],
+    ['words where an address is wrong', (d) => edited(d, setSlot('not-found', 'heading', words('Nothing')))],
+    ['a label', (d) => edited(d, { type: 'label/set', label: 'address', value: { text: 'Hof' } })],
     ['a page gone', (d) => edited(d, { type: 'page/remove', page: 'gallery' as PageId })],
     [
       'a page without a section',

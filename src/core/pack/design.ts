@@ -10,6 +10,9 @@ export type ShownFact = (typeof SHOWN_FACTS)[number]
 export const COMPUTED_LISTS = { menu: ['page'], foot: ['page'], hours: ['days', 'times'], socials: ['profile'] } as const
 export type ComputedList = keyof typeof COMPUTED_LISTS
 
+/** A word that a design says of itself, by the label's name, and as the design has it. */
+export type LabelWords = { readonly label: string; readonly words: string }
+
 /** What an element of a design is bound to. */
 export type Binding =
   | {
@@ -24,6 +27,7 @@ export type Binding =
   | { readonly type: 'part'; readonly part: string }
   | { readonly type: 'fact'; readonly fact: ShownFact }
   | { readonly type: 'logo' }
+  | ({ readonly type: 'label' } & LabelWords)
 
 export type DesignElement = {
   readonly tag: string
@@ -32,6 +36,8 @@ export type DesignElement = {
   readonly binding?: Binding
   /** The element is left out while this slot or fact is empty. */
   readonly when?: string
+  /** What the element is called to those who hear the page: its `aria-label`. */
+  readonly spoken?: LabelWords
   /** The element lies over the section's picture: on which part of it, on the phone, the tablet and desktop. */
   readonly veil?: readonly [Area, Area, Area]
 }
@@ -76,11 +82,15 @@ export type ShownSlot = {
   readonly fields: readonly { readonly slot: string; readonly type: SlotType }[]
 }
 
-export type ShownPlaces = { readonly slots: readonly ShownSlot[]; readonly facts: readonly (ShownFact | 'hours')[] }
+export type ShownPlaces = {
+  readonly slots: readonly ShownSlot[]
+  readonly facts: readonly (ShownFact | 'hours')[]
+  readonly labels: readonly LabelWords[]
+}
 
 const places = new WeakMap<Design, ShownPlaces>()
 
-/** The slots and facts that a design shows, in reading order; a list carries the fields of its items. */
+/** The slots, facts and labels that a design shows, in reading order; a list carries the fields of its items. */
 export function shownPlaces(design: Design): ShownPlaces {
   const known = places.get(design)
   if (known) return known
@@ -92,11 +102,14 @@ export function shownPlaces(design: Design): ShownPlaces {
 function findPlaces(design: Design): ShownPlaces {
   const slots: ShownSlot[] = []
   const facts = new Set<ShownFact | 'hours'>()
+  const labels: LabelWords[] = []
   const walk = (node: DesignNode, fields: { slot: string; type: SlotType }[] | null): void => {
     if (typeof node === 'string') return
     const b = node.binding
     if (b?.type === 'fact') facts.add(b.fact)
     if (b?.type === 'logo') facts.add('name')
+    if (b?.type === 'label') labels.push({ label: b.label, words: b.words })
+    if (node.spoken) labels.push(node.spoken)
     if (b?.type === 'each' && b.each === 'hours') facts.add('hours')
     if (b?.type === 'slot') {
       const into: { slot: string }[] = fields ?? slots
@@ -114,5 +127,5 @@ function findPlaces(design: Design): ShownPlaces {
     node.children.forEach((child) => walk(child, fields))
   }
   walk(design.tree, null)
-  return { slots, facts: [...facts] }
+  return { slots, facts: [...facts], labels }
 }

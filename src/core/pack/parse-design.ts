@@ -1,10 +1,30 @@
 import { parseFragment, type DefaultTreeAdapterTypes as P5 } from 'parse5'
-import { findSlotType, own, isSectionKind, KINDS, type KindSlots, type SectionKind, type SlotType, type SlotValue } from '../site'
-import { COMPUTED_LISTS, SHOWN_FACTS, type Binding, type ComputedList, type Design, type DesignElement, type DesignNode } from './design'
+import {
+  findSlotType,
+  own,
+  isSectionKind,
+  KINDS,
+  labelNameSchema,
+  type KindSlots,
+  type SectionKind,
+  type SlotType,
+  type SlotValue,
+} from '../site'
+import {
+  COMPUTED_LISTS,
+  SHOWN_FACTS,
+  type Binding,
+  type ComputedList,
+  type Design,
+  type DesignElement,
+  type DesignNode,
+  type LabelWords,
+} from './design'
 import type { PackFault } from './fault'
 import { checkDesignCss } from './check-css'
 import { ALLOWED_ATTRIBUTES, ALLOWED_TAGS } from './allowed-html'
 import { readPlaceholder } from './placeholder-html'
+import * as v from 'valibot'
 import type { Area } from '../image'
 
 export type ParsedDesign = { readonly design: Design | null; readonly faults: readonly PackFault[] }
@@ -66,12 +86,14 @@ class DesignReader {
     this.checkWhen(from, when, item)
     this.checkBound(from, data, binding)
     const veil = this.veil(from, data.get('data-veil'))
+    const spoken = this.spoken(from, data)
     return {
       tag,
       attrs: this.attributes(from),
       children,
       ...(binding ? { binding } : {}),
       ...(when ? { when } : {}),
+      ...(spoken ? { spoken } : {}),
       ...(veil ? { veil } : {}),
     }
   }
@@ -118,6 +140,22 @@ class DesignReader {
       this.fault(from, `data-ratio is one frame or several, such as “4:5 3:2”, not “${ratio}”.`)
   }
 
+  /** `data-spoken="pages"` beside an `aria-label`: which label the words in it are. */
+  private spoken(from: P5.Element, data: ReadonlyMap<string, string>): LabelWords | null {
+    const label = data.get('data-spoken')
+    const words = data.get('aria-label')
+    const isOwn = words !== undefined && /\p{L}/u.test(words)
+    if (label === undefined && isOwn) this.fault(from, `“${words}” is said by the design itself: name the label with data-spoken.`)
+    if (label === undefined) return null
+    if (!isOwn) this.fault(from, 'data-spoken stands beside an aria-label with words in it.')
+    return { label: this.labelName(from, label), words: words ?? '' }
+  }
+
+  private labelName(from: P5.Element, label: string): string {
+    if (!v.is(labelNameSchema, label)) this.fault(from, `A label is named in small letters, digits and hyphens, not “${label}”.`)
+    return label
+  }
+
   private attributes(from: P5.Element): Record<string, string> {
     const kept: Record<string, string> = {}
     for (const { name, value } of from.attrs) {
@@ -157,6 +195,12 @@ class DesignReader {
       if (!known) this.fault(from, `There is no fact called “${fact}” to show.`)
       return { type: 'fact', fact: known ?? 'name' }
     }
+    const label = data.get('data-label')
+    if (label !== undefined) {
+      const words = textOf(from)
+      if (words === '') this.fault(from, 'A label has words of its own, which stand there until the site says it otherwise.')
+      return { type: 'label', label: this.labelName(from, label), words }
+    }
     return data.has('data-logo') ? { type: 'logo' } : undefined
   }
 
@@ -175,7 +219,7 @@ class DesignReader {
 
   private children(from: P5.Element, binding: Binding | undefined, item: Item): DesignNode[] {
     const elements = from.childNodes.filter(isElement)
-    if (binding?.type === 'slot' || binding?.type === 'fact' || binding?.type === 'part') return []
+    if (binding && ['slot', 'fact', 'part', 'label'].includes(binding.type)) return []
     if (binding?.type === 'list') {
       if (!elements[0]) this.fault(from, 'A list needs a first entry as the pattern for the others.')
       const entries: Record<string, SlotValue>[] = []
@@ -192,9 +236,16 @@ class DesignReader {
       if (isElement(node)) return [this.element(node, item)]
       if (node.nodeName !== '#text') return []
       const text = ('value' in node ? node.value : '').replace(/\s+/g, ' ')
+      if (/\p{L}/u.test(text) && binding?.type !== 'logo')
+        this.fault(from, `“${text.trim()}” stands in no place: give it a slot, a fact or a label.`)
       return text === '' ? [] : [text]
     })
   }
+}
+
+function textOf(from: P5.Element): string {
+  const words = (node: P5.ChildNode): string => ('value' in node ? node.value : isElement(node) ? node.childNodes.map(words).join('') : '')
+  return from.childNodes.map(words).join('').replace(/\s+/g, ' ').trim()
 }
 
 const BINDING_ATTRIBUTES = new Set([
@@ -207,4 +258,6 @@ const BINDING_ATTRIBUTES = new Set([
   'data-logo',
   'data-ratio',
   'data-veil',
+  'data-label',
+  'data-spoken',
 ])

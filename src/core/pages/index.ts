@@ -1,1 +1,2 @@
 export * from './page-tree'
+export * from './segment'

@@ -1,7 +1,18 @@
 import { pictureVariants, type AssetInfo, type PictureVariant } from '../image'
 import { isHome, pagePath } from '../pages'
-import { factsOf, type Page } from '../site'
-import { fillPage, findPicture, pageTexts, siteScheme, type FilledPicture, type FilledSection, type PageParts, type Site } from '../fill'
+import { factsOf, siteLanguage, type Page } from '../site'
+import {
+  fillPage,
+  findPicture,
+  ownWord,
+  pageTexts,
+  siteDirection,
+  siteScheme,
+  type FilledPicture,
+  type FilledSection,
+  type PageParts,
+  type Site,
+} from '../fill'
 import { attribute, escapeJsonScript, escapeText } from './html/escape'
 import { sectionHtml } from './html/to-html'
 import { fileUrl, openPage, pictureUrl, type PageWriter } from './page-writer'
@@ -26,7 +37,7 @@ export function renderPage(site: Site, page: Page | null, files: ReleaseFiles): 
   const filled = fillPage(site, page)
   const body = writeBody(writer, filled)
   const html = `<!doctype html>
-<html${attribute('lang', site.document.language)}>
+<html${languageAttributes(site)}>
 <head>
 ${renderHead(writer, files, filled)}
 </head>
@@ -38,6 +49,11 @@ ${body}
   return { html, pictures: writer.pictures }
 }
 
+/** The language of a page, and its direction where it is not the usual one. */
+export function languageAttributes({ document }: Site): string {
+  return attribute('lang', siteLanguage(document)) + (siteDirection(document) === 'rtl' ? ' dir="rtl"' : '')
+}
+
 /** Everything between the body tags. */
 export function renderBody(site: Site, page: Page | null): string {
   return writeBody(openPage(site, page), fillPage(site, page))
@@ -45,7 +61,7 @@ export function renderBody(site: Site, page: Page | null): string {
 
 function writeBody(writer: PageWriter, { header, main, footer }: PageParts<FilledSection>): string {
   const write = (sections: readonly FilledSection[]): string => sections.map((s) => sectionHtml(writer, s)).join('\n')
-  return `<a class="skip" href="#main">Skip to content</a>
+  return `<a class="skip" href="#main">${escapeText(ownWord(writer.site.document, 'skip'))}</a>
 ${write(header)}
 <main id="main">
 ${write(main)}
@@ -55,7 +71,7 @@ ${write(footer)}`
 
 function renderHead(writer: PageWriter, files: ReleaseFiles, filled: PageParts<FilledSection>): string {
   const { site, page } = writer
-  const texts = page ? pageTexts(site.pack, site.document, page) : { title: 'Page not found', description: '' }
+  const texts = page ? pageTexts(site.pack, site.document, page) : { title: ownWord(site.document, 'page-not-found'), description: '' }
   const meta = (name: string, content: string): string => `<meta${attribute('name', name)}${attribute('content', content)}>`
   const hasCard = page !== null && isHome(site.document, page) && factsOf(site.document).name !== undefined
   const lines = [
@@ -64,7 +80,11 @@ function renderHead(writer: PageWriter, files: ReleaseFiles, filled: PageParts<F
     `<title>${escapeText(texts.title)}</title>`,
     ...(texts.description ? [meta('description', texts.description)] : []),
     ...(page ? renderSharing(writer, page, files, texts, filled) : [meta('robots', 'noindex')]),
-    ...(hasCard ? [`<link rel="alternate" type="text/vcard"${attribute('href', fileUrl(writer, CARD_FILE))} title="Contact card">`] : []),
+    ...(hasCard
+      ? [
+          `<link rel="alternate" type="text/vcard"${attribute('href', fileUrl(writer, CARD_FILE))}${attribute('title', ownWord(site.document, 'contact-card'))}>`,
+        ]
+      : []),
     ...themeColours(site),
     ...files.preloads.map((f) => `<link rel="preload"${attribute('href', fileUrl(writer, f))} as="font" type="font/woff2" crossorigin>`),
     `<link rel="stylesheet"${attribute('href', fileUrl(writer, files.stylesheet))}>`,

@@ -2,8 +2,7 @@ import {
   entriesOf,
   findPage,
   looksOf,
-  sectionsIn,
-  sectionsOn,
+  siteLanguage,
   type Brand,
   type Entry,
   type Look,
@@ -12,12 +11,12 @@ import {
   type Section,
   type SiteDocument,
 } from '../site'
-import { fillSection, pageSections, type PageParts, type PageScope, type Site, type Typing } from '../fill'
+import { fillSection, pageSections, siteDirection, type PageParts, type PageScope, type Site, type Typing } from '../fill'
 import { fontFaceCss } from '../type'
-import { attribute } from './html/escape'
+import type { Direction } from '../words'
 import { gapHtml, sectionHtml } from './html/to-html'
 import { openPage } from './page-writer'
-import { renderBody } from './render-page'
+import { languageAttributes, renderBody } from './render-page'
 import { familyFaces, siteFamilies } from './site-type'
 import { designCss, tokenCss } from './styles'
 
@@ -35,14 +34,19 @@ function brandStyles(site: Site): Pick<SheetStyles, 'fonts' | 'tokens'> {
 /** One page with its marks as a document of its own. */
 export function renderSheetPage(site: Site, page: Page): string {
   const css = sheetStyles(site)
-  return `<!doctype html><html${attribute('lang', site.document.language)}><head><meta charset="utf-8"><title>Sheet</title>
+  return `<!doctype html><html${languageAttributes(site)}><head><meta charset="utf-8"><title>Sheet</title>
 <meta name="robots" content="noindex"><meta name="viewport" content="width=device-width">
 <style id="fonts">${css.fonts}</style><style id="tokens">${css.tokens}</style><style id="designs">${css.designs}</style></head>
 <body>${renderBody(site, page)}</body></html>`
 }
 
 /** A page as the sheets show it: each section's HTML apart, so that only what changed is drawn again. */
-export type DrawnPage = PageParts<DrawnSection> & { readonly page: string; readonly language: string; readonly styles: SheetStyles }
+export type DrawnPage = PageParts<DrawnSection> & {
+  readonly page: string
+  readonly language: string
+  readonly direction: Direction
+  readonly styles: SheetStyles
+}
 /** A section's HTML, and the places that its marks name. */
 export type DrawnSection = { readonly id: string; readonly html: string; readonly places: ReadonlyMap<string, Place> }
 
@@ -82,7 +86,7 @@ export function makeSheetPainter(): SheetPainter {
     }
     const parts = { header: header.map(draw), main: main.map(draw), footer: footer.map(draw) }
     drawn = kept
-    return { page: page.id, language: site.document.language, styles: styles(site), ...parts }
+    return { page: page.id, language: siteLanguage(site.document), direction: siteDirection(site.document), styles: styles(site), ...parts }
   }
 }
 
@@ -124,7 +128,8 @@ function makeStylist(): (site: Site) => SheetStyles {
 /** The same page with the template's content in every place: what its designer measured it for. */
 export function asDesigned(site: Site, page: Page): { readonly site: Site; readonly page: Page } {
   const { document } = site
-  const shown = [...sectionsIn(document, { type: 'header' }), ...sectionsOn(document, page.id), ...sectionsIn(document, { type: 'footer' })]
+  const { header, main, footer } = pageSections(site, page)
+  const shown = [...header, ...main, ...footer]
   const sections = Object.fromEntries(shown.map((section) => [section.id, { ...section, slots: {} }]))
   const bare = { ...document, facts: {}, sections, entries: {} }
   return { site: { ...site, document: bare }, page: findPage(bare, page.id) ?? page }

@@ -65,7 +65,7 @@ input,select,textarea{font:inherit;color:var(--text);padding:.6em .75em;min-heig
 export function designCss(site: Site): string {
   const template = templateOf(site)
   const designs = new Map<string, string>()
-  for (const { kind, design } of [...looksOf(site.document), template.notFound]) {
+  for (const { kind, design } of looksOf(site.document)) {
     const found = findDesign(site.pack, kind, design)
     if (found) designs.set(designKey(kind, design), found.css)
   }

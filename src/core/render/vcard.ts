@@ -1,5 +1,5 @@
 import { type Facts, factsGiven, toCountryCode, toE164, toHoursRows } from '../site'
-import type { Site } from '../fill'
+import { hoursWords, type Site } from '../fill'
 
 /**
  * The business as a vCard 4.0 (RFC 6350), from the client's own facts only; null while there is no name, which a card must
@@ -12,7 +12,7 @@ export function businessCard(site: Site, origin: string): string | null {
   const country = facts.address && (toCountryCode(facts.address.country) ?? facts.address.country)
   const hours =
     facts.hours &&
-    toHoursRows(facts.hours)
+    toHoursRows(facts.hours, hoursWords(site.document))
       .map((row) => `${row.days} ${row.times}`)
       .join('\n')
   const lines = [

@@ -1,4 +1,5 @@
 import {
+  APART,
   canonical,
   entriesOf,
   findSection,
@@ -9,6 +10,7 @@ import {
   sectionsIn,
   sectionsOn,
   withoutRecord,
+  type Apart,
   type Dress,
   type Outfit,
   type Page,
@@ -28,8 +30,8 @@ export type ArrangedPage = { readonly page: StandingPage; readonly sections: rea
 /** Everything of a site that is not content: which pages and sections there are, in which order, and what they wear. */
 export type Arrangement = {
   readonly dress: Dress
-  readonly header: readonly Standing[]
-  readonly footer: readonly Standing[]
+  /** What stands at the head and foot of every page and on the page for wrong addresses. */
+  readonly apart: Readonly<Record<Apart, readonly Standing[]>>
   readonly pages: readonly ArrangedPage[]
   readonly outfits: SiteDocument['outfits']
 }
@@ -42,15 +44,19 @@ export function toStanding({ id, kind, design, tone, origin, rank }: PlacedSecti
 export function arrangementOf(document: SiteDocument): Arrangement {
   return {
     dress: document.dress,
-    header: sectionsIn(document, { type: 'header' }).map(toStanding),
-    footer: sectionsIn(document, { type: 'footer' }).map(toStanding),
+    apart: onEach((type) => sectionsIn(document, { type }).map(toStanding)),
     pages: pagesOf(document).map((page) => ({ page, sections: sectionsOn(document, page.id).map(toStanding) })),
     outfits: document.outfits,
   }
 }
 
+/** The same question asked of every place that is no page. */
+export function onEach<T>(of: (type: Apart) => T): Readonly<Record<Apart, T>> {
+  return { header: of('header'), footer: of('footer'), notFound: of('notFound') }
+}
+
 /** What is remembered of an arrangement once the site leaves its template. */
-export function toOutfit({ dress, header, footer, pages }: Arrangement): Outfit {
+export function toOutfit({ dress, apart, pages }: Arrangement): Outfit {
   const place =
     (where: SectionIn) =>
     (s: Standing): PlacedSection => ({ ...s, in: where, rank: s.rank ?? 'a0' })
@@ -59,19 +65,18 @@ export function toOutfit({ dress, header, footer, pages }: Arrangement): Outfit 
     ...look,
     pages: Object.fromEntries(pages.map(({ page }): [string, PageOrigin | null] => [page.id, page.origin])),
     sections: [
-      ...header.map(place({ type: 'header' })),
       ...pages.flatMap(({ page, sections }) => sections.map(place({ type: 'page', page: page.id }))),
-      ...footer.map(place({ type: 'footer' })),
+      ...APART.flatMap((type) => apart[type].map(place({ type }))),
     ],
   }
 }
 
 /** Whether two arrangements are the same but for ranks and for what is remembered: order matters, names of places in it do not. */
 export function sameArrangement(a: Arrangement, b: Arrangement): boolean {
-  const bare = ({ dress, header, footer, pages }: Arrangement): unknown => {
+  const bare = ({ dress, apart, pages }: Arrangement): unknown => {
     const plain = (of: Standing): unknown => ({ ...of, rank: null })
     const page = ({ page: of, sections }: ArrangedPage): unknown => ({ of: { ...of, rank: null }, sections: sections.map(plain) })
-    return { dress, header: header.map(plain), footer: footer.map(plain), pages: pages.map(page) }
+    return { dress, apart: onEach((type) => apart[type].map(plain)), pages: pages.map(page) }
   }
   return canonical(bare(a)) === canonical(bare(b))
 }
@@ -86,9 +91,8 @@ export function rearrange(document: SiteDocument, to: Arrangement): SiteDocument
     return known && canonical(known) === canonical(page) ? known : page
   })
   const sections = [
-    ...place(document, { type: 'header' }, to.header),
     ...to.pages.flatMap((p) => place(document, { type: 'page', page: p.page.id }, p.sections)),
-    ...place(document, { type: 'footer' }, to.footer),
+    ...APART.flatMap((type) => place(document, { type }, to.apart[type])),
   ]
   const table = Object.fromEntries(sections.map((s) => [s.id, s]))
   return {

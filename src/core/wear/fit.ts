@@ -1,17 +1,18 @@
 import { getTemplate, type Pack, type Template, type TemplatePage, type TemplateSection } from '../pack'
-import { findTemplatePage } from '../fill'
+import { APART_IDS, findTemplatePage } from '../fill'
 import {
   entriesOf,
   homePage,
   pagesOf,
   sectionsOn,
+  type Apart,
   type Page,
   type Section,
   type SectionId,
   type SectionOrigin,
   type SiteDocument,
 } from '../site'
-import { arrangementOf, toStanding, type ArrangedPage, type Arrangement, type Standing } from './arrangement'
+import { arrangementOf, onEach, toStanding, type ArrangedPage, type Arrangement, type Standing } from './arrangement'
 
 /** True for a section in which the client has something. */
 export function hasContent(document: SiteDocument, section: Section): boolean {
@@ -45,8 +46,7 @@ export function fitTo(pack: Pack, document: SiteDocument, id: string): Arrangeme
   const { scheme, dark } = document.dress
   return {
     dress: { template: id, ...(scheme?.startsWith('general/') ? { scheme } : {}), ...(dark === undefined ? {} : { dark }) },
-    header: dressShared(now.header, template.header, id),
-    footer: dressShared(now.footer, template.footer, id),
+    apart: onEach((type) => dressApart(now.apart[type], type, template)),
     pages,
     outfits: document.outfits,
   }
@@ -64,9 +64,12 @@ function dress(from: TemplateSection, origin: SectionOrigin): Pick<Standing, 'de
   return { design: from.design, tone: from.tone, origin }
 }
 
-/** What stands on every page takes the template's own dress for it. */
-function dressShared(now: readonly Standing[], from: TemplateSection, template: string): Standing[] {
-  return now.map((s) => (s.kind === from.kind ? { ...s, ...dress(from, { template, page: null, section: from.key }) } : s))
+/** What stands on no page of its own takes the template's dress for it; where nothing stands yet, the template's section does. */
+function dressApart(now: readonly Standing[], type: Apart, template: Template): readonly Standing[] {
+  const from = template[type]
+  const worn = dress(from, { template: template.id, page: null, section: from.key })
+  if (now.length === 0) return [{ id: APART_IDS[type], kind: from.kind, rank: null, ...worn }]
+  return now.map((s) => (s.kind === from.kind ? { ...s, ...worn } : s))
 }
 
 /** Which page of the template each page of the site is most like: by key first, then by the kinds of section they share. */

@@ -1,6 +1,7 @@
-import { findTemplateSection, pageTexts, sectionRows } from '../fill'
+import { countLeftovers, findTemplateSection, pageTexts, sectionRows } from '../fill'
 import { findDesign, shownPlaces, type Pack } from '../pack'
 import {
+  APART,
   entriesOf,
   isEmptyValue,
   pagesOf,
@@ -39,7 +40,9 @@ export type ChangeReport = {
     readonly notShown: number
     readonly added: number
     readonly gone: number
-    readonly addedLeftovers: number
+    /** Of the whole site, as it is counted now and as it will be counted once the template is on. */
+    readonly leftoversNow: number
+    readonly leftoversThen: number
   }
 }
 
@@ -49,11 +52,7 @@ export function reportChange(pack: Pack, before: SiteDocument, after: SiteDocume
     const sections = changesOf(pack, after, sectionsOn(before, page.id), sectionsOn(after, page.id))
     return { page, name: pageTexts(pack, after, page).name, sections }
   })
-  const onAll = (document: SiteDocument): Section[] => [
-    ...sectionsIn(document, { type: 'header' }),
-    ...sectionsIn(document, { type: 'footer' }),
-  ]
-  const shared = changesOf(pack, after, onAll(before), onAll(after))
+  const shared = APART.flatMap((type) => changesOf(pack, after, sectionsIn(before, { type }), sectionsIn(after, { type })))
   const all = [...shared, ...pages.flatMap((p) => p.sections)]
   const count = (type: SectionChange['type']): number => all.filter((c) => c.type === type).length
   return {
@@ -65,19 +64,19 @@ export function reportChange(pack: Pack, before: SiteDocument, after: SiteDocume
       notShown: all.reduce((sum, c) => sum + c.notShown.length, 0),
       added: count('new'),
       gone: count('leaves'),
-      addedLeftovers: all.filter((c) => c.type === 'new').reduce((sum, c) => sum + c.leftovers, 0),
+      leftoversNow: countLeftovers(pack, before).total,
+      leftoversThen: countLeftovers(pack, after).total,
     },
   }
 }
 
 function changesOf(pack: Pack, after: SiteDocument, old: readonly Section[], now: readonly Section[]): SectionChange[] {
-  const stayed = now.filter((s) => old.some((o) => o.id === s.id)).map((s) => s.id)
-  const order = old.filter((o) => stayed.includes(o.id)).map((o) => o.id)
+  const stayed = longestRun(now.map((s) => old.findIndex((o) => o.id === s.id)))
   const changes = now.map((section, i): SectionChange => {
     const was = old.findIndex((o) => o.id === section.id)
     return {
       section,
-      type: was < 0 ? 'new' : order.indexOf(section.id) === stayed.indexOf(section.id) ? 'stays' : 'moves',
+      type: was < 0 ? 'new' : stayed.has(was) ? 'stays' : 'moves',
       was: was < 0 ? null : was + 1,
       becomes: i + 1,
       redressed: findTemplateSection(pack, section.origin, section.kind)?.design === section.design,
@@ -97,6 +96,21 @@ function changesOf(pack: Pack, after: SiteDocument, old: readonly Section[], now
       leftovers: 0,
     }))
   return [...changes, ...gone]
+}
+
+/**
+ * The longest run of places that kept their order, of where each thing stood before (-1: nowhere): what is not in it has moved. So
+ * one section that is taken from the top to the foot is one that moved, and not all the others.
+ */
+function longestRun(was: readonly number[]): ReadonlySet<number> {
+  const runs: (readonly number[])[] = []
+  for (const place of was) {
+    if (place < 0) continue
+    const before = runs.filter((run) => (run.at(-1) ?? -1) < place)
+    const best = before.reduce<readonly number[]>((a, b) => (b.length > a.length ? b : a), [])
+    runs.push([...best, place])
+  }
+  return new Set(runs.reduce<readonly number[]>((a, b) => (b.length > a.length ? b : a), []))
 }
 
 export type NotShown = { readonly place: SlotPlace; readonly slot: string; readonly words: string }

@@ -14,7 +14,7 @@ import {
   type SectionId,
   type SiteDocument,
 } from '../site'
-import { arrangementOf, rearrange, sameArrangement, type ArrangedPage, type Arrangement, type StandingPage } from './arrangement'
+import { arrangementOf, onEach, rearrange, sameArrangement, type ArrangedPage, type Arrangement, type StandingPage } from './arrangement'
 import { hasContent, isPageFilled } from './fit'
 import { arrangementOn, editTo } from './wear'
 
@@ -152,8 +152,7 @@ export function startOver(pack: Pack, document: SiteDocument): SiteDocument {
   return rearrange(document, {
     ...fresh,
     dress: document.dress,
-    header: rename(fresh.header),
-    footer: rename(fresh.footer),
+    apart: onEach((type) => rename(fresh.apart[type])),
     pages: fresh.pages.map(({ page, sections }) => ({ page: { ...page, id: renamed(page.id) }, sections: rename(sections) })),
   })
 }

@@ -6,6 +6,7 @@ import {
   sectionPlace,
   sectionsOn,
   toEdit,
+  type Apart,
   type Edit,
   type Outfit,
   type SectionIn,
@@ -13,6 +14,7 @@ import {
 } from '../site'
 import {
   arrangementOf,
+  onEach,
   rearrange,
   sameArrangement,
   toOutfit,
@@ -70,9 +72,9 @@ function restore(document: SiteDocument, template: string, outfit: Outfit): Omit
       .filter((s) => sectionPlace(s.in) === sectionPlace(where))
       .toSorted(byRank)
       .map(toStanding)
-  const shared = (type: 'header' | 'footer', today: readonly Standing[]): readonly Standing[] => {
+  const apart = (type: Apart): readonly Standing[] => {
     const then = stood({ type })
-    return then.length > 0 ? then : today
+    return then.length > 0 ? then : now.apart[type]
   }
   const pages = now.pages.map(({ page, sections: today }): ArrangedPage => {
     const origin = own(outfit.pages, page.id)
@@ -86,8 +88,7 @@ function restore(document: SiteDocument, template: string, outfit: Outfit): Omit
   const { scheme, dark } = outfit
   return {
     dress: { template, ...(scheme === undefined ? {} : { scheme }), ...(dark === undefined ? {} : { dark }) },
-    header: shared('header', now.header),
-    footer: shared('footer', now.footer),
+    apart: onEach(apart),
     pages,
   }
 }

@@ -1,6 +1,7 @@
 'use client'
 import { useMemo } from 'react'
 import { sheetStyles, renderShapeBoard } from '@/core/render'
+import { siteLanguage } from '@/core/site'
 import { useSite } from '../job/use-site'
 
 /** Buttons, fields, a panel and a picture in the site's own style: what forms will look like, before there is one. */
@@ -9,7 +10,7 @@ export function ShapeBoard() {
   const html = useMemo(() => {
     const { fonts, tokens, designs } = sheetStyles(site)
     return (
-      `<!doctype html><html lang="${site.document.language}"><head><meta charset="utf-8"><title>Board</title>` +
+      `<!doctype html><html lang="${siteLanguage(site.document)}"><head><meta charset="utf-8"><title>Board</title>` +
       `<style>${fonts}</style><style>${tokens}</style><style>${designs}</style><style>.tone-paper,` +
       '.tone-ink{background:var(--surface)}body{zoom:.8}form,div{display:flex;flex-wrap:wrap;gap:1rem;' +
       'align-items:center;padding:1rem 1.25rem}.panel{padding:1rem;background:var(--plane);border-radius:var(--corner);' +

@@ -19,6 +19,7 @@ function commandOf(event: KeyboardEvent): SheetCommand | null {
   const key = event.key.toLowerCase()
   if (event.key === 'F8') return event.shiftKey ? 'previousLeftover' : 'nextLeftover'
   if (event.altKey && key === 'k') return 'keep'
+  if (event.altKey && key === 'n') return 'spare'
   if (event.altKey && key === 'd') return 'designs'
   if (event.key !== 'Enter') return null
   const cell = (event.target as Element).closest?.('[data-cell],[data-row] input')

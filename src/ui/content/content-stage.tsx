@@ -1,7 +1,21 @@
 'use client'
 import { useCallback, useMemo, useRef, useState } from 'react'
+import { NOT_FOUND, notFoundPage } from '@/core/fill'
 import { findPageByPath } from '@/core/pages'
-import { findPage, findSection, homePage, placeKey, sectionsOn, type Place, type SectionId, type SlotValue } from '@/core/site'
+import {
+  findPage,
+  findSection,
+  homePage,
+  MAX_LABEL,
+  placeKey,
+  sectionsOn,
+  type Page,
+  type PageId,
+  type Place,
+  type SectionId,
+  type SiteDocument,
+  type SlotValue,
+} from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
 import { jobSource } from '../job/job-source'
 import { useGesture } from '../job/use-gesture'
@@ -36,10 +50,7 @@ export function ContentStage() {
   const type = useTyping()
   const command = useCommands(inHand, setDesigns)
   useContentKeys(command)
-  const source = useMemo(
-    () => jobSource(store, ({ document }) => findPage(document, view.getState().page) ?? homePage(document), view),
-    [store, view],
-  )
+  const source = useMemo(() => jobSource(store, ({ document }) => pageInView(document, view.getState().page), view), [store, view])
   const events = useMemo(
     () => ({
       onPick: hold,
@@ -71,11 +82,16 @@ export function ContentStage() {
         <Ledger tab={tab} hand={hand} onHold={hold} fits={fits} folded={big !== null} onDesigns={setDesigns} />
       )}
       <p className={`shrink-0 border-t border-seam bg-cloth px-4 py-1 font-mono text-xs text-soft ${walked ? 'hidden' : ''}`}>
-        F8 next leftover · Enter down · Alt+K keep or confirm · Alt+D designs · Ctrl+Z undo · Ctrl+click follows a link
+        F8 next leftover · Enter down · Alt+K keep or confirm · Alt+N not needed · Alt+D designs · Ctrl+Z undo · Ctrl+click follows a link
       </p>
       <PicturePicker ref={picker} />
     </main>
   )
+}
+
+/** The page that the sheets show; that for wrong addresses is none of the site's own. */
+function pageInView(document: SiteDocument, id: PageId): Page {
+  return id === NOT_FOUND ? notFoundPage() : (findPage(document, id) ?? homePage(document))
 }
 
 /** What typing on a sheet changes; the keys of one place, without a long pause, are one gesture. */
@@ -85,6 +101,8 @@ function useTyping(): (place: Place, value: SlotValue | string) => void {
   return useCallback(
     (place, value) => {
       const name = gesture(placeKey(place))
+      if (place.type === 'label' && typeof value === 'string')
+        store.apply({ type: 'label/set', label: place.label, value: { text: value.slice(0, MAX_LABEL) } }, name)
       if (place.type === 'fact' && typeof value === 'string') store.apply({ type: 'fact/set', fact: place.fact, value }, name)
       if (place.type !== 'slot' || typeof value === 'string') return
       const edit = editOfTyped(store.getState(), place, value)
@@ -118,7 +136,9 @@ function useCommands({ tab, hand, view, goTo }: PlaceInHand, walk: (section: Sec
         case 'up':
           return step(-1)
         case 'keep':
-          return keepInHand(hand)
+          return pressInHand(hand, '[data-keep]')
+        case 'spare':
+          return pressInHand(hand, '[data-spare]')
         case 'designs':
           return walk(hand?.type === 'slot' ? hand.section : (sectionsOn(document, view.getState().page)[0]?.id ?? null))
         default:
@@ -129,8 +149,8 @@ function useCommands({ tab, hand, view, goTo }: PlaceInHand, walk: (section: Sec
   )
 }
 
-/** Keeps or confirms what is in hand, by the button of its row. */
-function keepInHand(hand: Place | null): void {
+/** Settles what is in hand, by the button of its row. */
+function pressInHand(hand: Place | null, button: '[data-keep]' | '[data-spare]'): void {
   const row = hand && document.getElementById(`row-${placeKey(hand)}`)
-  row?.querySelector<HTMLButtonElement>('[data-keep]')?.click()
+  row?.querySelector<HTMLButtonElement>(button)?.click()
 }

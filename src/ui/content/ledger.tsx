@@ -1,13 +1,27 @@
 'use client'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useShallow } from 'zustand/react/shallow'
-import { shownFacts } from '@/core/fill'
-import { findPage, placeKey, sectionsIn, sectionsOn, type PageId, type Place, type SectionId } from '@/core/site'
+import { NOT_FOUND, shownFacts, siteLabels } from '@/core/fill'
+import {
+  findPage,
+  placeKey,
+  sectionsIn,
+  sectionsOn,
+  sharedSections,
+  type Edit,
+  type EditStep,
+  type PageId,
+  type Place,
+  type Section,
+  type SectionId,
+  type SiteDocument,
+} from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
 import { useGesture } from '../job/use-gesture'
 import { Boundary } from '../parts/boundary'
 import { BrandRows } from './brand-rows'
 import { FactRow } from './fact-row'
+import { LabelRow } from './label-row'
 import type { LineFit } from './fit-strip'
 import { GroupFrame } from './group-frame'
 import { PageRows } from './page-rows'
@@ -35,11 +49,7 @@ export function Ledger({ tab, hand, onHold, fits, folded, onDesigns }: Props) {
     if (top.current) top.current.scrollTop = 0
   }, [tab])
   const inHand = hand ? placeKey(hand) : null
-  const shared = useJob(
-    useShallow((s) => [...sectionsIn(s.document, { type: 'header' }), ...sectionsIn(s.document, { type: 'footer' })].map(({ id }) => id)),
-  )
-  const onPage = useJob(useShallow((s) => (tab === 'shared' ? [] : sectionsOn(s.document, tab).map(({ id }) => id))))
-  const sections = tab === 'shared' ? shared : onPage
+  const sections = useJob(useShallow((s) => sectionsOfTab(s.document, tab).map(({ id }) => id)))
   return (
     <div ref={top} className={`min-h-0 overflow-y-auto bg-cloth ${folded ? 'max-h-44 shrink-0' : 'flex-1'}`} data-ledger>
       {!folded && (
@@ -57,9 +67,15 @@ export function Ledger({ tab, hand, onHold, fits, folded, onDesigns }: Props) {
           <SectionGroup section={section} inHand={inHand} fits={fits} folded={folded} busy={busy} actions={actions} onDesigns={onDesigns} />
         </Boundary>
       ))}
+      {tab === 'shared' && <LabelGroup inHand={inHand} onHold={onHold} folded={folded} />}
       {tab !== 'shared' && <PageGroup page={tab} inHand={inHand} onHold={onHold} folded={folded} />}
     </div>
   )
+}
+
+function sectionsOfTab(document: SiteDocument, tab: Tab): readonly Section[] {
+  if (tab === 'shared') return sharedSections(document)
+  return tab === NOT_FOUND ? sectionsIn(document, { type: 'notFound' }) : sectionsOn(document, tab)
 }
 
 /** What the rows of slots do, and which of them wait for a picture to be read. */
@@ -125,19 +141,50 @@ function SharedGroups({ inHand, onHold, folded }: GroupProps) {
   )
 }
 
+/** Words that designs say of themselves, and what every page says beside them: once for the site. */
+function LabelGroup({ inHand, onHold, folded }: GroupProps) {
+  const store = useJobStore()
+  const gesture = useGesture()
+  const labels = useJob((s) => siteLabels(s.pack, s.document))
+  return (
+    <GroupFrame title="Labels" reach="every page" folded={folded}>
+      {labels
+        .filter(({ label }) => !folded || inHand === `label ${label}`)
+        .map((row) => (
+          <LabelRow
+            key={row.label}
+            row={row}
+            inHand={inHand === `label ${row.label}`}
+            onHold={() => onHold({ type: 'label', label: row.label })}
+            onChange={(text) =>
+              store.apply({ type: 'label/set', label: row.label, value: text === null ? null : { text } }, gesture(`label ${row.label}`))
+            }
+          />
+        ))}
+    </GroupFrame>
+  )
+}
+
+/** An address that was given or kept by hand; null goes back to counting it as the template's. */
+function addressEdit(page: PageId, segment: string | null): Edit {
+  const kept: EditStep = { type: 'page/set', page, part: 'addressed', value: segment !== null }
+  return segment === null ? kept : { type: 'batch', edits: [{ type: 'page/set', page, part: 'segment', value: segment }, kept] }
+}
+
 function PageGroup({ page, inHand, onHold, folded }: GroupProps & { readonly page: PageId }) {
   const store = useJobStore()
   const gesture = useGesture()
   const isThere = useJob((s) => findPage(s.document, page) !== null)
   if (!isThere) return null
   return (
-    <GroupFrame title="In search results" reach="this page" folded={folded}>
+    <GroupFrame title="In menus and search results" reach="this page" folded={folded}>
       {(!folded || inHand?.startsWith('page')) && (
         <PageRows
           page={page}
           inHand={inHand}
           onHold={onHold}
           onChange={(part, value) => store.apply({ type: 'page/set', page, part, value }, gesture(`page ${page} ${part}`))}
+          onAddress={(segment) => store.apply(addressEdit(page, segment))}
         />
       )}
     </GroupFrame>

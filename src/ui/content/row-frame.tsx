@@ -4,7 +4,7 @@ import type { ReactNode } from 'react'
 import { FitStrip, type LineFit } from './fit-strip'
 
 export type RowState =
-  'leftover' | 'draft' | 'client’s' | 'kept' | 'left empty' | 'has none' | 'left for later' | 'computed' | 'as designed'
+  'leftover' | 'plain word' | 'draft' | 'client’s' | 'kept' | 'left empty' | 'has none' | 'left for later' | 'computed' | 'as designed'
 
 type Props = {
   readonly id: string
@@ -19,6 +19,10 @@ type Props = {
   readonly onConfirm?: (() => void) | undefined
   /** Says that the client has nothing of the kind: nothing stands there, and it counts as done. */
   readonly onNone?: (() => void) | undefined
+  /** Says that nothing is needed here: nothing stands there, and it counts as done. */
+  readonly onSpare?: (() => void) | undefined
+  /** Says it in the plain word of the site's language. */
+  readonly onPlain?: (() => void) | undefined
   /** Takes the client's content out again. */
   readonly onBack?: (() => void) | undefined
   readonly onHold: () => void
@@ -28,7 +32,22 @@ type Props = {
 export const ROW_GRID = 'grid grid-cols-[9.5rem_minmax(0,1fr)_minmax(0,1.35fr)_10.5rem_8.5rem] gap-x-4'
 
 /** One line of the ledger: the place, the template's content beside the client's, the fit, the state. */
-export function RowFrame({ id, label, template, state, inHand, fit, onKeep, onConfirm, onNone, onBack, onHold, children }: Props) {
+export function RowFrame({
+  id,
+  label,
+  template,
+  state,
+  inHand,
+  fit,
+  onKeep,
+  onConfirm,
+  onNone,
+  onSpare,
+  onPlain,
+  onBack,
+  onHold,
+  children,
+}: Props) {
   const leftover = state === 'leftover'
   const draft = state === 'draft'
   return (
@@ -48,7 +67,7 @@ export function RowFrame({ id, label, template, state, inHand, fit, onKeep, onCo
       <div className="min-w-0 pt-1.5 text-sm leading-snug text-soft">{template}</div>
       <div className="min-w-0">{children}</div>
       <div className="pt-1">{fit && <FitStrip fit={fit} />}</div>
-      <div className="flex items-center justify-between gap-1 pt-1 text-sm">
+      <div className="flex flex-wrap items-center justify-between gap-1 pt-1 text-sm">
         <span
           className={
             leftover
@@ -65,9 +84,19 @@ export function RowFrame({ id, label, template, state, inHand, fit, onKeep, onCo
             Keep
           </Act>
         )}
+        {onSpare && (
+          <Act spare title="Nothing stands here, not the template’s either (Alt+N)" onClick={onSpare}>
+            Not needed
+          </Act>
+        )}
         {leftover && onNone && (
-          <Act title="The client has none: nothing stands here, not the template’s either" onClick={onNone}>
+          <Act spare title="The client has none: nothing stands here, not the template’s either (Alt+N)" onClick={onNone}>
             Has none
+          </Act>
+        )}
+        {onPlain && (
+          <Act title="Say the plain word of the site’s language" onClick={onPlain}>
+            Plain
           </Act>
         )}
         {draft && onConfirm && (
@@ -91,8 +120,10 @@ export function RowFrame({ id, label, template, state, inHand, fit, onKeep, onCo
   )
 }
 
-/** What settles a row; one that keeps is pressed by Alt+K too. */
-function Act({ keep, title, onClick, children }: { keep?: true; title: string; onClick: () => void; children: ReactNode }) {
+type ActProps = { keep?: true; spare?: true; title: string; onClick: () => void; children: ReactNode }
+
+/** What settles a row; one that keeps is pressed by Alt+K too, one that says there is nothing by Alt+N. */
+function Act({ keep, spare, title, onClick, children }: ActProps) {
   return (
     <button
       type="button"
@@ -100,6 +131,7 @@ function Act({ keep, title, onClick, children }: { keep?: true; title: string; o
       title={title}
       onClick={onClick}
       data-keep={keep}
+      data-spare={spare}
     >
       {children}
     </button>

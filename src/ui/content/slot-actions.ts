@@ -3,6 +3,7 @@ import { toast } from 'sonner'
 import { baseCount, placeholdersOf, sectionRows, shownEntries, type LedgerRow, type ShownEntry } from '@/core/fill'
 import {
   confirmedValue,
+  emptyValue,
   entriesOf,
   findSection,
   MAX_TEXT,
@@ -39,6 +40,10 @@ export function makeSlotActions(
     },
     hold: (row) => hold(row.place),
     file: (row, file) => void putPicture(store, row.place, file, setBusy),
+    spare: (row) => {
+      if (row.type === 'list') dropEntries(store, row)
+      else store.apply(setSlot(row.place, emptyValue(row.type)))
+    },
     confirm: (row) => {
       if (row.value) store.apply(setSlot(row.place, confirmedValue(row.value)))
     },
@@ -76,6 +81,14 @@ function addEntry(store: JobStore, { place }: LedgerRow): void {
   const entry = { list: place.slot, id: nanoid(10).replace(/^[-_]/, 'e') as EntryId }
   const rank = rankBetween(list.entries.at(-1)?.rank ?? null, null)
   store.apply({ type: 'batch', edits: [...list.fixed, { type: 'entry/insert', section: list.section.id, entry, rank, slots: {} }] })
+}
+
+/** Takes every entry of a list out: the client has nothing of the kind. */
+function dropEntries(store: JobStore, { place }: LedgerRow): void {
+  const list = listAt(store, place, place.slot)
+  if (!list) return
+  const gone = list.entries.map(({ ref }): EditStep => ({ type: 'entry/remove', section: list.section.id, entry: ref }))
+  store.apply({ type: 'batch', edits: [...list.fixed, ...gone] })
 }
 
 function changeEntry(store: JobStore, row: LedgerRow, change: (list: List, entry: ShownEntry) => EditStep | null): void {

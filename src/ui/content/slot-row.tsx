@@ -17,6 +17,8 @@ export type SlotActions = {
   readonly file: (row: LedgerRow, file: File) => void
   readonly pour: (row: LedgerRow, lines: readonly string[]) => void
   readonly hold: (row: LedgerRow) => void
+  /** Says that the place, or the whole list, is not needed: nothing stands there. */
+  readonly spare: (row: LedgerRow) => void
   readonly confirm: (row: LedgerRow) => void
   readonly addItem: (row: LedgerRow) => void
   readonly moveItem: (row: LedgerRow, by: -1 | 1) => void
@@ -49,6 +51,7 @@ export const SlotRow = memo(
         fit={row.type === 'text' || row.type === 'rich' || row.type === 'link' ? fit : undefined}
         onKeep={row.placeholder ? () => actions.set(row, row.placeholder) : undefined}
         onConfirm={row.draft && row.value ? () => actions.confirm(row) : undefined}
+        onSpare={isSparable(row) ? () => actions.spare(row) : undefined}
         onBack={backTo(row, actions)}
         onHold={() => actions.hold(row)}
       >
@@ -120,7 +123,7 @@ function SlotCell({
       return (
         <ImageCell
           label={label}
-          value={value?.type === 'image' ? value : null}
+          value={value?.type === 'image' && !isEmptyValue(value) ? value : null}
           asset={value?.type === 'image' ? assets[value.asset] : undefined}
           busy={busy}
           onFile={(file) => actions.file(row, file)}
@@ -162,6 +165,11 @@ function richFromTyping(text: string): ReturnType<typeof richFromPlain> {
             ? { ...block, runs: [...block.runs.slice(0, -1), { ...last, text: last.text.trimEnd() + tail }] }
             : { ...block, runs: [{ text: tail }] }
       })
+}
+
+/** A leftover, or a list that still has entries. */
+function isSparable(row: LedgerRow): boolean {
+  return row.leftover || (row.count !== null && row.count.shown > 0)
 }
 
 /** What brings the template's own back; nothing where nothing was done here, or where the template has nothing. */

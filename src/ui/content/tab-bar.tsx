@@ -1,5 +1,5 @@
 'use client'
-import { countLeftovers } from '@/core/fill'
+import { countLeftovers, NOT_FOUND } from '@/core/fill'
 import { memo } from 'react'
 import { useJob } from '../job/job-context'
 import { usePages } from '../job/use-pages'
@@ -14,7 +14,8 @@ export function TabBar({ tab, onTab }: { tab: Tab; onTab: (tab: Tab) => void }) 
       {pages.map(({ id, name }) => (
         <TabButton key={id} tab={id} name={name} open={byPage[id] ?? 0} isOpen={tab === id} onTab={onTab} />
       ))}
-      <TabButton tab="shared" name="Every page" open={everyPage} isOpen={tab === 'shared'} onTab={onTab} isLast />
+      <TabButton tab={NOT_FOUND} name="At a wrong address" open={byPage[NOT_FOUND] ?? 0} isOpen={tab === NOT_FOUND} onTab={onTab} isLast />
+      <TabButton tab="shared" name="Every page" open={everyPage} isOpen={tab === 'shared'} onTab={onTab} />
     </nav>
   )
 }

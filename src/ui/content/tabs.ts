@@ -1,14 +1,27 @@
-import { sectionRows, shownFacts, type LedgerFact, type LedgerRow } from '@/core/fill'
+import {
+  leftoverParts,
+  NOT_FOUND,
+  sectionRows,
+  shownFacts,
+  siteLabels,
+  type LabelRow,
+  type LedgerFact,
+  type LedgerRow,
+  type PagePart,
+} from '@/core/fill'
 import type { Pack } from '@/core/pack'
 import {
   factsOf,
   findPage,
+  findSection,
+  homePage,
   pageOfSection,
   pagesOf,
   PAGE_TEXTS,
   samePlace,
   sectionsIn,
   sectionsOn,
+  sharedSections,
   type Page,
   type PageId,
   type Place,
@@ -17,7 +30,7 @@ import {
   type SiteDocument,
 } from '@/core/site'
 
-/** What the ledger lists: the places every page shares, or one page's own. */
+/** What the ledger lists: the places every page shares, or one page's own; that of the page for wrong addresses is one. */
 export type Tab = 'shared' | PageId
 
 /** The parts of the brand that are also to be filled in from the ledger; the rest is set on its own stage. */
@@ -26,13 +39,15 @@ const LEDGER_BRAND_PARTS = ['colour', 'logo'] as const
 /** The tab that a place is listed under. */
 export function tabOf(document: SiteDocument, place: Place): Tab {
   if (place.type === 'page') return place.page
+  if (place.type === 'slot' && findSection(document, place.section)?.in.type === 'notFound') return NOT_FOUND
   return place.type === 'slot' ? (pageOfSection(document, place.section)?.id ?? 'shared') : 'shared'
 }
 
 export type Group =
   | { readonly type: 'facts'; readonly title: string; readonly facts: readonly LedgerFact[] }
   | { readonly type: 'brand'; readonly title: string }
-  | { readonly type: 'page'; readonly title: string; readonly page: Page }
+  | { readonly type: 'labels'; readonly title: string; readonly labels: readonly LabelRow[] }
+  | { readonly type: 'page'; readonly title: string; readonly page: Page; readonly isHome: boolean }
   | { readonly type: 'section'; readonly title: string; readonly section: SectionId; readonly rows: readonly LedgerRow[] }
 
 /** The groups of a tab in reading order. */
@@ -43,12 +58,20 @@ export function tabGroups(pack: Pack, document: SiteDocument, tab: Tab): Group[]
     return [
       { type: 'facts', title: 'Client facts', facts: shownFacts(pack, document) },
       { type: 'brand', title: 'Brand' },
-      ...sectionsIn(document, { type: 'header' }).map(group),
-      ...sectionsIn(document, { type: 'footer' }).map(group),
+      ...sharedSections(document).map(group),
+      { type: 'labels', title: 'Labels', labels: siteLabels(pack, document) },
     ]
   }
+  if (tab === NOT_FOUND) return sectionsIn(document, { type: 'notFound' }).map(group)
   const page = findPage(document, tab)
-  return page ? [...sectionsOn(document, page.id).map(group), { type: 'page', title: 'In search results', page }] : []
+  if (!page) return []
+  const isHome = homePage(document) === page
+  return [...sectionsOn(document, page.id).map(group), { type: 'page', title: 'In menus and search results', page, isHome }]
+}
+
+/** What is listed of a page besides its sections; the home page has no address to choose. */
+export function pageParts(isHome: boolean): readonly PagePart[] {
+  return isHome ? PAGE_TEXTS : ['name', 'address', 'title', 'description']
 }
 
 export type ListedPlace = { readonly place: Place; readonly leftover: boolean }
@@ -63,12 +86,12 @@ export function groupPlaces(document: SiteDocument, group: Group): readonly List
     case 'brand':
       return LEDGER_BRAND_PARTS.map((part) => ({ place: { type: 'brand', part }, leftover: false }))
     case 'page': {
-      const { id, texts } = group.page
-      return PAGE_TEXTS.map((part) => ({
-        place: { type: 'page', page: id, part },
-        leftover: part === 'description' && texts.description === undefined,
-      }))
+      const { page, isHome } = group
+      const open = leftoverParts(page, isHome)
+      return pageParts(isHome).map((part) => ({ place: { type: 'page', page: page.id, part }, leftover: open.includes(part) }))
     }
+    case 'labels':
+      return group.labels.map(({ label, leftover }) => ({ place: { type: 'label', label }, leftover }))
     case 'section':
       return group.rows.map((row) => ({ place: row.place, leftover: row.leftover || row.draft }))
     default:
@@ -78,7 +101,7 @@ export function groupPlaces(document: SiteDocument, group: Group): readonly List
 
 /** The next or previous leftover from a place on, round the whole job: pages in order, then what every page shares. */
 export function findLeftover(pack: Pack, document: SiteDocument, from: Place | null, tab: Tab, step: 1 | -1): Place | null {
-  const tabs: Tab[] = [...pagesOf(document).map((p) => p.id), 'shared']
+  const tabs: Tab[] = [...pagesOf(document).map((p) => p.id), NOT_FOUND, 'shared']
   const all = tabs.flatMap((t) =>
     tabGroups(pack, document, t)
       .flatMap((g) => groupPlaces(document, g))

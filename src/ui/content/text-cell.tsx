@@ -6,13 +6,15 @@ type Props = {
   readonly text: string
   readonly leftover: boolean
   readonly lines: 'one' | 'many'
+  /** What stands there while nothing is typed; without it, that nothing does. */
+  readonly empty?: string | undefined
   readonly onChange: (text: string) => void
   /** Several lines were pasted into a one-line place: they go to the places that follow. */
   readonly onPour?: (lines: readonly string[]) => void
 }
 
 /** A text place in the ledger; it grows with what is in it. */
-export function TextCell({ label, text, leftover, lines, onChange, onPour }: Props) {
+export function TextCell({ label, text, leftover, lines, empty = 'left empty', onChange, onPour }: Props) {
   const paste = (event: ClipboardEvent): void => {
     const found = event.clipboardData
       .getData('text/plain')
@@ -32,7 +34,7 @@ export function TextCell({ label, text, leftover, lines, onChange, onPour }: Pro
       dir="auto"
       spellCheck
       maxLength={lines === 'many' ? 20_000 : 5_000}
-      placeholder={leftover ? 'the client’s words' : 'left empty'}
+      placeholder={leftover ? 'the client’s words' : empty}
       className={
         'field-sizing-content max-h-48 w-full resize-none rounded-sm border border-seam bg-white px-2 py-1 leading-snug ' +
         'placeholder:italic placeholder:text-soft'

@@ -2,6 +2,7 @@ import { useSearchParams } from 'next/navigation'
 import { useCallback, useEffect, useRef, useState, type RefObject } from 'react'
 import { toast } from 'sonner'
 import { createStore, type StoreApi } from 'zustand/vanilla'
+import { NOT_FOUND } from '@/core/fill'
 import { findPage, homePage, placeKey, samePlace, type PageId, type Place, type SiteDocument } from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
 import type { SheetRowHandle } from '../sheets/sheet-row'
@@ -81,7 +82,7 @@ export function usePlaceInHand(sheets: RefObject<SheetRowHandle | null>): PlaceI
 /** A page can leave while it is open: by undo, by another tab, by starting over. */
 function useLostPage(tab: Tab, openTab: (tab: Tab) => void): void {
   const store = useJobStore()
-  const isThere = useJob((s) => tab === 'shared' || findPage(s.document, tab) !== null)
+  const isThere = useJob((s) => tab === 'shared' || tab === NOT_FOUND || findPage(s.document, tab) !== null)
   useEffect(() => {
     if (!isThere) openTab(homePage(store.getState().document).id)
   }, [isThere, openTab, store])
@@ -99,5 +100,6 @@ function showRow(key: string, focusNext: RefObject<string | null>): void {
 
 /** The page named in the address, so that a reload comes back to it. */
 function firstTab(document: SiteDocument, asked: string | null): Tab {
-  return asked === 'every' ? 'shared' : (findPage(document, asked ?? '') ?? homePage(document)).id
+  if (asked === 'every') return 'shared'
+  return asked === NOT_FOUND ? NOT_FOUND : (findPage(document, asked ?? '') ?? homePage(document)).id
 }

@@ -1,7 +1,7 @@
 import type { Place, SlotValue } from '@/core/site'
 import { readRich } from './read-rich'
 
-export type SheetCommand = 'nextLeftover' | 'previousLeftover' | 'undo' | 'redo' | 'down' | 'up' | 'keep' | 'designs'
+export type SheetCommand = 'nextLeftover' | 'previousLeftover' | 'undo' | 'redo' | 'down' | 'up' | 'keep' | 'spare' | 'designs'
 export type SheetEvents = {
   /** A place was clicked or tabbed into. */
   readonly onPick: (place: Place) => void
@@ -83,12 +83,13 @@ export class SheetHands {
     else this.events.onPick(place)
   }
 
-  /** Makes a place ready for typing; a fact that is written from parts, and a list itself, are edited in the ledger. */
+  /** Makes a place ready for typing; a fact that is written from parts, a button and a list itself are edited in the ledger. */
   private open(element: Element): void {
     const place = this.placeOf(element)
     if (
       !place ||
       (place.type === 'fact' && (place.fact === 'address' || place.fact === 'hours')) ||
+      element.tagName === 'BUTTON' ||
       element.querySelector('[data-place],.logo')
     )
       return
@@ -112,28 +113,7 @@ export class SheetHands {
   }
 
   private key(event: KeyboardEvent, events: SheetEvents): void {
-    const rich = this.typing?.hasAttribute('data-rich') ?? false
-    const control = event.ctrlKey || event.metaKey
-    const command: SheetCommand | null =
-      event.key === 'F8'
-        ? event.shiftKey
-          ? 'previousLeftover'
-          : 'nextLeftover'
-        : control && event.key.toLowerCase() === 'z'
-          ? event.shiftKey
-            ? 'redo'
-            : 'undo'
-          : control && event.key.toLowerCase() === 'y'
-            ? 'redo'
-            : event.altKey && event.key.toLowerCase() === 'k'
-              ? 'keep'
-              : event.altKey && event.key.toLowerCase() === 'd'
-                ? 'designs'
-                : event.key === 'Enter' && this.typing && (!rich || control)
-                  ? event.shiftKey
-                    ? 'up'
-                    : 'down'
-                  : null
+    const command = commandOf(event, this.typing)
     if (event.key === 'Escape') (this.document.activeElement as HTMLElement | null)?.blur()
     if (!command) return
     event.preventDefault()
@@ -152,6 +132,20 @@ export class SheetHands {
     if (event.type === 'drop' && place && file) events.onPicture(place, file)
   }
 }
+
+/** What a key asks for on a sheet; Enter goes on from a place of one line, and with Ctrl from one that takes several. */
+function commandOf(event: KeyboardEvent, typing: Element | null): SheetCommand | null {
+  const key = event.key.toLowerCase()
+  const control = event.ctrlKey || event.metaKey
+  if (event.key === 'F8') return event.shiftKey ? 'previousLeftover' : 'nextLeftover'
+  if (control && key === 'z') return event.shiftKey ? 'redo' : 'undo'
+  if (control && key === 'y') return 'redo'
+  if (event.altKey) return ALT_KEYS[key] ?? null
+  if (event.key !== 'Enter' || !typing || (typing.hasAttribute('data-rich') && !control)) return null
+  return event.shiftKey ? 'up' : 'down'
+}
+
+const ALT_KEYS: Readonly<Record<string, SheetCommand>> = { k: 'keep', n: 'spare', d: 'designs' }
 
 function readTyped(element: Element, place: Place): SlotValue | string {
   const text = (element.textContent ?? '').replace(/\s/g, ' ')

@@ -74,6 +74,7 @@ export class SheetView {
   private showAnew(frame: DrawnPage, all: readonly DrawnSection[]): string[] {
     const { document } = this
     document.documentElement.lang = frame.language
+    document.documentElement.dir = frame.direction
     const top = frame.page === this.page ? document.documentElement.scrollTop : 0
     document.body.innerHTML = pageHtml(frame)
     document.documentElement.scrollTop = top
@@ -85,6 +86,7 @@ export class SheetView {
   private showAlone(frame: DrawnPage, all: readonly DrawnSection[]): string[] {
     const { document } = this
     document.documentElement.lang = frame.language
+    document.documentElement.dir = frame.direction
     const html = all.map((s) => s.html).join('')
     if (this.shown.get('alone') !== html) document.body.innerHTML = html
     this.shown = new Map([['alone', html]])

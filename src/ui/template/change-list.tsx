@@ -21,7 +21,7 @@ export function ChangeList({ report }: { report: ChangeReport }) {
             : `${count(totals.notShown, 'piece')} of the client’s ${totals.notShown === 1 ? 'is' : 'are'} kept but not shown`}
         </li>
         <li>
-          {count(totals.added, 'section')} new, with {count(totals.addedLeftovers, 'leftover')}
+          {count(totals.added, 'section')} new; {count(totals.leftoversThen, 'leftover')} in all then, {totals.leftoversNow} now
         </li>
         <li>
           {count(totals.gone, 'empty section')} of the old template {totals.gone === 1 ? 'leaves' : 'leave'}

@@ -2,6 +2,7 @@ import { type ComputedList } from '../../pack'
 import { relativePath } from '../../pages'
 import { factsOf, isNoFact, pagesOf, toHoursRows, type Listed } from '../../site'
 import { pageTexts } from '../page-texts'
+import { hoursWords } from '../labels'
 import { profileName } from '../shown-fact'
 import { templateOf } from '../site'
 import type { PageScope } from './page-scope'
@@ -30,7 +31,7 @@ export function computedEntries(scope: PageScope, each: ComputedList): readonly 
 function hoursEntries({ site }: PageScope): ComputedEntry[] {
   const hours = factsOf(site.document).hours ?? templateOf(site).facts.hours
   if (isNoFact(hours)) return []
-  return toHoursRows(hours).map((row) => ({
+  return toHoursRows(hours, hoursWords(site.document)).map((row) => ({
     days: { text: row.days },
     times: { text: row.times, ...(row.closed ? { extra: { class: 'closed' } } : {}) },
   }))

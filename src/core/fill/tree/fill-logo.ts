@@ -6,7 +6,7 @@ import { homePage, type Section, type Tone } from '../../site'
 import { shownFact } from '../shown-fact'
 import { siteScheme } from '../site-scheme'
 import type { Site } from '../site'
-import { direction, together } from './direction'
+import { direction, together, wordsOn } from './direction'
 import { factMark } from './marks'
 import type { PageScope } from './page-scope'
 import { plain, type FilledElement } from './tree'
@@ -37,14 +37,15 @@ export function fillLogo(scope: PageScope, element: DesignElement, section: Sect
 
 /** The name where a logo would stand: as it is, or as the logo that was set in type. */
 function fillName(scope: PageScope, element: DesignElement, href: FilledElement['extra']): FilledElement {
-  const { wordmark } = scope.site.document.brand
+  const { document } = scope.site
+  const { wordmark } = document.brand
   const words = wordmark?.text ?? shownFact(scope.site, 'name').text
   return {
     type: 'element',
     tag: element.tag,
     base: element.attrs,
-    extra: together(href, direction(words)),
-    children: [wordmark ? plain('span', [words], { class: 'wordmark' }) : words],
+    extra: together(href, direction(document, words)),
+    children: wordmark ? [plain('span', wordsOn(document, words), { class: 'wordmark' })] : wordsOn(document, words),
     mark: wordmark?.text === undefined ? factMark(scope.site, 'name') : null,
   }
 }

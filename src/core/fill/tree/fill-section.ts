@@ -6,15 +6,28 @@ import {
   type Design,
   type DesignElement,
   type DesignNode,
+  type LabelWords,
   type ShownFact,
 } from '../../pack'
-import { entriesOf, isEmptyValue, placeKey, plainWords, type ImageValue, type Section, type SlotPlace, type SlotValue } from '../../site'
+import {
+  entriesOf,
+  isEmptyValue,
+  placeKey,
+  plainWords,
+  type ImageValue,
+  type Place,
+  type Section,
+  type SiteDocument,
+  type SlotPlace,
+  type SlotValue,
+} from '../../site'
 import { shownEntries, shownEntrySlot, shownSlot, type SectionContent, type Shown, type ShownEntry } from '../content'
 import { placeholdersOf } from '../placeholders'
+import { shownLabel } from '../labels'
 import { sectionRows } from '../section-rows'
 import { shownFact } from '../shown-fact'
 import { computedEntries, type ComputedEntry } from './computed-lists'
-import { direction, together } from './direction'
+import { direction, together, wordsOn } from './direction'
 import { fillLogo } from './fill-logo'
 import { fillRich } from './fill-rich'
 import { factHref, linkHref } from './links'
@@ -48,7 +61,7 @@ export function fillSection(scope: PageScope, section: Section): FilledSection {
 
 /** Whether a section of a page has places and none has anything in it. One that says what its design says of itself is none. */
 function isEmpty(scope: PageScope, section: Section, design: Design): boolean {
-  if (section.in.type !== 'page' || section.id === scope.typing?.section) return false
+  if (section.in.type === 'header' || section.in.type === 'footer' || section.id === scope.typing?.section) return false
   const { document, pack } = scope.site
   const rows = sectionRows(pack, document, section)
   const { facts } = shownPlaces(design)
@@ -73,7 +86,7 @@ function fillNodes(scope: PageScope, spot: Spot, nodes: readonly DesignNode[], i
 
 /** An element with its content; null where it is left out. */
 function fillElement(scope: PageScope, spot: Spot, given: DesignElement): FilledElement | null {
-  const element = given.veil ? veiled(scope, spot.content.section, given, given.veil) : given
+  const element = spoken(scope, given.veil ? veiled(scope, spot.content.section, given, given.veil) : given)
   if (element.when && isAbsent(scope, spot, element.when)) return null
   const b = element.binding
   if (!b) return bound(element, null, fillNodes(scope, spot, element.children, []), null)
@@ -86,10 +99,12 @@ function fillElement(scope: PageScope, spot: Spot, given: DesignElement): Filled
       return fillEach(scope, spot, element, b.each)
     case 'part': {
       const part = spot.part?.[b.part]
-      return bound(element, part?.extra ?? null, [part?.text ?? ''], null)
+      return bound(element, part?.extra ?? null, wordsOn(scope.site.document, part?.text ?? ''), null)
     }
     case 'fact':
       return fillFact(scope, element, b.fact)
+    case 'label':
+      return fillLabel(scope, element, b)
     case 'logo':
       return fillLogo(scope, element, spot.content.section)
     default:
@@ -159,18 +174,19 @@ function fillSlot(scope: PageScope, spot: Spot, element: DesignElement, b: SlotB
   const found = shown(spot, b.slot)
   const place = placeOf(spot, b.slot)
   if (isLeftOut(scope, place, found)) return null
-  const extra = found ? direction(plainWords(found.value)) : null
+  const { document } = scope.site
+  const extra = found ? direction(document, plainWords(found.value)) : null
   const mark = slotMark(place, found, b.slotType === 'rich')
   const value = found?.value
   switch (value?.type) {
     case 'image':
       return fillPicture(scope, element, b, value, spot.entry?.number ?? 0, extra, mark)
     case 'rich':
-      return bound(element, extra, fillRich(value.rich), mark)
+      return bound(element, extra, fillRich(document, value.rich), mark)
     case 'link':
-      return bound(element, together({ href: linkHref(scope, value.to) }, extra), [value.label], mark)
+      return bound(element, together({ href: linkHref(scope, value.to) }, extra), wordsOn(document, value.label), mark)
     default:
-      return bound(element, extra, value?.type === 'text' ? [value.text] : [], mark)
+      return bound(element, extra, value?.type === 'text' ? wordsOn(document, value.text) : [], mark)
   }
 }
 
@@ -200,13 +216,33 @@ function frameOf(ratios: string | null, number: number): string | null {
 function fillFact(scope: PageScope, element: DesignElement, fact: Extract<Binding, { type: 'fact' }>['fact']): FilledElement | null {
   if (isFactAbsent(scope, fact)) return null
   const { text } = shownFact(scope.site, fact)
+  const { document } = scope.site
   const href = element.tag === 'a' ? { href: factHref(scope, fact) } : null
-  return bound(element, together(href, direction(text)), fact === 'address' ? addressLines(text) : [text], factMark(scope.site, fact))
+  const words = fact === 'address' ? addressLines(document, text) : wordsOn(document, text)
+  return bound(element, together(href, direction(document, text)), words, factMark(scope.site, fact))
+}
+
+function fillLabel(scope: PageScope, element: DesignElement, words: LabelWords): FilledElement | null {
+  const { document } = scope.site
+  const { text, leftover } = shownLabel(document, words)
+  const place: Place = { type: 'label', label: words.label }
+  if (text === '' && scope.typing?.key !== placeKey(place)) return null
+  return bound(element, direction(document, text), wordsOn(document, text), { place, state: leftover ? 'leftover' : 'own', rich: false })
+}
+
+/** What an element is called to those who hear the page is a label too. */
+function spoken(scope: PageScope, element: DesignElement): DesignElement {
+  if (!element.spoken) return element
+  return { ...element, attrs: { ...element.attrs, 'aria-label': shownLabel(scope.site.document, element.spoken).text } }
 }
 
 const BREAK: FilledNode = { type: 'element', tag: 'br', base: NONE, extra: null, children: [], mark: null }
 
 /** An address in lines as it is written on an envelope. */
-function addressLines(text: string): FilledNode[] {
-  return text.split(', ').flatMap((line, i, all): FilledNode[] => (i < all.length - 1 ? [`${line},`, BREAK] : [line]))
+function addressLines(document: SiteDocument, text: string): FilledNode[] {
+  return text
+    .split(', ')
+    .flatMap((line, i, all): readonly FilledNode[] =>
+      i < all.length - 1 ? [...wordsOn(document, `${line},`), BREAK] : wordsOn(document, line),
+    )
 }

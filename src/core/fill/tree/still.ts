@@ -7,7 +7,11 @@ export function isStill(element: DesignElement): boolean {
   const told = known.get(element)
   if (told !== undefined) return told
   const still =
-    !element.binding && !element.when && !element.veil && element.children.every((child) => typeof child === 'string' || isStill(child))
+    !element.binding &&
+    !element.when &&
+    !element.veil &&
+    !element.spoken &&
+    element.children.every((child) => typeof child === 'string' || isStill(child))
   known.set(element, still)
   return still
 }

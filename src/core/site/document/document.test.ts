@@ -104,12 +104,13 @@ test('each place has one name of its own', () => {
 })
 
 describe('reading a document', () => {
-  test('every section: those at the head of every page first, each page’s in order, those at the foot last', () => {
+  test('every section: those at the head of every page first, those at the foot, each page’s in order, that of wrong addresses last', () => {
     const all = allSections(start)
     expect(all).toHaveLength(Object.keys(start.sections).length)
     expect(all[0]).toMatchObject({ kind: 'header', in: { type: 'header' } })
-    expect(all.at(-1)).toMatchObject({ kind: 'footer', in: { type: 'footer' } })
-    expect(all.slice(1, -1)).toEqual(pagesOf(start).flatMap((page) => sectionsOn(start, page.id)))
+    expect(all[1]).toMatchObject({ kind: 'footer', in: { type: 'footer' } })
+    expect(all.at(-1)).toMatchObject({ kind: 'title', in: { type: 'notFound' } })
+    expect(all.slice(2, -1)).toEqual(pagesOf(start).flatMap((page) => sectionsOn(start, page.id)))
   })
 
   test('a page called header has sections of its own', () => {
@@ -122,6 +123,7 @@ describe('reading a document', () => {
   test('which page a section stands on, and how far a change of it reaches', () => {
     expect(pageOfSection(start, 'about.story')?.id).toBe('about')
     expect(reachOf(start, 'about.story')).toBe('this page')
+    expect(reachOf(start, 'not-found')).toBe('this page')
     for (const everywhere of ['header', 'footer', 'gone']) {
       expect(pageOfSection(start, everywhere)).toBeNull()
       expect(reachOf(start, everywhere)).toBe('every page')

@@ -1,6 +1,7 @@
 import * as v from 'valibot'
 import { brandSchema } from '../brand'
-import { factCellsSchema } from '../facts/fact-cells'
+import { factCellsSchema, factsOf } from '../facts/fact-cells'
+import { languageSchema } from '../facts/facts'
 import { own } from '../own'
 import { entrySchema, placeOfEntry, type Entry } from './entry'
 import { nameSchema, type PageId, type SectionId } from './ids'
@@ -21,7 +22,8 @@ export const MAX_LABEL = 200
 export const siteDocumentSchema = v.pipe(
   v.strictObject({
     format: v.literal(2),
-    language: v.pipe(v.string(), v.regex(/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/)),
+    /** The language of the template that the site began on: the site's own until the client's is given as a fact. */
+    language: languageSchema,
     dress: dressSchema,
     facts: factCellsSchema,
     brand: brandSchema,
@@ -47,6 +49,11 @@ export function homePage(document: SiteDocument): Page {
   return home
 }
 
+/** The language that a site speaks. */
+export function siteLanguage(document: Pick<SiteDocument, 'facts' | 'language'>): string {
+  return factsOf(document).language ?? document.language
+}
+
 /** The sections that stand in a place, in order. */
 export function sectionsIn(document: SiteDocument, where: SectionIn): readonly Section[] {
   return standingIn(document.sections, placeOfSection, sectionPlace(where))
@@ -56,10 +63,15 @@ export function sectionsOn(document: SiteDocument, page: PageId): readonly Secti
   return sectionsIn(document, { type: 'page', page })
 }
 
-/** Every section of the site: those at the head of every page, each page's, those at the foot. */
+/** The sections that every page shows: at its head and at its foot. */
+export function sharedSections(document: SiteDocument): readonly Section[] {
+  return [...sectionsIn(document, { type: 'header' }), ...sectionsIn(document, { type: 'footer' })]
+}
+
+/** Every section of the site: those that every page shows, each page's, those of the page for wrong addresses. */
 export function allSections(document: SiteDocument): readonly Section[] {
   const pages = pagesOf(document).flatMap((page) => sectionsOn(document, page.id))
-  return [...sectionsIn(document, { type: 'header' }), ...pages, ...sectionsIn(document, { type: 'footer' })]
+  return [...sharedSections(document), ...pages, ...sectionsIn(document, { type: 'notFound' })]
 }
 
 /** The records of a section's entries, of all its lists; in no order that means anything. */
@@ -83,5 +95,6 @@ export function pageOfSection(document: SiteDocument, section: string): Page | n
 
 /** Where a section is shown: an edit says its reach before it happens. */
 export function reachOf(document: SiteDocument, section: string): 'this page' | 'every page' {
-  return findSection(document, section)?.in.type === 'page' ? 'this page' : 'every page'
+  const where = findSection(document, section)?.in.type
+  return where === 'page' || where === 'notFound' ? 'this page' : 'every page'
 }

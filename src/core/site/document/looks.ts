@@ -14,7 +14,7 @@ const answers = new Map<string, readonly Look[]>()
 const MOST_ANSWERS = 50
 
 /**
- * Every look that stands on a site, once each: at the head of every page, on its pages in order, at the foot. Typing
+ * Every look that stands on a site, once each: at the head and foot of every page, on its pages in order, where an address is wrong. Typing
  * changes no look, and the answer then is the very one of before.
  */
 export function looksOf(document: SiteDocument): readonly Look[] {
@@ -31,9 +31,9 @@ function findLooks(document: SiteDocument): readonly Look[] {
     const { name, looks } = rowOf(sections)
     named.set(name, looks)
   }
-  add(sectionsIn(document, { type: 'header' }))
+  for (const type of ['header', 'footer'] as const) add(sectionsIn(document, { type }))
   for (const page of pagesOf(document)) add(sectionsOn(document, page.id))
-  add(sectionsIn(document, { type: 'footer' }))
+  add(sectionsIn(document, { type: 'notFound' }))
   const asked = [...named.keys()].join('\n')
   let found = answers.get(asked)
   if (!found) {

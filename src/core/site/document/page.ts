@@ -27,6 +27,8 @@ export const pageSchema = v.pipe(
     rank: rankSchema,
     origin: v.nullable(pageOriginSchema),
     segment: segmentSchema,
+    /** The address was given or kept by hand; one that was not is the template's. */
+    addressed: v.optional(v.literal(true)),
     listed: listedSchema,
     texts: v.pipe(
       v.strictObject({ name: v.optional(textCellSchema), title: v.optional(textCellSchema), description: v.optional(textCellSchema) }),

@@ -9,7 +9,7 @@ export type Place =
   | { readonly type: 'slot'; readonly section: SectionId; readonly entry: EntryRef | null; readonly slot: string }
   | { readonly type: 'fact'; readonly fact: FactName }
   | { readonly type: 'label'; readonly label: string }
-  | { readonly type: 'page'; readonly page: PageId; readonly part: PageText }
+  | { readonly type: 'page'; readonly page: PageId; readonly part: PageText | 'address' }
   | { readonly type: 'brand'; readonly part: BrandPart }
 export type SlotPlace = Extract<Place, { type: 'slot' }>
 

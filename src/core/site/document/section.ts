@@ -4,13 +4,17 @@ import { TONES } from '../tones'
 import { slotValueSchema } from '../values/slot-value'
 import { nameSchema, pageIdSchema, rankSchema, sectionIdSchema } from './ids'
 
-/** Where a section stands: on one page, or at the head or foot of every page. */
+/** Where a section stands: on one page, at the head or foot of every page, or on the page for addresses that lead nowhere. */
 export const sectionInSchema = v.variant('type', [
   v.strictObject({ type: v.literal('page'), page: pageIdSchema }),
   v.strictObject({ type: v.literal('header') }),
   v.strictObject({ type: v.literal('footer') }),
+  v.strictObject({ type: v.literal('notFound') }),
 ])
 export type SectionIn = v.InferOutput<typeof sectionInSchema>
+/** Places for sections that are no page of the site. */
+export const APART = ['header', 'footer', 'notFound'] as const
+export type Apart = (typeof APART)[number]
 
 /** The section of a template that a section was made from; `page` null for one that all its pages share. */
 export const sectionOriginSchema = v.pipe(

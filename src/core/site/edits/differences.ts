@@ -91,6 +91,7 @@ function pageSteps(was: Page, is: Page): EditStep[] {
     ...(was.rank === is.rank ? [] : [{ type: 'page/move', page: is.id, rank: is.rank } as const]),
     ...(isSame(was.origin, is.origin) ? [] : [{ ...at, part: 'origin', value: is.origin } as const]),
     ...(was.segment === is.segment ? [] : [{ ...at, part: 'segment', value: is.segment } as const]),
+    ...(was.addressed === is.addressed ? [] : [{ ...at, part: 'addressed', value: is.addressed ?? false } as const]),
     ...(was.listed === is.listed ? [] : [{ ...at, part: 'listed', value: is.listed } as const]),
     ...PAGE_TEXTS.filter((part) => was.texts[part]?.text !== is.texts[part]?.text).map((part) => ({
       ...at,

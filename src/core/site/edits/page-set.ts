@@ -15,10 +15,11 @@ import { withValue } from '../own'
 import { refused, type StepType } from './step-type'
 
 const onPage = { type: v.literal('page/set'), page: pageIdSchema }
-/** Sets something of a page: one of its texts (null: the template's again), its address, where it is listed, what it was made from. */
+/** Sets something of a page: one of its texts (null: the template's again), its address and whether that is the client's, where it is listed, what it was made from. */
 export const pageSetSchema = v.variant('part', [
   v.strictObject({ ...onPage, part: v.picklist(PAGE_TEXTS), value: v.nullable(v.pipe(v.string(), v.maxLength(MAX_PAGE_TEXT))) }),
   v.strictObject({ ...onPage, part: v.literal('segment'), value: segmentSchema }),
+  v.strictObject({ ...onPage, part: v.literal('addressed'), value: v.boolean() }),
   v.strictObject({ ...onPage, part: v.literal('listed'), value: listedSchema }),
   v.strictObject({ ...onPage, part: v.literal('origin'), value: v.nullable(pageOriginSchema) }),
 ])
@@ -37,7 +38,10 @@ export const pageSet: StepType<PageSet> = {
     const { next, inverse } = set(page, step)
     return { ok: true, document: { ...document, pages: withRecord(document.pages, next, placeOfPage) }, inverse: [inverse] }
   },
-  place: ({ page, part }) => (part === 'segment' || part === 'listed' || part === 'origin' ? null : { type: 'page', page, part }),
+  place: ({ page, part }) => {
+    if (part === 'listed' || part === 'origin') return null
+    return { type: 'page', page, part: part === 'segment' || part === 'addressed' ? 'address' : part }
+  },
   writes: ({ page, part }) => `page ${page} ${part}`,
 }
 
@@ -45,6 +49,10 @@ function set(page: Page, step: PageSet): { readonly next: Page; readonly inverse
   switch (step.part) {
     case 'segment':
       return { next: { ...page, segment: step.value }, inverse: { ...step, value: page.segment } }
+    case 'addressed': {
+      const { addressed = false, ...rest } = page
+      return { next: step.value ? { ...rest, addressed: true } : rest, inverse: { ...step, value: addressed } }
+    }
     case 'listed':
       return { next: { ...page, listed: step.value }, inverse: { ...step, value: page.listed } }
     case 'origin':

@@ -56,7 +56,16 @@ const EVERY: readonly Written[] = [
     place: { type: 'page', page: about, part: 'title' },
     writes: 'title',
   },
-  { edit: { type: 'page/set', page: about, part: 'segment', value: 'x' }, place: null, writes: 'segment' },
+  {
+    edit: { type: 'page/set', page: about, part: 'segment', value: 'x' },
+    place: { type: 'page', page: about, part: 'address' },
+    writes: 'segment',
+  },
+  {
+    edit: { type: 'page/set', page: about, part: 'addressed', value: true },
+    place: { type: 'page', page: about, part: 'address' },
+    writes: 'addressed',
+  },
   { edit: { type: 'page/set', page: about, part: 'listed', value: 'foot' }, place: null, writes: 'listed' },
   { edit: { type: 'page/set', page: about, part: 'origin', value: null }, place: null, writes: 'origin' },
   { edit: { type: 'section/insert', section }, place: null, writes: null },

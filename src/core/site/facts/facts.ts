@@ -4,6 +4,9 @@ import { findPhoneFault } from './phone'
 
 const short = v.pipe(v.string(), v.maxLength(200))
 
+/** A language tag of RFC 5646: language, then script, region and variants. */
+export const languageSchema = v.pipe(v.string(), v.maxLength(40), v.regex(/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/))
+
 export const addressSchema = v.pipe(v.strictObject({ street: short, locality: short, postcode: short, country: short }), v.readonly())
 export type Address = v.InferOutput<typeof addressSchema>
 
@@ -30,6 +33,8 @@ export const factsSchema = v.pipe(
     ),
     /** What is special about the client, in a sentence. */
     special: v.optional(v.pipe(v.string(), v.maxLength(300))),
+    /** The language that the site is written in, as BCP 47 names it: `de`, `pt-BR`, `az-Arab`. */
+    language: v.optional(languageSchema),
   }),
   v.readonly(),
 )
@@ -52,6 +57,7 @@ export const FACT_NAMES = [
   'purposes',
   'socials',
   'special',
+  'language',
 ] as const satisfies readonly FactName[]
 
 /** The address on one line, empty parts left out. */

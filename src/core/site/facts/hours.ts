@@ -16,8 +16,12 @@ export type Span = Hours[Day][number]
 
 export type HoursRow = { readonly days: string; readonly times: string; readonly closed: boolean }
 
+/** What a timetable says besides times. */
+export type HoursWords = { readonly days: Readonly<Record<Day, string>>; readonly closed: string }
+const ENGLISH: HoursWords = { days: DAY_WORDS, closed: 'closed' }
+
 /** The week as a small timetable: neighbouring days with the same times share a row. */
-export function toHoursRows(hours: Hours): HoursRow[] {
+export function toHoursRows(hours: Hours, words: HoursWords = ENGLISH): HoursRow[] {
   const rows: { from: Day; to: Day; times: string }[] = []
   for (const day of DAYS) {
     const times = writeSpans(hours[day])
@@ -26,8 +30,8 @@ export function toHoursRows(hours: Hours): HoursRow[] {
     else rows.push({ from: day, to: day, times })
   }
   return rows.map(({ from, to, times }) => ({
-    days: from === to ? DAY_WORDS[from] : `${DAY_WORDS[from]} – ${DAY_WORDS[to]}`,
-    times: times === '' ? 'closed' : times,
+    days: from === to ? words.days[from] : `${words.days[from]} – ${words.days[to]}`,
+    times: times === '' ? words.closed : times,
     closed: times === '',
   }))
 }

@@ -17,5 +17,6 @@ export type ImageValue = v.InferOutput<typeof imageValueSchema>
 export const imageValue: ValueType<ImageValue> = {
   schema: imageValueSchema,
   words: (value) => value.alt,
+  empty: { type: 'image', asset: '', alt: '' },
   isEmpty: (value) => value.asset === '',
 }

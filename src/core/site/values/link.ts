@@ -21,5 +21,6 @@ export type LinkValue = v.InferOutput<typeof linkValueSchema>
 export const linkValue: ValueType<LinkValue> = {
   schema: linkValueSchema,
   words: (value) => value.label,
+  empty: { type: 'link', label: '', to: { type: 'url', url: '' } },
   isEmpty: (value) => value.label.trim() === '',
 }

@@ -8,4 +8,9 @@ export type RichValue = v.InferOutput<typeof richValueSchema>
 
 const words = ({ rich }: RichValue): string => rich.map((block) => block.runs.map((run) => run.text).join('')).join(' ')
 
-export const richValue: ValueType<RichValue> = { schema: richValueSchema, words, isEmpty: (value) => words(value).trim() === '' }
+export const richValue: ValueType<RichValue> = {
+  schema: richValueSchema,
+  words,
+  empty: { type: 'rich', rich: [] },
+  isEmpty: (value) => words(value).trim() === '',
+}

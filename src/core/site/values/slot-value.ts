@@ -26,6 +26,11 @@ export function plainWords(value: SlotValue): string {
   return typeOf(value).words(value)
 }
 
+/** The value of a slot that is not needed: nothing stands there, and not the template's content either. */
+export function emptyValue(type: SlotType): SlotValue {
+  return TYPES[type].empty
+}
+
 /** True for a value that shows nothing: the place was emptied on purpose. */
 export function isEmptyValue(value: SlotValue): boolean {
   return typeOf(value).isEmpty(value)

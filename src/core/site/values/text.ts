@@ -12,5 +12,6 @@ export type TextValue = v.InferOutput<typeof textValueSchema>
 export const textValue: ValueType<TextValue> = {
   schema: textValueSchema,
   words: (value) => value.text,
+  empty: { type: 'text', text: '' },
   isEmpty: (value) => value.text.trim() === '',
 }

@@ -5,6 +5,8 @@ export type ValueType<T> = {
   readonly schema: v.GenericSchema<T>
   /** The words of a value in one line, for lists, comparison and search. */
   readonly words: (value: T) => string
+  /** What says that nothing stands there. */
+  readonly empty: T
   /** True for a value that shows nothing: the place was emptied on purpose. */
   readonly isEmpty: (value: T) => boolean
 }

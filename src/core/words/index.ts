@@ -1,0 +1,3 @@
+export * from './language'
+export * from './table'
+export * from './plain-words'

@@ -1,0 +1,60 @@
+import { expect, test } from 'vitest'
+import { directionOf, isPlain, languageName, OFFERED_LANGUAGES, PLAIN_LABELS, plainWord, scriptOf, WORDS, wordsLanguage } from '.'
+
+test('every language that there are words for has one for every label', () => {
+  expect(Object.keys(WORDS).sort()).toEqual(['ar', 'de', 'el', 'en', 'es', 'fr', 'he', 'it', 'nl', 'pl', 'pt', 'tr', 'uk'])
+  for (const [language, words] of Object.entries(WORDS)) {
+    expect(Object.keys(words).sort(), language).toEqual([...PLAIN_LABELS].sort())
+    // Each is written in the letters of its language.
+    const letters = new RegExp(`^[\\p{Script=${scriptOf(language) === 'Latn' ? 'Latin' : scriptOf(language)}}\\p{P}\\s]+$`, 'u')
+    for (const [label, word] of Object.entries(words)) {
+      const isForeign = language === 'el' && label === 'email'
+      expect(isForeign || letters.test(word), `${language} ${label}: ${word}`).toBe(true)
+    }
+  }
+})
+
+test('a language of a country takes its language’s words, one without any takes English', () => {
+  expect(plainWord('pt-BR', 'menu')).toBe('Menu')
+  expect(plainWord('de-AT', 'telephone')).toBe('Telefon')
+  expect(plainWord('cy', 'telephone')).toBe('Telephone')
+  expect([wordsLanguage('de-AT'), wordsLanguage('cy'), wordsLanguage('constructor')]).toEqual(['de', 'en', 'en'])
+  expect(plainWord('de', 'gate')).toBeNull()
+  expect(plainWord('de', 'constructor')).toBeNull()
+})
+
+// CLDR, main/<language>/ca-gregorian.json, days, format, abbreviated.
+test('weekdays are those of CLDR, in a language without words of its own too', () => {
+  const week = (language: string): (string | null)[] => ['mon', 'wed', 'sun'].map((day) => plainWord(language, day))
+  expect(week('en-GB')).toEqual(['Mon', 'Wed', 'Sun'])
+  expect(week('de')).toEqual(['Mo', 'Mi', 'So'])
+  expect(week('fr')).toEqual(['lun.', 'mer.', 'dim.'])
+  expect(week('uk')).toEqual(['пн', 'ср', 'нд'])
+  expect(week('cy')).toEqual(['Llun', 'Mer', 'Sul'])
+  expect(week('x')).toEqual(['Mon', 'Wed', 'Sun'])
+})
+
+// CLDR, supplemental/likelySubtags.json and scriptMetadata.json (rtl).
+test('a language runs the way that its script does', () => {
+  for (const language of ['ar', 'he', 'fa', 'ur', 'az-Arab', 'yi', 'ckb', 'dv']) expect(directionOf(language), language).toBe('rtl')
+  for (const language of ['en', 'az', 'ur-Latn', 'el', 'uk', 'ja', 'x', 'constructor']) expect(directionOf(language), language).toBe('ltr')
+  // Reference: the direction that the platform itself knows, where it does.
+  for (const language of OFFERED_LANGUAGES) {
+    const locale = new Intl.Locale(language) as Intl.Locale & {
+      textInfo?: { direction: string }
+      getTextInfo?: () => { direction: string }
+    }
+    expect(directionOf(language), language).toBe((locale.textInfo ?? locale.getTextInfo?.())?.direction)
+  }
+})
+
+test('a language is named in itself and in English; what is none is named by its tag', () => {
+  expect([languageName('de'), languageName('de', 'en'), languageName('not a tag')]).toEqual(['Deutsch', 'German', 'not a tag'])
+})
+
+test('words of a design are plain where they are the plain English word, and nothing more', () => {
+  expect(isPlain('telephone', 'Telephone')).toBe(true)
+  expect(isPlain('telephone', 'By telephone')).toBe(false)
+  expect(isPlain('mon', 'Mon')).toBe(true)
+  expect(isPlain('gate', 'The gate')).toBe(false)
+})
