@@ -25,7 +25,11 @@ type Demo = {
   draft?: boolean
   facts: object
   brand: { colour?: string; second?: string; logo?: string }
+  /** Descriptions of pages. */
   pages: Record<string, string>
+  /** What the menu calls pages; their addresses are kept as they are. */
+  names?: Record<string, string>
+  labels?: Record<string, string>
   sections: Record<string, Record<string, unknown>>
 }
 type Given = string | { picture: string; alt: string; focus?: { x: number; y: number } } | { label: string; to: string }
@@ -74,6 +78,12 @@ async function makeJob(app: string, file: string): Promise<string> {
   const edits: EditStep[] = Object.entries(demo.pages)
     .filter(([page]) => findPage(document, page))
     .map(([page, value]) => ({ type: 'page/set', page: page as PageId, part: 'description', value }))
+  for (const [page, value] of Object.entries(demo.names ?? {}).filter(([id]) => findPage(document, id)))
+    edits.push(
+      { type: 'page/set', page: page as PageId, part: 'name', value },
+      { type: 'page/set', page: page as PageId, part: 'addressed', value: true },
+    )
+  for (const [label, text] of Object.entries(demo.labels ?? {})) edits.push({ type: 'label/set', label, value: { text } })
   if (demo.brand.logo) {
     const logo = await upload(demo.brand.logo)
     const { asset } = await ask<{ asset: { id: string } }>(`${app}/api/assets/one-colour`, 'POST', { asset: logo, colour: '#ffffff', job })

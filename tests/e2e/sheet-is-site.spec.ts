@@ -1,31 +1,14 @@
 import { expect, test, type Page } from '@playwright/test'
 import { fillPage, type Site } from '../../src/core/fill'
 import { parseRatio } from '../../src/core/image'
-import { designCss, makeSheetPainter, renderPage, tokenCss, type ReleaseFiles } from '../../src/core/render'
-import { pagesOf, ranks, TONES, type Page as SitePage, type PageId, type Section, type SectionId, type Tone } from '../../src/core/site'
+import { makeSheetPainter, renderPage } from '../../src/core/render'
+import { pagesOf, TONES, type Page as SitePage } from '../../src/core/site'
 import { SHEET_CSS } from '../../src/ui/sheets/sheet-css'
 import { SHEETS } from '../../src/ui/sheets/widths'
 import { sectionsOf } from '../../src/ui/sheets/sheet-view'
-import { testPack } from '../pack'
-import { siteOn, TEMPLATES } from './template-page'
+import { designsOn, FILES, siteOn, TEMPLATES, withStyles } from './template-page'
 
 test.describe.configure({ mode: 'parallel' })
-
-const FILES: ReleaseFiles = {
-  origin: 'https://client.example',
-  stylesheet: 'style.css',
-  preloads: [],
-  icons: { svg: 'a.svg', ico: 'a.ico', touch: 'a.png', manifest: 'a.webmanifest' },
-}
-
-/** Each design is tried under the finish of a template that uses it; those that none does under the last one's. */
-const homes = new Map(
-  [...TEMPLATES]
-    .toReversed()
-    .flatMap((template) =>
-      Object.values(siteOn(template, {}, 'Client').document.sections).map(({ kind, design }) => [`${kind}/${design}`, template] as const),
-    ),
-)
 
 for (const template of TEMPLATES) {
   test(`every page of ${template}, and every design of its on every tone, is on a sheet what is published, box for box`, async ({
@@ -61,22 +44,6 @@ for (const template of TEMPLATES) {
   })
 }
 
-/** A page of every design that is at home on a template, all on one tone. */
-function designsOn(site: Site, template: string, tone: Tone): { site: Site; page: SitePage } {
-  const [page] = pagesOf(site.document)
-  const designs = Object.values(testPack().designs).filter(
-    ({ kind, name }) => (homes.get(`${kind}/${name}`) ?? 'blank') === template && kind !== 'header' && kind !== 'footer',
-  )
-  const places = ranks(designs.length)
-  const made = designs.map(({ kind, name: design }, i): Section => {
-    const where = { type: 'page', page: page!.id as PageId } as const
-    return { id: `d${i}` as SectionId, in: where, rank: places[i]!, kind, design, tone, origin: null, slots: {} }
-  })
-  const shared = Object.values(site.document.sections).filter((s) => s.in.type !== 'page')
-  const sections = Object.fromEntries([...shared, ...made].map((s) => [s.id, s]))
-  return { site: { ...site, document: { ...site.document, sections } }, page: page! }
-}
-
 function sheetHtml(site: Site, page: SitePage): string {
   const drawn = makeSheetPainter()({ ...site, mode: 'sheet' }, page)
   const { header, main, footer } = drawn
@@ -87,10 +54,6 @@ function sheetHtml(site: Site, page: SitePage): string {
     `<style>${drawn.styles.designs}</style><style>${SHEET_CSS}</style></head>` +
     `<body>${html(header)}<main id="main">${html(main)}</main>${html(footer)}</body></html>`
   )
-}
-
-function withStyles(site: Site, html: string): string {
-  return html.replace('<head>', `<head><style>${tokenCss(site)}</style><style>${designCss(site)}</style>`)
 }
 
 type Size = { readonly width: number; readonly height: number }

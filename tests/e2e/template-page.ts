@@ -1,7 +1,18 @@
 import { makeDocument, pageTexts, type Site } from '../../src/core/fill'
 import { getTemplate } from '../../src/core/pack'
-import { designCss, renderBody, tokenCss } from '../../src/core/render'
-import { findPage, type Brand, type Dark } from '../../src/core/site'
+import { designCss, renderBody, tokenCss, type ReleaseFiles } from '../../src/core/render'
+import {
+  findPage,
+  pagesOf,
+  ranks,
+  type Brand,
+  type Dark,
+  type Page,
+  type PageId,
+  type Section,
+  type SectionId,
+  type Tone,
+} from '../../src/core/site'
 import { testAssets, testPack } from '../pack'
 
 export const TEMPLATES = ['tallow', 'limewash', 'windrow', 'gantry', 'blank'] as const
@@ -31,4 +42,42 @@ export function pageHtml(site: Site, id: string): string {
     `id="tokens">${tokenCss(site)}</style><style>${designCss(site)}</style></head>` +
     `<body>${renderBody(site, page)}</body></html>`
   )
+}
+
+/** What a release knows of its files, for pages that are looked at alone. */
+export const FILES: ReleaseFiles = {
+  origin: 'https://client.example',
+  stylesheet: 'style.css',
+  preloads: [],
+  icons: { svg: 'a.svg', ico: 'a.ico', touch: 'a.png', manifest: 'a.webmanifest' },
+}
+
+/** Each design is tried under the finish of a template that uses it; those that none does under the last one's. */
+const homes = new Map(
+  [...TEMPLATES]
+    .toReversed()
+    .flatMap((template) =>
+      Object.values(siteOn(template, {}, 'Client').document.sections).map(({ kind, design }) => [`${kind}/${design}`, template] as const),
+    ),
+)
+
+/** A page of every design that is at home on a template, all on one tone. */
+export function designsOn(site: Site, template: string, tone: Tone): { site: Site; page: Page } {
+  const [page] = pagesOf(site.document)
+  const designs = Object.values(testPack().designs).filter(
+    ({ kind, name }) => (homes.get(`${kind}/${name}`) ?? 'blank') === template && kind !== 'header' && kind !== 'footer',
+  )
+  const places = ranks(designs.length)
+  const made = designs.map(({ kind, name: design }, i): Section => {
+    const where = { type: 'page', page: page!.id as PageId } as const
+    return { id: `d${i}` as SectionId, in: where, rank: places[i]!, kind, design, tone, origin: null, slots: {} }
+  })
+  const shared = Object.values(site.document.sections).filter((s) => s.in.type !== 'page')
+  const sections = Object.fromEntries([...shared, ...made].map((s) => [s.id, s]))
+  return { site: { ...site, document: { ...site.document, sections } }, page: page! }
+}
+
+/** A published page with its styles in it. */
+export function withStyles(site: Site, html: string): string {
+  return html.replace('<head>', `<head><style>${tokenCss(site)}</style><style>${designCss(site)}</style>`)
 }

@@ -1,3 +1,4 @@
 export * from './language'
 export * from './table'
 export * from './plain-words'
+export * from './guess-language'

@@ -8,6 +8,7 @@ import { BrandColours, type ColourPart } from '../fields/brand-colours'
 import { FactInput, useFactInput } from '../fields/fact-input'
 import { HoursInputs } from '../fields/hours-inputs'
 import { KeywordsInput, SocialsInput } from '../fields/list-inputs'
+import { LanguageInput } from '../fields/language-input'
 import { LogoInput } from '../fields/logo-input'
 import { LogoOnDark } from '../fields/logo-on-dark'
 import { PurposeInputs } from '../fields/purpose-inputs'
@@ -17,6 +18,8 @@ export type BriefProps = {
   readonly facts: Facts
   readonly brand: Brand
   readonly spec: SchemeSpec
+  /** The language of the template's words. */
+  readonly language: string
   readonly job: string | null
   readonly logo: AssetInfo | undefined
   readonly logoOnDark: AssetInfo | undefined
@@ -28,7 +31,19 @@ export type BriefProps = {
 }
 
 /** What is known of the client at the start. Only the name is needed; every key is seen on the page beside. */
-export function BriefFields({ facts, brand, spec, job, logo, logoOnDark, onFact, onColour, onLogos, nameFault = null }: BriefProps) {
+export function BriefFields({
+  facts,
+  brand,
+  spec,
+  language,
+  job,
+  logo,
+  logoOnDark,
+  onFact,
+  onColour,
+  onLogos,
+  nameFault = null,
+}: BriefProps) {
   const country = facts.address?.country ?? null
   const name = useFactInput('name', facts.name, (v) => onFact('name', v))
   const tagline = useFactInput('tagline', facts.tagline, (v) => onFact('tagline', v))
@@ -47,6 +62,12 @@ export function BriefFields({ facts, brand, spec, job, logo, logoOnDark, onFact,
       <Field label="What is special about them" fault={special.fault}>
         {(control) => <FactInput name="special" input={special} control={control} />}
       </Field>
+      <LanguageInput
+        value={facts.language}
+        template={language}
+        words={[facts.name, facts.tagline, facts.special, facts.trade].filter(Boolean).join(' ')}
+        onChange={(v) => onFact('language', v)}
+      />
       <PurposeInputs value={facts.purposes ?? []} onChange={(v) => onFact('purposes', v)} />
       <KeywordsInput value={facts.keywords ?? []} onChange={(v) => onFact('keywords', v)} />
       <div className="grid grid-cols-2 gap-3 border-t border-seam pt-3">

@@ -20,6 +20,7 @@ export function BriefStage() {
   const facts = useJob((s) => factsOf(s.document))
   const brand = useJob((s) => s.document.brand)
   const spec = useJob((s) => findScheme(getTemplate(s.pack, s.document.dress.template), s.document.dress.scheme ?? null))
+  const language = useJob((s) => s.document.language)
   const assets = useJob((s) => s.assets)
   const gesture = useGesture()
   const source = useMemo(() => jobSource(store), [store])
@@ -42,6 +43,7 @@ export function BriefStage() {
           facts={facts}
           brand={brand}
           spec={spec}
+          language={language}
           job={store.getState().id}
           logo={brand.logo ? assets[brand.logo] : undefined}
           nameFault={facts.name ? null : 'A job needs the client’s name; the template’s stands in for it.'}

@@ -86,6 +86,7 @@ export function NewJob({ pack, assets }: { pack: Pack; assets: AssetTable }) {
               facts={answers.facts}
               brand={answers.brand}
               spec={findScheme(getTemplate(pack, template), null)}
+              language={getTemplate(pack, template).language}
               job={null}
               logo={answers.brand.logo ? answers.assets[answers.brand.logo] : undefined}
               onFact={onFact}

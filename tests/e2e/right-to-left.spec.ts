@@ -1,0 +1,108 @@
+import { expect, test, type Page } from '@playwright/test'
+import { siteLabels, type Site } from '../../src/core/fill'
+import { renderPage } from '../../src/core/render'
+import { applyEdit, homePage, type EditStep, type Page as SitePage, type SiteDocument } from '../../src/core/site'
+import { SHEETS } from '../../src/ui/sheets/widths'
+import { designsOn, FILES, PIXEL, siteOn, TEMPLATES, withStyles } from './template-page'
+
+test.describe.configure({ mode: 'parallel' })
+
+for (const template of TEMPLATES) {
+  test(`${template}'s home page, and every design at home on it, is its own mirror image in a language that runs from right to left`, async ({
+    context,
+  }) => {
+    test.setTimeout(240_000)
+    const [there, here] = [await context.newPage(), await context.newPage()]
+    const { plain, hebrew } = sameWords(siteOn(template, {}, 'Client'))
+    let boxes = 0
+    const page = homePage(plain.document)
+    const home: Pair = [
+      { site: plain, page },
+      { site: hebrew, page },
+    ]
+    for (const [a, b] of [home, [designsOn(plain, template, 'paper'), designsOn(hebrew, template, 'paper')] as Pair]) {
+      await showOn(there, a)
+      await showOn(here, b)
+      for (const { width, name } of SHEETS) {
+        let count = 0
+        const differ = async (): Promise<string[]> => {
+          const [left, right] = await Promise.all([boxesAt(there, width), boxesAt(here, width)])
+          count = left.length
+          return differences(left, right, width)
+        }
+        await expect.poll(differ, `on the ${name}`).toEqual([])
+        boxes += count
+      }
+    }
+    expect(await here.evaluate(() => getComputedStyle(document.body).direction)).toBe('rtl')
+    expect(boxes).toBeGreaterThan(500)
+  })
+}
+
+type Pair = readonly [Shown, Shown]
+type Shown = { readonly site: Site; readonly page: SitePage }
+
+/** A site in English and in Hebrew with the very same words on it, labels and weekdays among them. */
+function sameWords(site: Site): { readonly plain: Site; readonly hebrew: Site } {
+  const labels = siteLabels(site.pack, site.document).map(({ label, placeholder }): EditStep => ({
+    type: 'label/set',
+    label,
+    value: { text: placeholder },
+  }))
+  const plain = edited(site.document, labels)
+  const hebrew = edited(plain, [{ type: 'fact/set', fact: 'language', value: 'he' }])
+  return { plain: { ...site, document: plain }, hebrew: { ...site, document: hebrew } }
+}
+
+function edited(document: SiteDocument, edits: readonly EditStep[]): SiteDocument {
+  const applied = applyEdit(document, { type: 'batch', edits })
+  if (!applied.ok) throw new Error(applied.problem.code)
+  return applied.document
+}
+
+async function showOn(page: Page, { site, page: of }: Shown): Promise<void> {
+  await page.unrouteAll()
+  await page.route('http://site.example/**', (route) =>
+    route.request().url().endsWith('/page')
+      ? route.fulfill({ contentType: 'text/html; charset=utf-8', body: withStyles(site, renderPage(site, of, FILES).html) })
+      : /\.(webp|jpg)$/.test(route.request().url())
+        ? route.fulfill({ contentType: 'image/svg+xml', body: PIXEL })
+        : route.fulfill({ status: 404, body: '' }),
+  )
+  await page.goto('http://site.example/shown/page', { waitUntil: 'domcontentloaded' })
+}
+
+type Box = { readonly name: string; readonly at: readonly [number, number, number, number] }
+
+/** Every box of a page in the order of the document; words in a line are no boxes, and neither is what holds their order. */
+async function boxesAt(page: Page, width: number): Promise<readonly Box[]> {
+  await page.setViewportSize({ width, height: 900 })
+  const told = await page.evaluate(async () => {
+    document.querySelectorAll('img').forEach((img) => (img.loading = 'eager'))
+    await Promise.all([...document.images].map((img) => img.decode().catch(() => null)))
+    const all = [...document.querySelectorAll<HTMLElement>('body *:not(.skip, bdi, br)')]
+    const boxes = all
+      .filter((element) => getComputedStyle(element).display !== 'inline')
+      .map((element) => {
+        const { x, y, width, height } = element.getBoundingClientRect()
+        const within = element.closest('[class*="tone-"]')?.className.split(' ')[0]
+        return { name: `${within} ${element.tagName.toLowerCase()}.${element.className}`, at: [x, y, width, height] }
+      })
+    return JSON.stringify(boxes)
+  })
+  return JSON.parse(told) as Box[]
+}
+
+/** The first few boxes that do not stand where the mirror has them, to within 2 px. */
+function differences(left: readonly Box[], right: readonly Box[], width: number): string[] {
+  return Array.from({ length: Math.max(left.length, right.length) }, (_, i) => [left[i], right[i]] as const)
+    .filter(([a, b]) => {
+      if (!a || !b || a.name !== b.name) return true
+      const [x, y, w, h] = a.at
+      // What has no size stands nowhere.
+      const mirrored = [width - x - w, y, w, h]
+      return w > 0 && h > 0 && mirrored.some((n, k) => Math.abs(n - (b.at[k] ?? 0)) > 2)
+    })
+    .slice(0, 6)
+    .map(([a, b]) => `${JSON.stringify(a)} mirrored ${JSON.stringify(b)}`)
+}
