@@ -1,4 +1,5 @@
-import type { LetterCase, Shape, TextStyleChange, TextStyleName } from '../site'
+import { siteLanguage, type LetterCase, type Shape, type TextStyleChange, type TextStyleName } from '../site'
+import { isJoined } from '../words'
 import { fluidSize, readableMeasure, STEPS, stepSize, STYLE_SELECTORS } from '../type'
 import { templateOf, type Site } from '../fill'
 import { familyCss, siteFamilies, styleFamily, textStylesOf } from './site-type'
@@ -9,9 +10,14 @@ import { familyCss, siteFamilies, styleFamily, textStylesOf } from './site-type'
  */
 export function brandCss(site: Site): string {
   const { shape } = site.document.brand
-  return [rootCss(site), styleRules(site), shape ? shapeCss(site, shape) : '', wordmarkCss(site), logoCss(site)]
+  return [rootCss(site), joinedCss(site), styleRules(site), shape ? shapeCss(site, shape) : '', wordmarkCss(site), logoCss(site)]
     .filter((css) => css !== '')
     .join('\n')
+}
+
+/** No space is set between letters that join; what the brand or a template sets is for others. */
+function joinedCss(site: Site): string {
+  return isJoined(siteLanguage(site.document)) ? '*{letter-spacing:0!important}' : ''
 }
 
 /** Where each style is found on a page. Small text in designs takes its size from the scale. */

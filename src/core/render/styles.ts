@@ -1,5 +1,5 @@
 import { ROLES } from '../colour'
-import { siteScheme, templateOf, veilOf, type Site } from '../fill'
+import { siteDirection, siteScheme, templateOf, veilOf, type Site } from '../fill'
 import { designKey, findDesign } from '../pack'
 import { looksOf, TONES, type Tone } from '../site'
 import { brandCss } from './brand-css'
@@ -24,12 +24,16 @@ function toneCss(site: Site, dark: boolean): string {
       const lines = ROLES.filter((role) => role !== 'end').map((role) => `--${role}:${scheme[tone][role]}`)
       if (tone === 'picture') lines.push(`--veil:${veilOf(scheme.picture)}`)
       if (scheme[tone].end !== scheme[tone].surface)
-        lines.push(
-          `background:linear-gradient(${site.document.brand.gradient?.angle ?? 90}deg,${scheme[tone].surface},${scheme[tone].end})`,
-        )
+        lines.push(`background:linear-gradient(${gradientAngle(site)}deg,${scheme[tone].surface},${scheme[tone].end})`)
       return `${tone === 'paper' ? ':root,' : ''}.tone-${tone}{${lines.join(';')}}`
     })
     .join('\n')
+}
+
+/** A gradient runs with the words: from right to left it is the mirror of its angle. */
+function gradientAngle({ document }: Site): number {
+  const angle = document.brand.gradient?.angle ?? 90
+  return siteDirection(document) === 'rtl' ? (360 - angle) % 360 : angle
 }
 
 /** Ground rules every site shares: sizes behave, pictures keep their shape, hidden text is for readers only. */

@@ -1,8 +1,11 @@
-import { FALLBACKS, type Family, type FontFile } from './family'
-import { STATIC, VARIABLE, type Row } from './shipped-table'
+import { FALLBACKS, RANGES, type Family, type FontFile } from './family'
+import { FURTHER, STATIC, VARIABLE, type Row } from './shipped-table'
 
 const OFL = 'SIL Open Font Licence 1.1'
-const RANGE_NAMES = ['latin', 'latin-ext'] as const
+type Range = keyof typeof RANGES
+
+/** The files that a family's letters come in: Latin, further Latin, and what else it has. */
+const rangesOf = (key: string): readonly Range[] => ['latin', 'latin-ext', ...((FURTHER[key]?.split(' ') ?? []) as Range[])]
 
 const toFamily = ([key, name, kind, , , x, cap, width, manner, owner]: Row, files: readonly FontFile[]): Family => ({
   key,
@@ -17,8 +20,8 @@ const toFamily = ([key, name, kind, , , x, cap, width, manner, owner]: Row, file
   files,
 })
 
-const toFile = (pack: string, stem: string, weight: string, style: 'normal' | 'italic'): FontFile[] =>
-  RANGE_NAMES.map((range) => ({ file: `${stem.replace('*', range)}-${style}.woff2`, package: pack, weight, style, range, whole: false }))
+const toFile = (pack: string, key: string, stem: string, weight: string, style: 'normal' | 'italic'): FontFile[] =>
+  rangesOf(key).map((range) => ({ file: `${stem.replace('*', range)}-${style}.woff2`, package: pack, weight, style, range, whole: false }))
 
 const SHIPPED: readonly Family[] = [
   ...VARIABLE.map((row) => {
@@ -26,7 +29,7 @@ const SHIPPED: readonly Family[] = [
     return toFamily(
       row,
       (italic ? (['normal', 'italic'] as const) : (['normal'] as const)).flatMap((style) =>
-        toFile(`@fontsource-variable/${key}`, `${key}-*-wght`, weight, style),
+        toFile(`@fontsource-variable/${key}`, key, `${key}-*-wght`, weight, style),
       ),
     )
   }),
@@ -35,7 +38,7 @@ const SHIPPED: readonly Family[] = [
     const own = row as unknown as Row
     return toFamily(
       own,
-      files.flatMap(([weight, style]) => toFile(`@fontsource/${own[0]}`, `${own[0]}-*-${weight}`, weight, style)),
+      files.flatMap(([weight, style]) => toFile(`@fontsource/${own[0]}`, own[0], `${own[0]}-*-${weight}`, weight, style)),
     )
   }),
 ]

@@ -8,6 +8,14 @@ export function directionOf(language: string): Direction {
   return RIGHT_TO_LEFT_SCRIPTS.has(scriptOf(language)) ? 'rtl' : 'ltr'
 }
 
+/** Scripts whose letters join: space set between them would tear words apart. */
+const JOINED_SCRIPTS = new Set(['Adlm', 'Arab', 'Mand', 'Mong', 'Nkoo', 'Rohg', 'Syrc'])
+
+/** Whether the letters of a language's script join. */
+export function isJoined(language: string): boolean {
+  return JOINED_SCRIPTS.has(scriptOf(language))
+}
+
 /** The script of a language as ISO 15924 names it, such as `Latn`; empty where the tag is none. */
 export function scriptOf(language: string): string {
   try {

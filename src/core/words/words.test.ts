@@ -1,5 +1,17 @@
 import { expect, test } from 'vitest'
-import { directionOf, isPlain, languageName, OFFERED_LANGUAGES, PLAIN_LABELS, plainWord, scriptOf, WORDS, wordsLanguage } from '.'
+import {
+  directionOf,
+  guessLanguage,
+  isJoined,
+  isPlain,
+  languageName,
+  OFFERED_LANGUAGES,
+  PLAIN_LABELS,
+  plainWord,
+  scriptOf,
+  WORDS,
+  wordsLanguage,
+} from '.'
 
 test('every language that there are words for has one for every label', () => {
   expect(Object.keys(WORDS).sort()).toEqual(['ar', 'de', 'el', 'en', 'es', 'fr', 'he', 'it', 'nl', 'pl', 'pt', 'tr', 'uk'])
@@ -57,4 +69,26 @@ test('words of a design are plain where they are the plain English word, and not
   expect(isPlain('telephone', 'By telephone')).toBe(false)
   expect(isPlain('mon', 'Mon')).toBe(true)
   expect(isPlain('gate', 'The gate')).toBe(false)
+})
+
+test('letters join in Arabic and not in Hebrew', () => {
+  expect(['ar', 'fa', 'ur', 'he', 'el', 'en'].map(isJoined)).toEqual([true, true, true, false, false, false])
+})
+
+// The first article of the Universal Declaration of Human Rights (United Nations), as its official translations begin.
+test('a language is guessed from its words, and not from too few', () => {
+  const first: Readonly<Record<string, string>> = {
+    'en-GB':
+      'All human beings are born free and equal in dignity and rights. They are endowed with reason and conscience and should act towards one another in a spirit of brotherhood.',
+    de: 'Alle Menschen sind frei und gleich an Würde und Rechten geboren. Sie sind mit Vernunft und Gewissen begabt und sollen einander im Geist der Brüderlichkeit begegnen.',
+    fr: 'Tous les êtres humains naissent libres et égaux en dignité et en droits. Ils sont doués de raison et de conscience et doivent agir les uns envers les autres dans un esprit de fraternité.',
+    es: 'Todos los seres humanos nacen libres e iguales en dignidad y derechos y, dotados como están de razón y conciencia, deben comportarse fraternalmente los unos con los otros.',
+    nl: 'Alle mensen worden vrij en gelijk in waardigheid en rechten geboren. Zij zijn begiftigd met verstand en geweten, en behoren zich jegens elkander in een geest van broederschap te gedragen.',
+    ar: 'يولد جميع الناس أحرارًا متساوين في الكرامة والحقوق.',
+    he: 'כל בני האדם נולדו בני חורין ושווים בערכם ובזכויותיהם.',
+    el: 'Όλοι οι άνθρωποι γεννιούνται ελεύθεροι και ίσοι στην αξιοπρέπεια και τα δικαιώματα.',
+    uk: 'Всі люди народжуються вільними і рівними у своїй гідності та правах.',
+  }
+  for (const [language, words] of Object.entries(first)) expect(guessLanguage(words), language).toBe(language)
+  for (const words of ['', 'Tolliver & Wren', '01632 960000', 'Menu']) expect(guessLanguage(words), words).toBeNull()
 })

@@ -40,17 +40,20 @@ export async function siteFonts(families: readonly Family[], texts: Iterable<str
       const hash = hashOf(bytes).slice(0, 8)
       const type = file.whole ? file.file.split('.').at(-1) : 'woff2'
       const path = `fonts/${file.file.replace(/-latin(?=-)(?!-ext)|-wght|-normal|\.\w+$/g, '')}-${hash}.${type}`
-      const range = file.range === 'latin-ext' ? { range: RANGES[file.range] } : {}
+      const range = file.range === null || file.range === 'latin' ? {} : { range: RANGES[file.range] }
       return { path, bytes, isMain: i === 0, face: { family: name, url: path, weight: file.weight, style: file.style, ...range } }
     }),
   )
 }
 
-/** Of the letters wanted, those that a file is there for: the file of further Latin letters is left out where none is used. */
+/** Of the letters wanted, those that a file is there for: one of other letters than plain Latin is left out where none is used. */
 function lettersFor(file: FontFile, letters: string): string {
-  if (file.range !== 'latin-ext') return letters
-  const isFurther = (point: number): boolean => isInRange(RANGES['latin-ext'], point) && !isInRange(RANGES.latin, point)
-  return [...letters].filter((letter) => isFurther(letter.codePointAt(0) ?? 0)).join('')
+  const { range } = file
+  if (range === null || range === 'latin') return letters
+  const points = [...letters].map((letter) => letter.codePointAt(0) ?? 0).filter((point) => isInRange(RANGES[range], point))
+  // Joiners and hyphens stand in the files of several scripts; alone they ask for none of them.
+  const isOwn = (point: number): boolean => !isInRange(RANGES.latin, point)
+  return points.some(isOwn) ? String.fromCodePoint(...points) : ''
 }
 
 function subset(file: FontFile, letters: string): Promise<Buffer> {

@@ -11,6 +11,7 @@ import { count } from '../parts/words'
 import { BackToTemplate } from './back-to-template'
 import { FamilyChooser } from './family-chooser'
 import { useFamilies } from './family-faces'
+import { LackingNote } from './lacking-note'
 import { OwnFonts } from './own-fonts'
 import { ScaleInput } from './scale-input'
 import { STYLE_WORDS } from './style-words'
@@ -30,7 +31,9 @@ export function TypePart({ style }: { style: TextStyleName }) {
       </p>
       <div className="grid gap-2">
         <FamilyChooser label="Headings" family={display} usual={template.fonts.display} onFamily={(key) => set('display', key)} />
+        <LackingNote family={display} onFamily={(key) => set('display', key)} />
         <FamilyChooser label="Text" family={text} beside={display} usual={template.fonts.text} onFamily={(key) => set('text', key)} />
+        {text.key !== display.key && <LackingNote family={text} onFamily={(key) => set('text', key)} />}
       </div>
       <OwnFonts />
       <ScaleInput />

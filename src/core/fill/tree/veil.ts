@@ -4,6 +4,7 @@ import type { Section } from '../../site'
 import { shownSlot } from '../content'
 import { placeholdersOf } from '../placeholders'
 import { siteScheme, veilOf } from '../site-scheme'
+import { siteDirection } from './direction'
 import type { PageScope } from './page-scope'
 
 /**
@@ -24,8 +25,14 @@ export function veilAttributes(
   const { picture } = siteScheme(site)
   // Where visitors choose between two forms whose roles were set apart by hand, the veil that suits any picture stands.
   if (site.document.dress.dark === 'visitor' && JSON.stringify(siteScheme(site, true).picture) !== JSON.stringify(picture)) return null
-  const veils = areas.map((area) => veilOf(picture, boundsOf(asset, frame.ratio, focus, area)))
+  const isMirrored = siteDirection(site.document) === 'rtl'
+  const veils = areas.map((area) => veilOf(picture, boundsOf(asset, frame.ratio, focus, isMirrored ? mirrored(area) : area)))
   return { style: veils.map((veil, i) => `--veil-${i + 1}:${veil}`).join(';') }
+}
+
+/** Words stand on the other side of a picture, which itself is not turned round. */
+function mirrored({ left, right, ...rest }: Area): Area {
+  return { ...rest, left: 1 - right, right: 1 - left }
 }
 
 type Frame = { readonly slot: string; readonly ratio: string | null }
