@@ -60,6 +60,8 @@ const strip = (html: string): string =>
   html
     .replaceAll(/<[^>]*>/g, '\n')
     .replaceAll(/\s*\n\s*/g, '\n')
+    // Spaces at which no line breaks are printed ones, not the document’s.
+    .replaceAll(/[\u00a0\u202f]/g, ' ')
     .trim()
 
 describe('a job of format 1', () => {

@@ -6,6 +6,7 @@ import {
   findPicture,
   ownWord,
   pageTexts,
+  printed,
   siteDirection,
   siteScheme,
   type FilledPicture,

@@ -58,7 +58,8 @@ input,select,textarea{font:inherit;color:var(--text);padding:.6em .75em;min-heig
 @media (min-width:46rem){.veiled{--veil:var(--veil-2)}}
 @media (min-width:58rem){.veiled{--veil:var(--veil-3)}}
 :focus-visible{outline:3px solid var(--focus);outline-offset:3px}
-.skip{position:absolute;inset-inline-start:-999rem}.skip:focus{position:static;display:block;padding:.75rem;background:var(--surface);color:var(--text)}
+.skip{position:absolute;inset-inline-start:-999rem}
+.skip:focus{position:static;display:block;padding:.75rem;background:var(--surface);color:var(--text)}
 @media (prefers-reduced-motion:reduce){*,::before,::after{animation:none!important;transition:none!important}html{scroll-behavior:auto}}
 `
 

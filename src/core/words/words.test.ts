@@ -79,11 +79,11 @@ test('letters join in Arabic and not in Hebrew', () => {
 test('a language is guessed from its words, and not from too few', () => {
   const first: Readonly<Record<string, string>> = {
     'en-GB':
-      'All human beings are born free and equal in dignity and rights. They are endowed with reason and conscience and should act towards one another in a spirit of brotherhood.',
-    de: 'Alle Menschen sind frei und gleich an Würde und Rechten geboren. Sie sind mit Vernunft und Gewissen begabt und sollen einander im Geist der Brüderlichkeit begegnen.',
-    fr: 'Tous les êtres humains naissent libres et égaux en dignité et en droits. Ils sont doués de raison et de conscience et doivent agir les uns envers les autres dans un esprit de fraternité.',
-    es: 'Todos los seres humanos nacen libres e iguales en dignidad y derechos y, dotados como están de razón y conciencia, deben comportarse fraternalmente los unos con los otros.',
-    nl: 'Alle mensen worden vrij en gelijk in waardigheid en rechten geboren. Zij zijn begiftigd met verstand en geweten, en behoren zich jegens elkander in een geest van broederschap te gedragen.',
+      'All human beings are born free and equal in dignity and rights. They are endowed with reason and conscience.',
+    de: 'Alle Menschen sind frei und gleich an Würde und Rechten geboren. Sie sind mit Vernunft und Gewissen begabt.',
+    fr: 'Tous les êtres humains naissent libres et égaux en dignité et en droits. Ils sont doués de raison, les uns et les autres.',
+    es: 'Todos los seres humanos nacen libres en dignidad y derechos y deben comportarse fraternalmente los unos con los otros.',
+    nl: 'Alle mensen worden vrij en gelijk in waardigheid en rechten geboren. Zij zijn begiftigd met verstand en geweten.',
     ar: 'يولد جميع الناس أحرارًا متساوين في الكرامة والحقوق.',
     he: 'כל בני האדם נולדו בני חורין ושווים בערכם ובזכויותיהם.',
     el: 'Όλοι οι άνθρωποι γεννιούνται ελεύθεροι και ίσοι στην αξιοπρέπεια και τα δικαιώματα.',

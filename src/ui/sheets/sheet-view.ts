@@ -101,7 +101,7 @@ export class SheetView {
       onBeforeElUpdated: (from, to) => {
         if (from.hasAttribute('contenteditable')) to.setAttribute('contenteditable', from.getAttribute('contenteditable') ?? '')
         if (from.hasAttribute('data-in-hand')) to.setAttribute('data-in-hand', '')
-        if (from === this.hands?.typing && sameWords(from, to)) {
+        if (from === this.hands?.typing && (sameWords(from, to) || rewrite(from, to))) {
           if (!to.hasAttribute('data-basted')) from.removeAttribute('data-basted')
           return false
         }
@@ -208,4 +208,29 @@ function pageHtml({ header, main, footer }: DrawnPage): string {
 /** While typing, browsers write some spaces as no-break spaces; to the reader they are the same. */
 function sameWords(a: Element, b: Element): boolean {
   return (a.textContent ?? '').replace(/\s/g, ' ') === (b.textContent ?? '').replace(/\s/g, ' ')
+}
+
+/**
+ * Words as printed become the words as written once somebody types there: each character is one character in both, so the caret stays
+ * where it was put. False where the two are not the same words.
+ */
+function rewrite(from: Element, to: Element): boolean {
+  const [shown, written] = [textsOf(from), textsOf(to)]
+  if (shown.length !== written.length || shown.some((text, i) => text.length !== written[i]?.length)) return false
+  const selection = from.ownerDocument.getSelection()
+  const { anchorNode, anchorOffset = 0, focusNode, focusOffset = 0 } = selection ?? {}
+  shown.forEach((text, i) => {
+    const words = written[i]?.data ?? ''
+    if (text.data !== words) text.data = words
+  })
+  if (anchorNode && focusNode && from.contains(anchorNode) && from.contains(focusNode))
+    selection?.setBaseAndExtent(anchorNode, anchorOffset, focusNode, focusOffset)
+  return true
+}
+
+function textsOf(element: Element): readonly Text[] {
+  const walker = element.ownerDocument.createTreeWalker(element, NodeFilter.SHOW_TEXT)
+  const found: Text[] = []
+  for (let node = walker.nextNode(); node; node = walker.nextNode()) found.push(node as Text)
+  return found
 }

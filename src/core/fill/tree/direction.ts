@@ -1,4 +1,5 @@
 import { siteLanguage, type SiteDocument } from '../../site'
+import { typeset } from '../../typeset'
 import { directionOf, type Direction } from '../../words'
 import { plain, type FilledNode } from './tree'
 
@@ -21,13 +22,25 @@ export function direction(document: SiteDocument, words: string): Readonly<Recor
   return RIGHT_TO_LEFT.test(words) && siteDirection(document) === 'ltr' ? { dir: 'auto' } : null
 }
 
+/** How words are shown: as a heading; as they were written, while somebody types there; after other words of the same paragraph. */
+export type Manner = { readonly heading?: boolean; readonly raw?: boolean; readonly before?: string }
+
+/** Words as they are printed in the site's language. */
+export function printed(document: SiteDocument, words: string, { raw = false, ...manner }: Manner = {}): string {
+  return raw ? words : typeset(words, { language: siteLanguage(document), ...manner })
+}
+
 /**
  * Words as a page shows them. On a page that runs from right to left, what holds no letter of its own scripts (numbers, addresses,
  * names in other letters) keeps its order and stands where the page's words stand: set apart as UAX #9 has it (isolates, 2.4).
  */
-export function wordsOn(document: SiteDocument, words: string): readonly FilledNode[] {
-  if (siteDirection(document) === 'ltr' || RIGHT_TO_LEFT.test(words) || !LETTER_OR_DIGIT.test(words)) return [words]
-  return [plain('bdi', [words], { dir: 'ltr' })]
+export function wordsOn(document: SiteDocument, words: string, manner: Manner = {}): readonly FilledNode[] {
+  const set = printed(document, words, manner)
+  return isSetApart(document, words) ? [plain('bdi', [set], { dir: 'ltr' })] : [set]
+}
+
+export function isSetApart(document: SiteDocument, words: string): boolean {
+  return siteDirection(document) === 'rtl' && !RIGHT_TO_LEFT.test(words) && LETTER_OR_DIGIT.test(words)
 }
 
 /** Attributes of two sources together; null where neither has any. */

@@ -40,12 +40,13 @@ function fillName(scope: PageScope, element: DesignElement, href: FilledElement[
   const { document } = scope.site
   const { wordmark } = document.brand
   const words = wordmark?.text ?? shownFact(scope.site, 'name').text
+  const shown = wordsOn(document, words, { raw: scope.typing?.fact === 'name' })
   return {
     type: 'element',
     tag: element.tag,
     base: element.attrs,
     extra: together(href, direction(document, words)),
-    children: wordmark ? [plain('span', wordsOn(document, words), { class: 'wordmark' })] : wordsOn(document, words),
+    children: wordmark ? [plain('span', shown, { class: 'wordmark' })] : shown,
     mark: wordmark?.text === undefined ? factMark(scope.site, 'name') : null,
   }
 }

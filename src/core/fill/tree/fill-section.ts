@@ -27,7 +27,7 @@ import { shownLabel } from '../labels'
 import { sectionRows } from '../section-rows'
 import { shownFact } from '../shown-fact'
 import { computedEntries, type ComputedEntry } from './computed-lists'
-import { direction, together, wordsOn } from './direction'
+import { direction, together, wordsOn, type Manner } from './direction'
 import { fillLogo } from './fill-logo'
 import { fillRich } from './fill-rich'
 import { factHref, linkHref } from './links'
@@ -145,9 +145,15 @@ function isFactAbsent(scope: PageScope, fact: ShownFact | 'hours' | 'socials'): 
   return shownFact(scope.site, fact).text === '' && scope.typing?.fact !== fact
 }
 
+const HEADING = /^h[1-6]$/
+
+function isTyping({ typing }: PageScope, place: Place): boolean {
+  return typing?.key === placeKey(place)
+}
+
 /** What is empty is not drawn, unless somebody is typing there. */
-function isLeftOut({ typing }: PageScope, place: SlotPlace, found: Shown | null): boolean {
-  return isNothing(found?.value ?? null) && (!typing || typing.key !== placeKey(place))
+function isLeftOut(scope: PageScope, place: SlotPlace, found: Shown | null): boolean {
+  return isNothing(found?.value ?? null) && !isTyping(scope, place)
 }
 
 function isNothing(value: SlotValue | null): boolean {
@@ -176,17 +182,18 @@ function fillSlot(scope: PageScope, spot: Spot, element: DesignElement, b: SlotB
   if (isLeftOut(scope, place, found)) return null
   const { document } = scope.site
   const extra = found ? direction(document, plainWords(found.value)) : null
+  const manner: Manner = { heading: HEADING.test(element.tag), raw: isTyping(scope, place) }
   const mark = slotMark(place, found, b.slotType === 'rich')
   const value = found?.value
   switch (value?.type) {
     case 'image':
       return fillPicture(scope, element, b, value, spot.entry?.number ?? 0, extra, mark)
     case 'rich':
-      return bound(element, extra, fillRich(document, value.rich), mark)
+      return bound(element, extra, fillRich(document, value.rich, manner), mark)
     case 'link':
-      return bound(element, together({ href: linkHref(scope, value.to) }, extra), wordsOn(document, value.label), mark)
+      return bound(element, together({ href: linkHref(scope, value.to) }, extra), wordsOn(document, value.label, manner), mark)
     default:
-      return bound(element, extra, value?.type === 'text' ? wordsOn(document, value.text) : [], mark)
+      return bound(element, extra, value?.type === 'text' ? wordsOn(document, value.text, manner) : [], mark)
   }
 }
 
@@ -218,7 +225,9 @@ function fillFact(scope: PageScope, element: DesignElement, fact: Extract<Bindin
   const { text } = shownFact(scope.site, fact)
   const { document } = scope.site
   const href = element.tag === 'a' ? { href: factHref(scope, fact) } : null
-  const words = fact === 'address' ? addressLines(document, text) : wordsOn(document, text)
+  // An address of the post is printed as words are; one of mail is no words.
+  const manner: Manner = { heading: HEADING.test(element.tag), raw: fact === 'email' || scope.typing?.fact === fact }
+  const words = fact === 'address' ? addressLines(document, text) : wordsOn(document, text, manner)
   return bound(element, together(href, direction(document, text)), words, factMark(scope.site, fact))
 }
 
@@ -226,8 +235,12 @@ function fillLabel(scope: PageScope, element: DesignElement, words: LabelWords):
   const { document } = scope.site
   const { text, leftover } = shownLabel(document, words)
   const place: Place = { type: 'label', label: words.label }
-  if (text === '' && scope.typing?.key !== placeKey(place)) return null
-  return bound(element, direction(document, text), wordsOn(document, text), { place, state: leftover ? 'leftover' : 'own', rich: false })
+  if (text === '' && !isTyping(scope, place)) return null
+  return bound(element, direction(document, text), wordsOn(document, text, { raw: isTyping(scope, place) }), {
+    place,
+    state: leftover ? 'leftover' : 'own',
+    rich: false,
+  })
 }
 
 /** What an element is called to those who hear the page is a label too. */

@@ -1,0 +1,2 @@
+export * from './typeset'
+export * from './quotes'
