@@ -126,7 +126,7 @@ test('F8 goes from leftover to leftover across pages, Enter goes down, Alt+K kee
   await expect(cell(page, 'Hero: Caption')).toBeFocused()
   await page.keyboard.press('Enter')
   await expect(cell(page, 'Hero: Lead')).toBeFocused()
-  await cell(page, 'In search results: Description').focus()
+  await cell(page, 'Page: Description').focus()
   await page.keyboard.press('F8')
   await expect(tab(page, 'About')).toHaveAttribute('aria-current', 'page')
   await expect(cell(page, 'Title: Heading')).toBeFocused()

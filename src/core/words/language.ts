@@ -25,62 +25,61 @@ export function scriptOf(language: string): string {
   }
 }
 
-/** A language's name: in another language, by default in itself. */
-export function languageName(language: string, inLanguage: string = language): string {
-  try {
-    return new Intl.DisplayNames([inLanguage], { type: 'language', fallback: 'code' }).of(language) ?? language
-  } catch {
-    return language
-  }
-}
+/**
+ * Languages that are offered to choose from, with their names in English and in themselves (CLDR, written down here because a server and
+ * a browser may know different editions of it); any other can be given by its tag.
+ */
+export const OFFERED_LANGUAGES: readonly (readonly [tag: string, english: string, own: string])[] = [
+  ['ar', 'Arabic', 'العربية'],
+  ['eu', 'Basque', 'Euskara'],
+  ['bg', 'Bulgarian', 'Български'],
+  ['ca', 'Catalan', 'Català'],
+  ['hr', 'Croatian', 'Hrvatski'],
+  ['cs', 'Czech', 'Čeština'],
+  ['da', 'Danish', 'Dansk'],
+  ['nl', 'Dutch', 'Nederlands'],
+  ['nl-BE', 'Dutch (Belgium)', 'Nederlands (België)'],
+  ['en-GB', 'English (Britain)', 'English (United Kingdom)'],
+  ['en-IE', 'English (Ireland)', 'English (Ireland)'],
+  ['en-US', 'English (United States)', 'English (United States)'],
+  ['et', 'Estonian', 'Eesti'],
+  ['fi', 'Finnish', 'Suomi'],
+  ['fr', 'French', 'Français'],
+  ['fr-BE', 'French (Belgium)', 'Français (Belgique)'],
+  ['fr-CA', 'French (Canada)', 'Français (Canada)'],
+  ['fr-CH', 'French (Switzerland)', 'Français (Suisse)'],
+  ['gl', 'Galician', 'Galego'],
+  ['de', 'German', 'Deutsch'],
+  ['de-AT', 'German (Austria)', 'Deutsch (Österreich)'],
+  ['de-CH', 'German (Switzerland)', 'Deutsch (Schweiz)'],
+  ['el', 'Greek', 'Ελληνικά'],
+  ['he', 'Hebrew', 'עברית'],
+  ['hu', 'Hungarian', 'Magyar'],
+  ['is', 'Icelandic', 'Íslenska'],
+  ['ga', 'Irish', 'Gaeilge'],
+  ['it', 'Italian', 'Italiano'],
+  ['lv', 'Latvian', 'Latviešu'],
+  ['lt', 'Lithuanian', 'Lietuvių'],
+  ['nb', 'Norwegian Bokmål', 'Norsk bokmål'],
+  ['fa', 'Persian', 'فارسی'],
+  ['pl', 'Polish', 'Polski'],
+  ['pt', 'Portuguese', 'Português'],
+  ['pt-BR', 'Portuguese (Brazil)', 'Português (Brasil)'],
+  ['ro', 'Romanian', 'Română'],
+  ['ru', 'Russian', 'Русский'],
+  ['sr', 'Serbian', 'Српски'],
+  ['sk', 'Slovak', 'Slovenčina'],
+  ['sl', 'Slovenian', 'Slovenščina'],
+  ['es', 'Spanish', 'Español'],
+  ['sv', 'Swedish', 'Svenska'],
+  ['tr', 'Turkish', 'Türkçe'],
+  ['uk', 'Ukrainian', 'Українська'],
+  ['ur', 'Urdu', 'اردو'],
+  ['vi', 'Vietnamese', 'Tiếng Việt'],
+  ['cy', 'Welsh', 'Cymraeg'],
+]
 
-/** Languages that are offered to choose from; any other can be given by its tag. */
-export const OFFERED_LANGUAGES = [
-  'ar',
-  'bg',
-  'ca',
-  'cs',
-  'cy',
-  'da',
-  'de',
-  'de-AT',
-  'de-CH',
-  'el',
-  'en-GB',
-  'en-IE',
-  'en-US',
-  'es',
-  'et',
-  'eu',
-  'fa',
-  'fi',
-  'fr',
-  'fr-BE',
-  'fr-CA',
-  'fr-CH',
-  'ga',
-  'gl',
-  'he',
-  'hr',
-  'hu',
-  'is',
-  'it',
-  'lt',
-  'lv',
-  'nb',
-  'nl',
-  'nl-BE',
-  'pl',
-  'pt',
-  'pt-BR',
-  'ro',
-  'ru',
-  'sk',
-  'sl',
-  'sr',
-  'sv',
-  'tr',
-  'uk',
-  'ur',
-  'vi',
-] as const
+/** A language's name in English; one that is not offered is named by its tag. */
+export function languageName(language: string): string {
+  return OFFERED_LANGUAGES.find(([tag]) => tag === language)?.[1] ?? language
+}

@@ -51,7 +51,7 @@ test('a language runs the way that its script does', () => {
   for (const language of ['ar', 'he', 'fa', 'ur', 'az-Arab', 'yi', 'ckb', 'dv']) expect(directionOf(language), language).toBe('rtl')
   for (const language of ['en', 'az', 'ur-Latn', 'el', 'uk', 'ja', 'x', 'constructor']) expect(directionOf(language), language).toBe('ltr')
   // Reference: the direction that the platform itself knows, where it does.
-  for (const language of OFFERED_LANGUAGES) {
+  for (const [language] of OFFERED_LANGUAGES) {
     const locale = new Intl.Locale(language) as Intl.Locale & {
       textInfo?: { direction: string }
       getTextInfo?: () => { direction: string }
@@ -60,8 +60,9 @@ test('a language runs the way that its script does', () => {
   }
 })
 
-test('a language is named in itself and in English; what is none is named by its tag', () => {
-  expect([languageName('de'), languageName('de', 'en'), languageName('not a tag')]).toEqual(['Deutsch', 'German', 'not a tag'])
+test('a language is named in English; one that is not offered by its tag', () => {
+  expect([languageName('de'), languageName('en-GB'), languageName('not a tag')]).toEqual(['German', 'English (Britain)', 'not a tag'])
+  expect(new Set(OFFERED_LANGUAGES.map(([tag]) => tag)).size).toBe(OFFERED_LANGUAGES.length)
 })
 
 test('words of a design are plain where they are the plain English word, and nothing more', () => {
@@ -78,8 +79,7 @@ test('letters join in Arabic and not in Hebrew', () => {
 // The first article of the Universal Declaration of Human Rights (United Nations), as its official translations begin.
 test('a language is guessed from its words, and not from too few', () => {
   const first: Readonly<Record<string, string>> = {
-    'en-GB':
-      'All human beings are born free and equal in dignity and rights. They are endowed with reason and conscience.',
+    'en-GB': 'All human beings are born free and equal in dignity and rights. They are endowed with reason and conscience.',
     de: 'Alle Menschen sind frei und gleich an Würde und Rechten geboren. Sie sind mit Vernunft und Gewissen begabt.',
     fr: 'Tous les êtres humains naissent libres et égaux en dignité et en droits. Ils sont doués de raison, les uns et les autres.',
     es: 'Todos los seres humanos nacen libres en dignidad y derechos y deben comportarse fraternalmente los unos con los otros.',

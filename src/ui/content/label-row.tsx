@@ -1,5 +1,5 @@
 import type { LabelRow as Row } from '@/core/fill'
-import { MAX_LABEL } from '@/core/site'
+import { MAX_LABEL, own } from '@/core/site'
 import { RowFrame, type RowState } from './row-frame'
 import { TextCell } from './text-cell'
 
@@ -13,10 +13,11 @@ type Props = {
 /** A word that the site says of itself, such as “Telephone” or “Menu”. Emptied, it is the plain word of the site's language. */
 export function LabelRow({ row, inHand, onHold, onChange }: Props) {
   const { label, value, placeholder, plain, leftover } = row
+  const name = nameOf(label)
   return (
     <RowFrame
       id={`label ${label}`}
-      label={label.charAt(0).toUpperCase() + label.slice(1).replaceAll('-', ' ')}
+      label={name}
       template={
         <span dir="auto">
           {placeholder}
@@ -31,7 +32,7 @@ export function LabelRow({ row, inHand, onHold, onChange }: Props) {
       onBack={value === null ? undefined : () => onChange(null)}
     >
       <TextCell
-        label={`Label: ${label.replaceAll('-', ' ')}`}
+        label={`Label: ${name}`}
         lines="one"
         leftover={leftover}
         empty={plain ?? undefined}
@@ -40,6 +41,24 @@ export function LabelRow({ row, inHand, onHold, onChange }: Props) {
       />
     </RowFrame>
   )
+}
+
+/** What we call a label on our own screens. */
+function nameOf(label: string): string {
+  return own(NAMES, label) ?? label.charAt(0).toUpperCase() + label.slice(1).replaceAll('-', ' ')
+}
+
+const NAMES: Readonly<Record<string, string>> = {
+  skip: 'Link to the content',
+  pages: 'Menu, as it is read out',
+  'pages-again': 'Menu at the foot, read out',
+  mon: 'Monday',
+  tue: 'Tuesday',
+  wed: 'Wednesday',
+  thu: 'Thursday',
+  fri: 'Friday',
+  sat: 'Saturday',
+  sun: 'Sunday',
 }
 
 function stateOf({ value, placeholder, plain, leftover }: Row): RowState {

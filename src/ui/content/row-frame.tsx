@@ -29,7 +29,7 @@ type Props = {
   readonly children: ReactNode
 }
 
-export const ROW_GRID = 'grid grid-cols-[9.5rem_minmax(0,1fr)_minmax(0,1.35fr)_10.5rem_8.5rem] gap-x-4'
+export const ROW_GRID = 'grid grid-cols-[9.5rem_minmax(0,1fr)_minmax(0,1.35fr)_10.5rem_12.75rem] gap-x-4'
 
 /** One line of the ledger: the place, the template's content beside the client's, the fit, the state. */
 export function RowFrame({
@@ -67,14 +67,14 @@ export function RowFrame({
       <div className="min-w-0 pt-1.5 text-sm leading-snug text-soft">{template}</div>
       <div className="min-w-0">{children}</div>
       <div className="pt-1">{fit && <FitStrip fit={fit} />}</div>
-      <div className="flex flex-wrap items-center justify-between gap-1 pt-1 text-sm">
+      <div className="flex flex-wrap items-center gap-1.5 pt-1 text-sm">
         <span
           className={
             leftover
-              ? 'stitch-under pb-0.5 font-medium text-thread'
+              ? 'stitch-under me-auto pb-0.5 font-medium text-thread'
               : draft
-                ? 'border-b-2 border-dotted border-tape-dark font-medium text-tape-dark'
-                : 'text-soft'
+                ? 'me-auto border-b-2 border-dotted border-tape-dark font-medium text-tape-dark'
+                : 'me-auto text-soft'
           }
         >
           {state}

@@ -1,6 +1,6 @@
 'use client'
 import { countLeftovers, NOT_FOUND } from '@/core/fill'
-import { memo } from 'react'
+import { memo, useEffect, useRef } from 'react'
 import { useJob } from '../job/job-context'
 import { usePages } from '../job/use-pages'
 import type { Tab } from './tabs'
@@ -8,14 +8,23 @@ import type { Tab } from './tabs'
 /** The pages, and what they all share; each with its leftovers. Typing draws a tab again only where its count changes. */
 export function TabBar({ tab, onTab }: { tab: Tab; onTab: (tab: Tab) => void }) {
   const pages = usePages()
+  const bar = useRef<HTMLDivElement>(null)
+  // With many pages the open one may lie beyond the edge.
+  useEffect(() => {
+    bar.current?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
+  }, [tab])
   const { byPage, everyPage } = useJob((s) => countLeftovers(s.pack, s.document))
   return (
-    <nav aria-label="Pages" className="flex shrink-0 items-end gap-0.5 overflow-x-auto border-b border-ink px-4">
-      {pages.map(({ id, name }) => (
-        <TabButton key={id} tab={id} name={name} open={byPage[id] ?? 0} isOpen={tab === id} onTab={onTab} />
-      ))}
-      <TabButton tab={NOT_FOUND} name="At a wrong address" open={byPage[NOT_FOUND] ?? 0} isOpen={tab === NOT_FOUND} onTab={onTab} isLast />
-      <TabButton tab="shared" name="Every page" open={everyPage} isOpen={tab === 'shared'} onTab={onTab} />
+    <nav aria-label="Pages" className="flex shrink-0 items-end border-b border-ink px-4">
+      <div className="-mb-px flex min-w-0 flex-1 items-end gap-0.5 overflow-x-auto [scrollbar-width:none]" ref={bar}>
+        {pages.map(({ id, name }) => (
+          <TabButton key={id} tab={id} name={name} open={byPage[id] ?? 0} isOpen={tab === id} onTab={onTab} />
+        ))}
+      </div>
+      <div className="-mb-px flex shrink-0 items-end gap-0.5 border-s border-seam ps-2">
+        <TabButton tab={NOT_FOUND} name="Wrong address" open={byPage[NOT_FOUND] ?? 0} isOpen={tab === NOT_FOUND} onTab={onTab} />
+        <TabButton tab="shared" name="Every page" open={everyPage} isOpen={tab === 'shared'} onTab={onTab} />
+      </div>
     </nav>
   )
 }
@@ -26,20 +35,14 @@ type ButtonProps = {
   readonly open: number
   readonly isOpen: boolean
   readonly onTab: (tab: Tab) => void
-  readonly isLast?: boolean
 }
 
-const TAB = '-mb-px flex items-center gap-2 whitespace-nowrap border px-3 py-1.5 text-sm font-semibold'
+const TAB = 'flex items-center gap-2 shrink-0 whitespace-nowrap border px-3 py-1.5 text-sm font-semibold'
 
-const TabButton = memo(function TabButton({ tab, name, open, isOpen, onTab, isLast = false }: ButtonProps) {
+const TabButton = memo(function TabButton({ tab, name, open, isOpen, onTab }: ButtonProps) {
   const look = isOpen ? 'border-ink border-b-cloth bg-cloth' : 'border-clear hover:border-seam hover:bg-cloth'
   return (
-    <button
-      type="button"
-      aria-current={isOpen ? 'page' : undefined}
-      onClick={() => onTab(tab)}
-      className={`${TAB} ${isLast ? 'ms-auto' : ''} ${look}`}
-    >
+    <button type="button" aria-current={isOpen ? 'page' : undefined} onClick={() => onTab(tab)} className={`${TAB} ${look}`}>
       <span className="max-w-40 truncate" dir="auto">
         {name}
       </span>

@@ -21,8 +21,9 @@ export function LanguageInput({ value, template, words, onChange }: Props) {
       {(control) => (
         <>
           <select {...control} className={inputClass} value={value ?? ''} onChange={(event) => onChange(event.target.value || null)}>
-            <option value="">As the template: {languageName(template, 'en')}</option>
-            {offered(value).map(({ tag, name, own }) => (
+            <option value="">As the template: {languageName(template)}</option>
+            {value !== undefined && !OFFERED_LANGUAGES.some(([tag]) => tag === value) && <option value={value}>{value}</option>}
+            {OFFERED_LANGUAGES.map(([tag, name, own]) => (
               <option key={tag} value={tag}>
                 {name === own ? name : `${name} – ${own}`}
               </option>
@@ -30,13 +31,13 @@ export function LanguageInput({ value, template, words, onChange }: Props) {
           </select>
           {isOther && (
             <p className="mt-1 flex flex-wrap items-center gap-2 text-sm">
-              The client’s words look like {languageName(guess, 'en')}.
+              The client’s words look like {languageName(guess)}.
               <button
                 type="button"
                 className="rounded-sm border border-seam px-1.5 hover:border-ink hover:bg-tape"
                 onClick={() => onChange(guess)}
               >
-                Use {languageName(guess, 'en')}
+                Use {languageName(guess)}
               </button>
             </p>
           )}
@@ -54,11 +55,4 @@ function Hint({ language }: { language: string }) {
       : []),
   ]
   return says.length > 0 ? says.join(' ') : null
-}
-
-function offered(value: string | undefined): readonly { readonly tag: string; readonly name: string; readonly own: string }[] {
-  const tags = value !== undefined && !OFFERED_LANGUAGES.some((tag) => tag === value) ? [...OFFERED_LANGUAGES, value] : OFFERED_LANGUAGES
-  return tags
-    .map((tag) => ({ tag, name: languageName(tag, 'en'), own: languageName(tag) }))
-    .sort((a, b) => a.name.localeCompare(b.name, 'en'))
 }
