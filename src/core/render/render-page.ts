@@ -72,7 +72,7 @@ ${write(footer)}`
 
 function renderHead(writer: PageWriter, files: ReleaseFiles, filled: PageParts<FilledSection>): string {
   const { site, page } = writer
-  const texts = page ? pageTexts(site.pack, site.document, page) : { title: ownWord(site.document, 'page-not-found'), description: '' }
+  const texts = page ? printedTexts(site, page) : { title: ownWord(site.document, 'page-not-found'), description: '' }
   const meta = (name: string, content: string): string => `<meta${attribute('name', name)}${attribute('content', content)}>`
   const hasCard = page !== null && isHome(site.document, page) && factsOf(site.document).name !== undefined
   const lines = [
@@ -95,6 +95,12 @@ function renderHead(writer: PageWriter, files: ReleaseFiles, filled: PageParts<F
     `<link rel="manifest"${attribute('href', fileUrl(writer, files.icons.manifest))}>`,
   ]
   return lines.join('\n')
+}
+
+/** Title and description as they are printed. */
+function printedTexts({ document, pack }: Site, page: Page): { readonly title: string; readonly description: string } {
+  const { title, description } = pageTexts(pack, document, page)
+  return { title: printed(document, title), description: printed(document, description) }
 }
 
 /** The colour that a browser gives its own frame around the page. */

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { testPack, testSite } from '../../../tests/pack'
 import { random } from '../../../tests/random'
 import { edited, homeSections, setItem, setSlot, setText } from '../../../tests/site'
-import { countLeftovers, makeDocument, pageTexts, sectionRows } from '../fill'
+import { countLeftovers, makeDocument, pageTexts } from '../fill'
 import { designsOf, getDesign, getTemplate } from '../pack'
 import {
   allSections,

@@ -57,6 +57,9 @@ export class SheetView {
       const style = document.getElementById(part)
       if (style && style.textContent !== frame.styles[part]) style.textContent = frame.styles[part]
     }
+    const { documentElement } = this.document
+    documentElement.lang = frame.language
+    documentElement.dir = frame.direction
     const all = sectionsOf(frame)
     this.places = new Map(all.flatMap((s) => [...s.places]))
     if (only !== undefined)
@@ -73,8 +76,6 @@ export class SheetView {
 
   private showAnew(frame: DrawnPage, all: readonly DrawnSection[]): string[] {
     const { document } = this
-    document.documentElement.lang = frame.language
-    document.documentElement.dir = frame.direction
     const top = frame.page === this.page ? document.documentElement.scrollTop : 0
     document.body.innerHTML = pageHtml(frame)
     document.documentElement.scrollTop = top
@@ -85,8 +86,6 @@ export class SheetView {
 
   private showAlone(frame: DrawnPage, all: readonly DrawnSection[]): string[] {
     const { document } = this
-    document.documentElement.lang = frame.language
-    document.documentElement.dir = frame.direction
     const html = all.map((s) => s.html).join('')
     if (this.shown.get('alone') !== html) document.body.innerHTML = html
     this.shown = new Map([['alone', html]])
