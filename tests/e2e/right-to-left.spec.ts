@@ -8,9 +8,7 @@ import { designsOn, FILES, PIXEL, siteOn, TEMPLATES, withStyles } from './templa
 test.describe.configure({ mode: 'parallel' })
 
 for (const template of TEMPLATES) {
-  test(`${template}'s home page, and every design at home on it, is its own mirror image in a language that runs from right to left`, async ({
-    context,
-  }) => {
+  test(`${template}’s home page, and every design of its, is its own mirror image from right to left`, async ({ context }) => {
     test.setTimeout(240_000)
     const [there, here] = [await context.newPage(), await context.newPage()]
     const { plain, hebrew } = sameWords(siteOn(template, {}, 'Client'))
