@@ -83,7 +83,8 @@ function renderHead(writer: PageWriter, files: ReleaseFiles, filled: PageParts<F
     ...(page ? renderSharing(writer, page, files, texts, filled) : [meta('robots', 'noindex')]),
     ...(hasCard
       ? [
-          `<link rel="alternate" type="text/vcard"${attribute('href', fileUrl(writer, CARD_FILE))}${attribute('title', ownWord(site.document, 'contact-card'))}>`,
+          `<link rel="alternate" type="text/vcard"${attribute('href', fileUrl(writer, CARD_FILE))}` +
+            `${attribute('title', ownWord(site.document, 'contact-card'))}>`,
         ]
       : []),
     ...themeColours(site),

@@ -105,7 +105,9 @@ function AddressInput({ segment, proposed, onAddress }: { segment: string; propo
       <input
         aria-label="Page: Address"
         data-cell
-        className="min-w-40 flex-1 rounded-sm border border-seam bg-white px-2 py-1 font-mono text-sm placeholder:italic placeholder:text-soft"
+        className={
+          'min-w-40 flex-1 rounded-sm border border-seam bg-white px-2 py-1 font-mono text-sm ' + 'placeholder:italic placeholder:text-soft'
+        }
         value={typed}
         maxLength={80}
         spellCheck={false}

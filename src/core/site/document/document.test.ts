@@ -104,7 +104,7 @@ test('each place has one name of its own', () => {
 })
 
 describe('reading a document', () => {
-  test('every section: those at the head of every page first, those at the foot, each page’s in order, that of wrong addresses last', () => {
+  test('every section: those at head and foot of every page first, each page’s in order, that of wrong addresses last', () => {
     const all = allSections(start)
     expect(all).toHaveLength(Object.keys(start.sections).length)
     expect(all[0]).toMatchObject({ kind: 'header', in: { type: 'header' } })

@@ -15,7 +15,10 @@ import { withValue } from '../own'
 import { refused, type StepType } from './step-type'
 
 const onPage = { type: v.literal('page/set'), page: pageIdSchema }
-/** Sets something of a page: one of its texts (null: the template's again), its address and whether that is the client's, where it is listed, what it was made from. */
+/**
+ * Sets something of a page: one of its texts (null: the template's again), its address and whether that is the client's, where it is
+ * listed, what it was made from.
+ */
 export const pageSetSchema = v.variant('part', [
   v.strictObject({ ...onPage, part: v.picklist(PAGE_TEXTS), value: v.nullable(v.pipe(v.string(), v.maxLength(MAX_PAGE_TEXT))) }),
   v.strictObject({ ...onPage, part: v.literal('segment'), value: segmentSchema }),
