@@ -92,6 +92,8 @@ function AddressRow({ page, inHand, onHold, onAddress }: AddressProps) {
   )
 }
 
+const INPUT = 'min-w-40 flex-1 rounded-sm border border-seam bg-white px-2 py-1 font-mono text-sm placeholder:italic placeholder:text-soft'
+
 /** Typed in any words, kept as an address takes them, once the field is left or Enter is pressed. */
 function AddressInput({ segment, proposed, onAddress }: { segment: string; proposed: string; onAddress: (segment: string) => void }) {
   const [typed, setTyped] = useState(segment)
@@ -105,9 +107,7 @@ function AddressInput({ segment, proposed, onAddress }: { segment: string; propo
       <input
         aria-label="Page: Address"
         data-cell
-        className={
-          'min-w-40 flex-1 rounded-sm border border-seam bg-white px-2 py-1 font-mono text-sm ' + 'placeholder:italic placeholder:text-soft'
-        }
+        className={INPUT}
         value={typed}
         maxLength={80}
         spellCheck={false}
