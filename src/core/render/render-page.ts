@@ -17,7 +17,7 @@ import {
 import { attribute, escapeJsonScript, escapeText } from './html/escape'
 import { sectionHtml } from './html/to-html'
 import { fileUrl, openPage, pictureUrl, type PageWriter } from './page-writer'
-import { businessData } from './structured-data'
+import { businessData, pageData } from './structured-data'
 
 /** The file that the business's contact card is published as. */
 export const CARD_FILE = 'contact.vcf'
@@ -113,7 +113,7 @@ function themeColours(site: Site): string[] {
   )
 }
 
-/** Canonical address, the card shown when the page is shared (ogp.me), and on the home page the business as data. */
+/** Canonical address, the card shown when the page is shared (ogp.me), the page as data, and on the home page the business. */
 function renderSharing(
   writer: PageWriter,
   page: Page,
@@ -140,10 +140,13 @@ function renderSharing(
     property('og:description', texts.description),
     ...(name ? [property('og:site_name', name)] : []),
     ...(picture ? [property('og:image', picture), ...size] : []),
-    ...(isHome(document, page)
-      ? [`<script type="application/ld+json">${escapeJsonScript(businessData(writer.site, files.origin, picture))}</script>`]
-      : []),
+    ...(isHome(document, page) ? [dataScript(businessData(writer.site, files.origin, picture))] : []),
+    dataScript(pageData(writer.site, page, files.origin)),
   ]
+}
+
+function dataScript(data: Record<string, unknown>): string {
+  return `<script type="application/ld+json">${escapeJsonScript(data)}</script>`
 }
 
 /** The first picture a visitor sees on a page, for the card that others show when they share it. */

@@ -1,5 +1,6 @@
 import { pageTexts } from '../fill'
-import { DAYS, factsGiven, homePage, toCountryCode, type Day, type Hours } from '../site'
+import { pagePath } from '../pages'
+import { DAYS, factsGiven, homePage, sectionsOn, siteLanguage, toCountryCode, type Day, type Hours, type Page } from '../site'
 import { findTrade } from '../trade'
 import type { Site } from '../fill'
 
@@ -40,6 +41,39 @@ export function businessData(site: Site, origin: string, picture: string | null)
     keywords: facts.keywords?.join(', '),
     sameAs: facts.socials?.length ? facts.socials : undefined,
   })
+}
+
+/** The page itself, and the way to it, as schema.org data: https://schema.org/WebPage, https://schema.org/BreadcrumbList. */
+export function pageData(site: Site, page: Page, origin: string): Record<string, unknown> {
+  const { document } = site
+  const url = origin + pagePath(document, page)
+  const { name, title, description } = pageTexts(site.pack, document, page)
+  const home = homePage(document)
+  const step = (position: number, of: string, item: string): object => ({ '@type': 'ListItem', position, name: of, item })
+  const trail = {
+    '@type': 'BreadcrumbList',
+    itemListElement: [step(1, pageTexts(site.pack, document, home).name, `${origin}/`), step(2, name, url)],
+  }
+  return dropEmpty({
+    '@context': 'https://schema.org',
+    '@type': pageType(site, page),
+    '@id': url,
+    url,
+    name: title,
+    description,
+    inLanguage: siteLanguage(document),
+    isPartOf: { '@type': 'WebSite', '@id': `${origin}/#site`, url: `${origin}/`, name: factsGiven(document).name },
+    breadcrumb: page === home ? undefined : trail,
+  })
+}
+
+/** What a page is to those who search: told by its sections, whatever it is called. */
+function pageType({ document }: Site, page: Page): string {
+  const kinds = new Set(sectionsOn(document, page.id).map((s) => s.kind))
+  if (page === homePage(document)) return 'WebPage'
+  if (kinds.has('contact')) return 'ContactPage'
+  if (kinds.has('team') || page.origin?.page === 'about') return 'AboutPage'
+  return kinds.has('gallery') ? 'CollectionPage' : 'WebPage'
 }
 
 function openingHours(hours: Hours): object[] {

@@ -31,6 +31,29 @@ export function suggestTrades(typed: string, most = 8): readonly SuggestedTrade[
   return found.sort((a, b) => a.rank - b.rank || a.trade.name.localeCompare(b.trade.name)).slice(0, most)
 }
 
+/** Words that say how or where a trade is carried on, and leave it the same trade. From memory of how people write. */
+const QUALIFIERS = new Set('a an and at by family for home in independent local mobile my of our own private small the'.split(' '))
+
+/**
+ * The trade whose phrases are true of what a person wrote: named as it is, or with nothing beside its name but words that leave it the
+ * same trade and the town. A trade that only its neighbour's name stands in, such as boats beside upholstery, has no phrases here.
+ */
+export function tradeWithPhrases(words: string, town: string): Trade | null {
+  const trade = findTrade(words)
+  if (!trade) return null
+  const bare = (text: string): string =>
+    plain(text)
+      .replace(/[^\p{L}\p{N}]+/gu, ' ')
+      .trim()
+  const asked = ` ${bare(words)} `
+  const held = [trade.name, ...trade.alsoCalled].map(bare).filter((name) => asked.includes(` ${name} `))
+  const longest = held.sort((a, b) => b.length - a.length)[0]
+  if (longest === undefined) return null
+  const beside = asked.replace(` ${longest} `, ' ').split(' ').filter(Boolean)
+  const here = new Set(bare(town).split(' '))
+  return beside.every((word) => QUALIFIERS.has(word) || here.has(word)) ? trade : null
+}
+
 /** The trade that a person's words name, by name or by another word for it; null when none does. */
 export function findTrade(words: string): Trade | null {
   const asked = plain(words)

@@ -20,34 +20,82 @@ import {
   type SiteDocument,
   type SlotValue,
 } from '../site'
-import { findTrade } from './find-trade'
-import { PHRASES, type PhraseBank } from './phrases'
+import { tradeWithPhrases } from './find-trade'
+import { NEUTRAL, PHRASES, type PhraseBank } from './phrases'
 import type { Trade } from './trade'
 
 type Words = Readonly<Record<string, string>>
 
 /**
  * The edit that fills a site with trade copy from the phrase bank: only places that nobody has filled, each marked as a
- * draft to be confirmed. It claims nothing that could be false of this client: no prices, years, names or praise. Null
- * where the trade is not known.
+ * draft to be confirmed. It claims nothing that could be false of this client: no prices, years, names or praise; a trade that
+ * the bank has no phrases for gets those that any business can say. No page says a sentence twice. Null where no trade was given.
  */
 export function firstDraft(pack: Pack, document: SiteDocument): Edit | null {
-  const trade = findTrade(factsOf(document).trade ?? '')
-  if (!trade) return null
-  const words = wordsOf(document, trade)
-  const edits = allSections(document).flatMap((section) => draftSection(pack, document, section, trade, words))
+  const { trade: typed = '', address } = factsOf(document)
+  if (typed.trim() === '') return null
+  const trade = tradeWithPhrases(typed, address?.locality ?? '')
+  const words = wordsOf(document, trade, typed)
+  // What stands at the foot of every page says nothing that any of them says.
+  const pages = new Map<string, Set<string>>()
+  const everywhere = new Set<string>()
+  const saidOn = (section: Section): Said => {
+    const page = pageOfSection(document, section.id)?.id ?? ''
+    const here = pages.get(page) ?? new Set()
+    pages.set(page, here)
+    return page === '' ? { has: (key) => everywhere.has(key), add: (key) => void everywhere.add(key) } : both(here, everywhere)
+  }
+  const sections = allSections(document)
+  const inOrder = [...sections.filter((s) => s.in.type === 'page'), ...sections.filter((s) => s.in.type !== 'page')]
+  const edits = inOrder.flatMap((section) => draftSection(pack, document, section, trade, words, saidOn(section)))
   return edits.length > 0 ? { type: 'batch', edits } : null
 }
 
-function wordsOf(document: SiteDocument, trade: Trade): Words {
+/** What has been said so far where a section stands. */
+type Said = { readonly has: (key: string) => boolean; readonly add: (key: string) => void }
+
+/** What is said on a page is said somewhere too. */
+function both(here: Set<string>, everywhere: Set<string>): Said {
+  return {
+    has: (key) => here.has(key),
+    add: (key) => {
+      here.add(key)
+      everywhere.add(key)
+    },
+  }
+}
+
+/** The sentences of a text that were not said before, which are then said; empty where all of them were. */
+function unsaid(text: string, said: Said): string {
+  return text
+    .split('\n')
+    .map((line) =>
+      line
+        .split(/(?<=[.!?…])\s+/)
+        .filter((sentence) => {
+          const key = sentence
+            .toLowerCase()
+            .replace(/[^\p{L}\p{N}]+/gu, ' ')
+            .trim()
+          if (key === '' || said.has(key)) return false
+          said.add(key)
+          return true
+        })
+        .join(' '),
+    )
+    .filter((line) => line !== '')
+    .join('\n')
+}
+
+function wordsOf(document: SiteDocument, trade: Trade | null, typed: string): Words {
   const facts = factsOf(document)
   const special = facts.special?.trim() ?? ''
   return {
     name: facts.name?.trim() ?? '',
-    does: trade.does,
+    does: trade?.does ?? '',
     town: facts.address?.locality.trim() ?? '',
     special: special === '' || /[.!?…]$/.test(special) ? special : `${special}.`,
-    trade: trade.name,
+    trade: trade?.name ?? typed.trim(),
   }
 }
 
@@ -70,26 +118,46 @@ const allWhole = (phrases: readonly string[], words: Words): string =>
     .filter((p) => p !== null)
     .join('\n')
 
-function draftSection(pack: Pack, document: SiteDocument, section: Section, trade: Trade, words: Words): EditStep[] {
+function draftSection(pack: Pack, document: SiteDocument, section: Section, trade: Trade | null, words: Words, said: Said): EditStep[] {
   const design = findDesign(pack, section.kind, section.design)
   if (!design) return []
   const pageKey = pageOfSection(document, section.id)?.origin?.page ?? ''
   const shown = new Set(shownPlaces(design).slots.map((s) => s.slot))
-  const { texts, rich = {}, links = {}, items = [] } = draftOf(section.kind, PHRASES[trade.group], trade, words, pageKey)
+  const { texts, rich = {}, links = {}, items = [] } = draftOf(section.kind, trade ? PHRASES[trade.group] : NEUTRAL, trade, words, pageKey)
   const edits: EditStep[] = []
   const set = (slot: string, value: SlotValue): void => {
     if (section.slots[slot] === undefined && shown.has(slot))
       edits.push({ type: 'slot/set', section: section.id, entry: null, slot, value })
   }
-  for (const [slot, text] of Object.entries(texts)) if (text) set(slot, { type: 'text', text, draft: true })
-  for (const [slot, text] of Object.entries(rich)) if (text) set(slot, { type: 'rich', rich: richFromPlain(text), draft: true })
+  const isFree = (slot: string): boolean => section.slots[slot] === undefined && shown.has(slot)
+  for (const [slot, text] of Object.entries(texts)) {
+    const left = text && isFree(slot) ? unsaid(text, said) : ''
+    if (left) set(slot, { type: 'text', text: left, draft: true })
+  }
+  for (const [slot, text] of Object.entries(rich)) {
+    const left = text && isFree(slot) ? unsaid(text, said) : ''
+    if (left) set(slot, { type: 'rich', rich: richFromPlain(left), draft: true })
+  }
   for (const [slot, [label, to]] of Object.entries(links)) {
     const target = findTarget(document, to)
     if (target) set(slot, { type: 'link', label, to: target, draft: true })
   }
   const isUntouched = section.slots.items === undefined && entriesOf(document, section.id).length === 0
-  if (items.length > 0 && isUntouched && shown.has('items')) edits.push(...draftEntries(section, items))
+  if (items.length > 0 && isUntouched && shown.has('items'))
+    edits.push(
+      ...draftEntries(
+        section,
+        items.map((item) => unsaidItem(item, said)),
+      ),
+    )
   return edits
+}
+
+/** An entry keeps its own name; what it says beside it is left empty where it was said before. */
+function unsaidItem(item: Readonly<Record<string, string>>, said: Said): Readonly<Record<string, string>> {
+  return Object.fromEntries(
+    Object.entries(item).map(([slot, text]) => [slot, slot === 'text' || slot === 'answer' ? unsaid(text, said) : text]),
+  )
 }
 
 function draftEntries(section: Section, items: readonly Readonly<Record<string, string>>[]): EditStep[] {
@@ -121,7 +189,8 @@ type Drafted = {
 }
 
 /** What a section of a kind says in a trade; kinds that would have to invent something (praise, years, people) say nothing. */
-function draftOf(kind: SectionKind, bank: PhraseBank, trade: Trade, words: Words, pageKey: string): Drafted {
+function draftOf(kind: SectionKind, bank: PhraseBank, trade: Trade | null, words: Words, pageKey: string): Drafted {
+  const services = trade?.services ?? []
   const reach = ['How to reach us', 'contact'] as const
   switch (kind) {
     case 'header':
@@ -139,13 +208,13 @@ function draftOf(kind: SectionKind, bank: PhraseBank, trade: Trade, words: Words
         texts: { heading: bank.services },
         rich: { intro: pageKey === 'services' ? null : (bank.lead.at(-1) ?? null) },
         links: { action: ['Ask for a price', 'contact'] },
-        items: trade.services.map((title, i) => ({ title, text: bank.service[i % bank.service.length] ?? '' })),
+        items: services.map((title, i) => ({ title, text: bank.service[i] ?? '' })),
       }
     case 'prices':
       return {
         texts: { heading: 'What it costs' },
         rich: { intro: 'Tell us what you have in mind, and you have a price before anything begins.' },
-        items: trade.services.map((title) => ({ title, price: 'ask' })),
+        items: services.map((title) => ({ title, price: 'ask' })),
       }
     case 'story':
       return pageKey === 'home' || pageKey === 'about'

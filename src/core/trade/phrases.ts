@@ -18,6 +18,28 @@ export type PhraseBank = {
   readonly closing: string
 }
 
+/** What any business can say truly, where the bank has no words for its trade. */
+export const NEUTRAL: PhraseBank = {
+  hero: ['{name}, {town}', '{name}'],
+  lead: ['{special}', 'Tell us what you have in mind, and we will say what we can do and when.'],
+  services: 'What we do',
+  service: [],
+  story: { heading: 'Who we are', body: ['{special}', 'You speak to the people who do the work.'] },
+  steps: {
+    heading: 'How it goes',
+    items: [
+      ['Ask', 'A line or two is enough to begin with.'],
+      ['An answer', 'We say what is possible, and what it would take.'],
+      ['A day', 'You choose one that suits you.'],
+    ],
+  },
+  questions: [['How do I begin?', 'Ring or write, whichever suits you.']],
+  action: ['Ask us', 'An answer costs nothing.'],
+  visit: 'Where to find us',
+  contact: 'Get in touch',
+  closing: '{name}',
+}
+
 const WORKSHOP: PhraseBank = {
   hero: ['We {does} in {town}', 'We {does}, and do it once'],
   lead: ['{special}', 'Bring it in or send a photograph, and we will say what it needs, what it costs and when it can be ready.'],

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest'
 import { testSite } from '../../../tests/pack'
 import { edited, setText } from '../../../tests/site'
-import { confirmDrafts, fillPhrase, findTrade, firstDraft, suggestTrades, TRADE_GROUPS, TRADES } from '.'
+import { confirmDrafts, fillPhrase, findTrade, firstDraft, suggestTrades, TRADE_GROUPS, TRADES, tradeWithPhrases } from '.'
 import { countLeftovers } from '../fill'
 import {
   allSections,
@@ -9,7 +9,10 @@ import {
   entriesOf,
   findSection,
   isDraftValue,
+  pagesOf,
   plainWords,
+  sectionsOn,
+  sharedSections,
   type Edit,
   type Facts,
   type SiteDocument,
@@ -81,7 +84,7 @@ test('a draft never goes over what somebody has written', () => {
   const written = apply(document, setText('home.hero', 'heading', 'Ours'))
   const drafted = apply(written, firstDraft(pack, written))
   expect(findSection(drafted, 'home.hero')!.slots.heading).toEqual({ type: 'text', text: 'Ours' })
-  expect(firstDraft(pack, edited(drafted, { type: 'fact/set', fact: 'trade', value: 'zeppelin pilot' }))).toBeNull()
+  expect(firstDraft(pack, edited(document, { type: 'fact/set', fact: 'trade', value: ' ' }))).toBeNull()
 })
 
 test('confirming makes drafts the client’s words without changing one of them', () => {
@@ -93,4 +96,51 @@ test('confirming makes drafts the client’s words without changing one of them'
   expect(words(confirmed)).toEqual(words(drafted))
   expect(valuesOf(confirmed).some(isDraftValue)).toBe(false)
   expect(confirmDrafts(confirmed, allSections(confirmed))).toBeNull()
+})
+
+test.each(['zeppelin pilot', 'boat upholsterer and sailmaker'])('a trade that the bank lacks, %s, gets no neighbour’s words', (trade) => {
+  const { document, pack } = site({ name: 'Aloft', trade })
+  const drafted = apply(document, firstDraft(pack, document))
+  const words = valuesOf(drafted).map(plainWords).join(' ')
+  expect(words).toContain('Tell us what you have in mind')
+  for (const { does, services } of TRADES)
+    for (const phrase of [does, ...services].filter((p) => p.includes(' '))) expect(words.includes(phrase), phrase).toBe(false)
+  expect(valuesOf(drafted).some(isDraftValue)).toBe(true)
+})
+
+test('what leaves a trade the same trade leaves it its words', () => {
+  expect(tradeWithPhrases('Mobile dog groomer, Bath', 'Bath')?.name).toBe(findTrade('dog groomer')?.name)
+  expect(tradeWithPhrases('Mobile dog groomer, Bath', 'York')).toBeNull()
+  expect(tradeWithPhrases('upholsterer', '')?.name).toBe(findTrade('upholsterer')?.name)
+  expect(tradeWithPhrases('', '')).toBeNull()
+})
+
+test('no page of a draft says a sentence twice, in any family of trades', () => {
+  for (const group of TRADE_GROUPS) {
+    const trade = TRADES.find((t) => t.group === group)!
+    const address = { street: '1 Quay', locality: 'Eastmere', postcode: '', country: 'GB' }
+    const { document, pack } = site({ name: 'Corder & Finch', trade: trade.name, special: 'Open on Sundays', address })
+    const drafted = apply(document, firstDraft(pack, document))
+    const shared = sharedSections(drafted)
+    for (const page of pagesOf(drafted)) {
+      const values = [...sectionsOn(drafted, page.id), ...shared].flatMap((section) => [
+        ...Object.values(section.slots),
+        ...entriesOf(drafted, section.id).flatMap((entry) => Object.values(entry.slots)),
+      ])
+      const sentences = values
+        .filter((value) => isDraftValue(value) && value.type !== 'link')
+        .flatMap((value) => plainWords(value).split(/(?<=[.!?…])\s+/))
+        .filter((sentence) => sentence.split(' ').length > 3)
+        .map((sentence) =>
+          sentence
+            .toLowerCase()
+            .replace(/[^\p{L}\p{N}]+/gu, ' ')
+            .trim(),
+        )
+      expect(
+        sentences.filter((s, i) => sentences.indexOf(s) !== i),
+        `${group}, ${page.id}`,
+      ).toEqual([])
+    }
+  }
 })

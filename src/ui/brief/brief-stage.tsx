@@ -2,8 +2,8 @@
 import { useMemo } from 'react'
 import { toast } from 'sonner'
 import { findScheme, getTemplate } from '@/core/pack'
-import { factsOf } from '@/core/site'
-import { findTrade, firstDraft } from '@/core/trade'
+import { factsOf, type Facts } from '@/core/site'
+import { firstDraft, tradeWithPhrases } from '@/core/trade'
 import { useJob, useJobStore } from '../job/job-context'
 import { jobSource } from '../job/job-source'
 import { useGesture } from '../job/use-gesture'
@@ -62,12 +62,10 @@ export function BriefStage() {
           }}
         />
         <div className="mt-5 border-t border-seam pt-4">
-          <Button onClick={draft} disabled={!findTrade(facts.trade ?? '')}>
+          <Button onClick={draft} disabled={!facts.trade?.trim()}>
             Make a first draft from the trade
           </Button>
-          <p className="mt-1 text-sm text-soft">
-            {findTrade(facts.trade ?? '') ? 'Fills only what is empty, and marks it to be confirmed.' : 'Needs a trade from the list.'}
-          </p>
+          <p className="mt-1 text-sm text-soft">{draftHint(facts)}</p>
         </div>
       </div>
       <section className="flex min-h-0 flex-col p-5" aria-label="The home page">
@@ -75,4 +73,12 @@ export function BriefStage() {
       </section>
     </main>
   )
+}
+
+function draftHint({ trade = '', address }: Facts): string {
+  if (trade.trim() === '') return 'Needs a trade.'
+  const fills = 'Fills only what is empty, and marks it to be confirmed.'
+  return tradeWithPhrases(trade, address?.locality ?? '')
+    ? fills
+    : `There are no words for this trade yet: it gets what any business can say. ${fills}`
 }

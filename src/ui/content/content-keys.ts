@@ -22,8 +22,9 @@ function commandOf(event: KeyboardEvent): SheetCommand | null {
   if (event.altKey && key === 'n') return 'spare'
   if (event.altKey && key === 'd') return 'designs'
   if (event.key !== 'Enter') return null
-  const cell = (event.target as Element).closest?.('[data-cell],[data-row] input')
+  // In the ledger Enter goes on from every kind of place; a button there is pressed by the space bar.
+  const cell = (event.target as Element).closest?.('[data-client] [data-cell],[data-row] input')
   const takesLines = cell?.getAttribute('data-lines') === 'many' && !event.ctrlKey && !event.metaKey
-  if (!cell || cell.tagName === 'BUTTON' || takesLines) return null
+  if (!cell || takesLines) return null
   return event.shiftKey ? 'up' : 'down'
 }

@@ -41,7 +41,7 @@ export function ContentStage() {
   const sheets = useRef<SheetRowHandle>(null)
   const picker = useRef<PicturePickerHandle>(null)
   const inHand = usePlaceInHand(sheets)
-  const { tab, hand, view, openTab, hold } = inHand
+  const { tab, hand, view, openTab, hold, goTo } = inHand
   const [big, setBig] = useState<SheetName | null>(null)
   const [designs, setDesigns] = useState<SectionId | null>(null)
   // The section whose designs are walked through; it can leave by undo or by another tab.
@@ -79,7 +79,7 @@ export function ContentStage() {
       {walked ? (
         <DesignStrip key={walked} section={walked} page={view.getState().page} onClose={() => setDesigns(null)} />
       ) : (
-        <Ledger tab={tab} hand={hand} onHold={hold} fits={fits} folded={big !== null} onDesigns={setDesigns} />
+        <Ledger tab={tab} hand={hand} onHold={hold} onGo={goTo} fits={fits} folded={big !== null} onDesigns={setDesigns} />
       )}
       <p className={`shrink-0 border-t border-seam bg-cloth px-4 py-1 font-mono text-xs text-soft ${walked ? 'hidden' : ''}`}>
         F8 next leftover · Enter down · Alt+K keep or confirm · Alt+N not needed · Alt+D designs · Ctrl+Z undo · Ctrl+click follows a link

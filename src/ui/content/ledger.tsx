@@ -35,6 +35,8 @@ type Props = {
   readonly tab: Tab
   readonly hand: Place | null
   readonly onHold: (place: Place) => void
+  /** Takes a place in hand and puts the focus into it. */
+  readonly onGo: (place: Place) => void
   readonly fits: ReadonlyMap<string, LineFit>
   /** Folded to the row in hand, while one sheet has the screen. */
   readonly folded: boolean
@@ -42,8 +44,8 @@ type Props = {
 }
 
 /** A tab's places in reading order: the template's words beside the client's. */
-export function Ledger({ tab, hand, onHold, fits, folded, onDesigns }: Props) {
-  const { actions, busy } = useSlotActions(onHold)
+export function Ledger({ tab, hand, onHold, onGo, fits, folded, onDesigns }: Props) {
+  const { actions, busy } = useSlotActions(onHold, onGo)
   const top = useRef<HTMLDivElement>(null)
   useEffect(() => {
     if (top.current) top.current.scrollTop = 0
@@ -79,7 +81,10 @@ function sectionsOfTab(document: SiteDocument, tab: Tab): readonly Section[] {
 }
 
 /** What the rows of slots do, and which of them wait for a picture to be read. */
-function useSlotActions(onHold: (place: Place) => void): { readonly actions: SlotActions; readonly busy: ReadonlySet<string> } {
+function useSlotActions(
+  onHold: (place: Place) => void,
+  onGo: (place: Place) => void,
+): { readonly actions: SlotActions; readonly busy: ReadonlySet<string> } {
   const store = useJobStore()
   const gesture = useGesture()
   const [busy, setBusy] = useState<ReadonlySet<string>>(new Set())
@@ -91,7 +96,10 @@ function useSlotActions(onHold: (place: Place) => void): { readonly actions: Slo
       return next
     })
   }, [])
-  const actions = useMemo(() => makeSlotActions(store, gesture, onHold, markBusy), [store, gesture, onHold, markBusy])
+  const actions = useMemo(
+    () => makeSlotActions(store, gesture, { hold: onHold, go: onGo }, markBusy),
+    [store, gesture, onHold, onGo, markBusy],
+  )
   return { actions, busy }
 }
 

@@ -65,7 +65,9 @@ export function RowFrame({
     >
       <div className="pt-1.5 text-sm font-semibold leading-snug">{label}</div>
       <div className="min-w-0 pt-1.5 text-sm leading-snug text-soft">{template}</div>
-      <div className="min-w-0">{children}</div>
+      <div className="min-w-0" data-client>
+        {children}
+      </div>
       <div className="pt-1">{fit && <FitStrip fit={fit} />}</div>
       <div className="flex flex-wrap items-center gap-1.5 pt-1 text-sm">
         <span

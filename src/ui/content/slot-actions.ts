@@ -29,7 +29,7 @@ import type { SlotActions } from './slot-row'
 export function makeSlotActions(
   store: JobStore,
   gesture: (place: string) => string,
-  hold: (place: Place) => void,
+  reach: { readonly hold: (place: Place) => void; readonly go: (place: Place) => void },
   setBusy: (key: string, busy: boolean) => void,
 ): SlotActions {
   return {
@@ -38,7 +38,7 @@ export function makeSlotActions(
       const isTyped = value?.type === 'text' || value?.type === 'rich' || value?.type === 'link'
       store.apply(setSlot(row.place, value && confirmedValue(value)), isTyped ? gesture(placeKey(row.place)) : undefined)
     },
-    hold: (row) => hold(row.place),
+    hold: (row) => reach.hold(row.place),
     file: (row, file) => void putPicture(store, row.place, file, setBusy),
     spare: (row) => {
       if (row.type === 'list') dropEntries(store, row)
@@ -48,7 +48,7 @@ export function makeSlotActions(
       if (row.value) store.apply(setSlot(row.place, confirmedValue(row.value)))
     },
     pour: (row, lines) => pour(store, row, lines),
-    addItem: (row) => addEntry(store, row),
+    addItem: (row) => addEntry(store, row, reach.go),
     removeItem: (row) => changeEntry(store, row, ({ section }, entry) => ({ type: 'entry/remove', section: section.id, entry: entry.ref })),
     resetList: (row) => resetList(store, row),
     moveItem: (row, by) => changeEntry(store, row, (list, entry) => moveEntry(list, entry, by)),
@@ -75,12 +75,24 @@ function listAt(store: JobStore, place: SlotPlace, list: string): List | null {
   return { section, entries: shownEntries(content, placeholders, list), fixed }
 }
 
-function addEntry(store: JobStore, { place }: LedgerRow): void {
-  const list = listAt(store, place, place.slot)
+/** Adds an entry after the one that a row belongs to, or at the end of the list that it is, and goes to its first place. */
+function addEntry(store: JobStore, row: LedgerRow, go: (place: Place) => void): void {
+  const name = row.place.entry?.list ?? row.place.slot
+  const list = listAt(store, row.place, name)
   if (!list) return
-  const entry = { list: place.slot, id: nanoid(10).replace(/^[-_]/, 'e') as EntryId }
-  const rank = rankBetween(list.entries.at(-1)?.rank ?? null, null)
-  store.apply({ type: 'batch', edits: [...list.fixed, { type: 'entry/insert', section: list.section.id, entry, rank, slots: {} }] })
+  const entry = { list: name, id: nanoid(10).replace(/^[-_]/, 'e') as EntryId }
+  const at = row.entry ? list.entries.findIndex((e) => e.key === row.entry?.key) : list.entries.length - 1
+  const rank = rankBetween(list.entries[at]?.rank ?? null, list.entries[at + 1]?.rank ?? null)
+  const { section } = list
+  const added = store.apply({
+    type: 'batch',
+    edits: [...list.fixed, { type: 'entry/insert', section: section.id, entry, rank, slots: {} }],
+  })
+  if (added === null) return
+  const { document, pack } = store.getState()
+  const now = findSection(document, section.id)
+  const first = now && sectionRows(pack, document, now).find((r) => r.entry?.key === entry.id)
+  if (first) go(first.place)
 }
 
 /** Takes every entry of a list out: the client has nothing of the kind. */

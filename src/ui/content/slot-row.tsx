@@ -1,5 +1,5 @@
 'use client'
-import { ArrowDown, ArrowUp, X } from 'lucide-react'
+import { ArrowDown, ArrowUp, Plus, X } from 'lucide-react'
 import { memo, type ReactNode } from 'react'
 import type { LedgerRow } from '@/core/fill'
 import type { AssetTable } from '@/core/image'
@@ -207,6 +207,9 @@ function SlotLabel({ row, isFirstOfItem, actions }: { row: LedgerRow; isFirstOfI
         </button>
         <button type="button" className={button} aria-label={`Move entry ${entry.number} down`} onClick={() => actions.moveItem(row, 1)}>
           <ArrowDown size={12} aria-hidden />
+        </button>
+        <button type="button" className={button} aria-label={`Add an entry after ${entry.number}`} onClick={() => actions.addItem(row)}>
+          <Plus size={12} aria-hidden />
         </button>
         <button type="button" className={button} aria-label={`Take entry ${entry.number} out`} onClick={() => actions.removeItem(row)}>
           <X size={12} aria-hidden />

@@ -95,7 +95,8 @@ function showRow(key: string, focusNext: RefObject<string | null>): void {
   if (!row?.contains(document.activeElement)) row?.scrollIntoView({ block: 'nearest' })
   if (focusNext.current !== key) return
   focusNext.current = null
-  row?.querySelector<HTMLElement>('[data-cell],input,textarea,select,button')?.focus()
+  const cell = row?.querySelector<HTMLElement>('[data-client]')
+  ;(cell?.querySelector<HTMLElement>('[data-cell]') ?? cell?.querySelector<HTMLElement>('input,textarea,select,button'))?.focus()
 }
 
 /** The page named in the address, so that a reload comes back to it. */

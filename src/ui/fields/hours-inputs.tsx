@@ -1,6 +1,6 @@
 'use client'
 import { useState } from 'react'
-import { DAYS, isNoFact, parseSpans, type Day, type Hours } from '@/core/site'
+import { DAYS, isNoFact, parseSpans, parseWeek, type Day, type Hours } from '@/core/site'
 import { inputClass } from '../parts/field'
 
 const DAY_LABELS: Record<Day, string> = { mon: 'Mon', tue: 'Tue', wed: 'Wed', thu: 'Thu', fri: 'Fri', sat: 'Sat', sun: 'Sun' }
@@ -10,19 +10,58 @@ const CLOSED: Hours = { mon: [], tue: [], wed: [], thu: [], fri: [], sat: [], su
 export function HoursInputs({ value, onChange }: { value: Hours | undefined; onChange: (value: Hours | null) => void }) {
   return (
     <div role="group" aria-label="Opening hours" className="@container">
+      <WeekInput onChange={onChange} />
       <div className="grid grid-cols-1 gap-x-3 gap-y-1 @lg:grid-cols-2 @4xl:grid-cols-4">
         {DAYS.map((day) => (
           <DayInput key={day} day={day} value={value} onChange={onChange} />
         ))}
       </div>
       <p className="mt-1 text-sm text-soft">
-        Write 9–17:30, or 9–12, 14–18. {value ? 'Days left empty are closed. ' : ''}
+        Write 9–17:30, or 9–12, 1–5; past midnight 18–2. {value ? 'Days left empty are closed. ' : ''}
         {value && (
           <button type="button" className="underline underline-offset-2" onClick={() => onChange(null)}>
             Leave hours for later
           </button>
         )}
       </p>
+    </div>
+  )
+}
+
+/** The whole week as it stands in a letter or on a door; it fills the seven days below. */
+function WeekInput({ onChange }: { onChange: (value: Hours) => void }) {
+  const [typed, setTyped] = useState('')
+  const [fault, setFault] = useState<string | null>(null)
+  const settle = (): void => {
+    if (typed.trim() === '') return setFault(null)
+    const week = parseWeek(typed)
+    setFault(week.ok ? null : week.fault)
+    if (!week.ok) return
+    onChange(week.hours)
+    setTyped('')
+  }
+  return (
+    <div className="mb-2">
+      <input
+        aria-label="The week in one line"
+        aria-invalid={fault === null ? undefined : true}
+        className={`${inputClass} py-1`}
+        placeholder="In one line: Mon–Fri 7–17:30, Sat 8–12"
+        value={typed}
+        maxLength={300}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={settle}
+        onKeyDown={(event) => {
+          if (event.key !== 'Enter') return
+          event.preventDefault()
+          settle()
+        }}
+      />
+      {fault !== null && (
+        <p className="text-sm font-medium text-thread" role="alert">
+          ✕ {fault}
+        </p>
+      )}
     </div>
   )
 }
