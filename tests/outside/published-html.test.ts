@@ -91,13 +91,14 @@ describe('a published site', () => {
     expect(() => execFileSync('xmllint', ['--noout', '--nonet', '--schema', xsd, at('bad.xml')], { stdio: 'pipe' })).toThrow()
   })
 
-  test('describes the business by types and properties that schema.org has', () => {
+  test('describes the business, and every page, by types and properties that schema.org has', () => {
     // The package “schema-dts” holds schema.org's own vocabulary as types.
     const vocabulary = readFileSync(path.join(path.dirname(require.resolve('schema-dts/package.json')), 'dist', 'schema.d.ts'), 'utf8')
     const isType = (name: string): boolean => vocabulary.includes(`"@type": "${name}"`)
-    const data = JSON.parse(
-      /<script type="application\/ld\+json">(.*?)<\/script>/s.exec(readFileSync(at('index.html'), 'utf8'))?.[1] ?? '{}',
-    ) as Record<string, unknown>
+    const dataOf = (page: string): Record<string, unknown>[] =>
+      [...readFileSync(at(page), 'utf8').matchAll(/<script type="application\/ld\+json">(.*?)<\/script>/gs)].map((m) => JSON.parse(m[1]!))
+    const [data, home] = dataOf('index.html')
+    expect(home).toMatchObject({ '@type': 'WebPage', inLanguage: 'en-GB' })
     expect(data).toMatchObject({ '@context': 'https://schema.org', '@type': 'LocalBusiness', name: FACTS.name, telephone: FACTS.phone })
     const check = (value: unknown): void => {
       if (typeof value !== 'object' || value === null) return
@@ -108,7 +109,15 @@ describe('a published site', () => {
         check(inner)
       }
     }
-    check(data)
+    const told = pages()
+      .filter((page) => page !== '404.html')
+      .map((page) => [page, dataOf(page)] as const)
+    for (const [page, all] of told) {
+      expect(all, page).toHaveLength(page === 'index.html' ? 2 : 1)
+      all.forEach(check)
+    }
+    const [contact] = dataOf('contact/index.html')
+    expect(contact).toMatchObject({ '@type': 'ContactPage', breadcrumb: { '@type': 'BreadcrumbList', itemListElement: [{}, {}] } })
     expect(isType('WatchMender')).toBe(false)
   })
 

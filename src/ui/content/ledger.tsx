@@ -1,7 +1,8 @@
 'use client'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { toast } from 'sonner'
 import { useShallow } from 'zustand/react/shallow'
-import { NOT_FOUND, shownFacts, siteLabels } from '@/core/fill'
+import { NOT_FOUND, shownFacts, siteLabels, type Pour } from '@/core/fill'
 import {
   findPage,
   placeKey,
@@ -27,7 +28,8 @@ import { GroupFrame } from './group-frame'
 import { PageRows } from './page-rows'
 import { ROW_GRID } from './row-frame'
 import { SectionGroup } from './section-group'
-import { makeSlotActions } from './slot-actions'
+import { PourPanel } from './pour-panel'
+import { applyPour, makeSlotActions, type Reach } from './slot-actions'
 import type { SlotActions } from './slot-row'
 import type { Tab } from './tabs'
 
@@ -45,7 +47,17 @@ type Props = {
 
 /** A tab's places in reading order: the template's words beside the client's. */
 export function Ledger({ tab, hand, onHold, onGo, fits, folded, onDesigns }: Props) {
-  const { actions, busy } = useSlotActions(onHold, onGo)
+  const [pour, setPour] = useState<{ readonly plan: Pour; readonly from: Place } | null>(null)
+  const askPour = useCallback((plan: Pour | null, from: Place) => {
+    if (plan) setPour({ plan, from })
+    else toast('Nothing of what was pasted has a place here.')
+  }, [])
+  const { actions, busy } = useSlotActions(onHold, onGo, askPour)
+  const store = useJobStore()
+  const closePour = (): void => {
+    if (pour) onGo(pour.from)
+    setPour(null)
+  }
   const top = useRef<HTMLDivElement>(null)
   useEffect(() => {
     if (top.current) top.current.scrollTop = 0
@@ -62,6 +74,16 @@ export function Ledger({ tab, hand, onHold, onGo, fits, folded, onDesigns }: Pro
           <span>Lines, of those designed</span>
           <span>State</span>
         </div>
+      )}
+      {pour && (
+        <PourPanel
+          pour={pour.plan}
+          onPour={() => {
+            applyPour(store, pour.plan)
+            closePour()
+          }}
+          onClose={closePour}
+        />
       )}
       {tab === 'shared' && <SharedGroups inHand={inHand} onHold={onHold} folded={folded} />}
       {sections.map((section) => (
@@ -84,6 +106,7 @@ function sectionsOfTab(document: SiteDocument, tab: Tab): readonly Section[] {
 function useSlotActions(
   onHold: (place: Place) => void,
   onGo: (place: Place) => void,
+  onPour: Reach['pour'],
 ): { readonly actions: SlotActions; readonly busy: ReadonlySet<string> } {
   const store = useJobStore()
   const gesture = useGesture()
@@ -97,8 +120,8 @@ function useSlotActions(
     })
   }, [])
   const actions = useMemo(
-    () => makeSlotActions(store, gesture, { hold: onHold, go: onGo }, markBusy),
-    [store, gesture, onHold, onGo, markBusy],
+    () => makeSlotActions(store, gesture, { hold: onHold, go: onGo, pour: onPour }, markBusy),
+    [store, gesture, onHold, onGo, onPour, markBusy],
   )
   return { actions, busy }
 }

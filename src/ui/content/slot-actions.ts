@@ -1,18 +1,15 @@
 import { nanoid } from 'nanoid'
 import { toast } from 'sonner'
-import { baseCount, placeholdersOf, sectionRows, shownEntries, type LedgerRow, type ShownEntry } from '@/core/fill'
+import { baseCount, placeholdersOf, planPour, sectionRows, shownEntries, type LedgerRow, type Pour, type ShownEntry } from '@/core/fill'
 import {
   confirmedValue,
   emptyValue,
   entriesOf,
   findSection,
-  MAX_TEXT,
   naturalRank,
   placeKey,
   rankBetween,
   refOf,
-  richFromPlain,
-  samePlace,
   type EditStep,
   type EntryId,
   type Place,
@@ -25,11 +22,19 @@ import type { JobStore } from '../job/job-store'
 import { count } from '../parts/words'
 import type { SlotActions } from './slot-row'
 
+/** What rows ask of the screen that they stand on. */
+export type Reach = {
+  readonly hold: (place: Place) => void
+  readonly go: (place: Place) => void
+  /** Says what would go where; null where nothing of what was pasted has a place. */
+  readonly pour: (pour: Pour | null, from: Place) => void
+}
+
 /** What the rows of slots do, as edits. */
 export function makeSlotActions(
   store: JobStore,
   gesture: (place: string) => string,
-  reach: { readonly hold: (place: Place) => void; readonly go: (place: Place) => void },
+  reach: Reach,
   setBusy: (key: string, busy: boolean) => void,
 ): SlotActions {
   return {
@@ -47,7 +52,10 @@ export function makeSlotActions(
     confirm: (row) => {
       if (row.value) store.apply(setSlot(row.place, confirmedValue(row.value)))
     },
-    pour: (row, lines) => pour(store, row, lines),
+    pour: (row, table) => {
+      const { document, pack } = store.getState()
+      reach.pour(planPour(pack, document, row.place, table, newEntryId), row.place)
+    },
     addItem: (row) => addEntry(store, row, reach.go),
     removeItem: (row) => changeEntry(store, row, ({ section }, entry) => ({ type: 'entry/remove', section: section.id, entry: entry.ref })),
     resetList: (row) => resetList(store, row),
@@ -75,12 +83,16 @@ function listAt(store: JobStore, place: SlotPlace, list: string): List | null {
   return { section, entries: shownEntries(content, placeholders, list), fixed }
 }
 
+function newEntryId(): EntryId {
+  return nanoid(10).replace(/^[-_]/, 'e') as EntryId
+}
+
 /** Adds an entry after the one that a row belongs to, or at the end of the list that it is, and goes to its first place. */
 function addEntry(store: JobStore, row: LedgerRow, go: (place: Place) => void): void {
   const name = row.place.entry?.list ?? row.place.slot
   const list = listAt(store, row.place, name)
   if (!list) return
-  const entry = { list: name, id: nanoid(10).replace(/^[-_]/, 'e') as EntryId }
+  const entry = { list: name, id: newEntryId() }
   const at = row.entry ? list.entries.findIndex((e) => e.key === row.entry?.key) : list.entries.length - 1
   const rank = rankBetween(list.entries[at]?.rank ?? null, list.entries[at + 1]?.rank ?? null)
   const { section } = list
@@ -152,26 +164,11 @@ export async function putPicture(
   }
 }
 
-/** Several pasted lines fill the place in hand and the text places after it in the same section; one edit, one undo. */
-function pour(store: JobStore, row: LedgerRow, lines: readonly string[]): void {
-  const { document, pack } = store.getState()
-  const section = findSection(document, row.place.section)
-  if (!section) return
-  const rows = sectionRows(pack, document, section)
-  const from = rows.findIndex((r) => samePlace(r.place, row.place))
-  const places = rows.slice(from).filter((r) => r.type === 'text' || r.type === 'rich')
-  const edits = places.slice(0, lines.length).map((r, i): EditStep => {
-    const text = lines[i] ?? ''
-    return setSlot(
-      r.place,
-      r.type === 'rich' ? { type: 'rich', rich: richFromPlain(text) } : { type: 'text', text: text.slice(0, MAX_TEXT) },
-    )
-  })
+/** What was pasted goes where it was said to go; one edit, one undo. */
+export function applyPour(store: JobStore, { edits, placed, left }: Pour): void {
   const gesture = store.apply({ type: 'batch', edits })
   if (gesture === null) return
-  const rest = lines.length - edits.length
-  const left = rest > 0 ? ` ${count(rest, 'line')} had no place left.` : ''
-  toast(`Filled ${count(edits.length, 'place')} in this section.${left}`, {
+  toast(`Filled ${count(placed.length, 'place')}.${left > 0 ? ` ${count(left, 'cell')} had no place.` : ''}`, {
     action: { label: 'Undo', onClick: () => void store.undo(gesture) },
   })
 }

@@ -1,7 +1,7 @@
 'use client'
 import { ArrowDown, ArrowUp, Plus, X } from 'lucide-react'
 import { memo, type ReactNode } from 'react'
-import type { LedgerRow } from '@/core/fill'
+import type { LedgerRow, PastedTable } from '@/core/fill'
 import type { AssetTable } from '@/core/image'
 import { isEmptyValue, plainFromRich, plainWords, richFromPlain, type SlotValue } from '@/core/site'
 import { ImageCell, pictureThumb } from './image-cell'
@@ -15,7 +15,7 @@ import { count } from '../parts/words'
 export type SlotActions = {
   readonly set: (row: LedgerRow, value: SlotValue | null) => void
   readonly file: (row: LedgerRow, file: File) => void
-  readonly pour: (row: LedgerRow, lines: readonly string[]) => void
+  readonly pour: (row: LedgerRow, table: PastedTable) => void
   readonly hold: (row: LedgerRow) => void
   /** Says that the place, or the whole list, is not needed: nothing stands there. */
   readonly spare: (row: LedgerRow) => void
@@ -106,7 +106,7 @@ function SlotCell({
           leftover={row.leftover}
           text={value?.type === 'text' ? value.text : ''}
           onChange={(text) => actions.set(row, { type: 'text', text })}
-          onPour={(lines) => actions.pour(row, lines)}
+          onPour={(table) => actions.pour(row, table)}
         />
       )
     case 'rich':

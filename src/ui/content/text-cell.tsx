@@ -1,5 +1,6 @@
 'use client'
 import type { ClipboardEvent } from 'react'
+import { readPasted, type PastedTable } from '@/core/fill'
 
 type Props = {
   readonly label: string
@@ -9,21 +10,17 @@ type Props = {
   /** What stands there while nothing is typed; without it, that nothing does. */
   readonly empty?: string | undefined
   readonly onChange: (text: string) => void
-  /** Several lines were pasted into a one-line place: they go to the places that follow. */
-  readonly onPour?: (lines: readonly string[]) => void
+  /** Several lines or cells were pasted into a one-line place: they go to the places that follow. */
+  readonly onPour?: (table: PastedTable) => void
 }
 
 /** A text place in the ledger; it grows with what is in it. */
 export function TextCell({ label, text, leftover, lines, empty = 'left empty', onChange, onPour }: Props) {
   const paste = (event: ClipboardEvent): void => {
-    const found = event.clipboardData
-      .getData('text/plain')
-      .split(/\r?\n|\t/)
-      .map((l) => l.trim())
-      .filter(Boolean)
-    if (lines === 'many' || found.length < 2 || !onPour) return
+    const table = readPasted(event.clipboardData.getData('text/plain'))
+    if (lines === 'many' || table.flat().length < 2 || !onPour) return
     event.preventDefault()
-    onPour(found)
+    onPour(table)
   }
   return (
     <textarea

@@ -1,4 +1,4 @@
-import type { ButtonHTMLAttributes } from 'react'
+import type { ComponentProps } from 'react'
 
 type Look = 'main' | 'plain' | 'quiet'
 const LOOKS: Record<Look, string> = {
@@ -16,6 +16,6 @@ export function buttonClass(look: Look = 'plain'): string {
   )
 }
 
-export function Button({ look = 'plain', className = '', ...rest }: ButtonHTMLAttributes<HTMLButtonElement> & { look?: Look }) {
+export function Button({ look = 'plain', className = '', ...rest }: ComponentProps<'button'> & { look?: Look }) {
   return <button type="button" className={`${buttonClass(look)} ${className}`} {...rest} />
 }

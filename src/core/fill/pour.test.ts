@@ -1,0 +1,100 @@
+import { describe, expect, test } from 'vitest'
+import { testPack, testSite } from '../../../tests/pack'
+import { edited } from '../../../tests/site'
+import { plainWords, type EntryId, type EntryRef, type SectionId, type SiteDocument, type SlotPlace } from '../site'
+import { planPour, readPasted, sectionRows, type PastedTable, type Pour } from '.'
+
+const pack = testPack()
+const start = testSite({ name: 'Pour' }).document
+let made = 0
+const newId = (): EntryId => `new${++made}` as EntryId
+const at = (section: string, slot: string, nth: number | null = null): SlotPlace => {
+  const entry: EntryRef | null = nth === null ? null : { list: 'items', nth }
+  return { type: 'slot', section: section as SectionId, entry, slot }
+}
+const pour = (place: SlotPlace, table: PastedTable): Pour => planPour(pack, start, place, table, newId)!
+const after = (of: Pour): SiteDocument => edited(start, { type: 'batch', edits: of.edits })
+/** What stands in the fields of a list, entry by entry; a place that was left alone is null. */
+const entriesOf = (document: SiteDocument, section: string): (string | null)[][] => {
+  const rows = sectionRows(pack, document, document.sections[section]!).filter((row) => row.entry)
+  const keys = [...new Set(rows.map((row) => row.entry!.key))]
+  return keys.map((key) => rows.filter((row) => row.entry!.key === key).map((row) => (row.value ? plainWords(row.value) : null)))
+}
+
+describe('what was copied', () => {
+  // RFC 4180, 2: fields with breaks or marks stand in quotation marks, which are doubled inside; spreadsheets copy with tabs so.
+  test.each([
+    [
+      'a\tb\nc\td',
+      [
+        ['a', 'b'],
+        ['c', 'd'],
+      ],
+    ],
+    ['a\t\tb\r\n\r\nc', [['a', '', 'b'], ['c']]],
+    ['"one\nline"\t"say ""hi"""', [['one line', 'say "hi"']]],
+    ['"Well," she said', [['"Well," she said']]],
+    ['6" nails\t3', [['6" nails', '3']]],
+    ['', []],
+  ])('%j', (text, table) => {
+    expect(readPasted(text)).toEqual(table)
+  })
+})
+
+describe('pouring', () => {
+  test('a table keeps its columns, leaves gaps alone and makes the entries that it has rows for', () => {
+    const plan = pour(at('home.services', 'title', 2), [
+      ['A', 'a', '1'],
+      ['B', '', '2'],
+      ['C', 'c', '3'],
+      ['D', 'd', '4'],
+    ])
+    expect(plan).toMatchObject({ newEntries: 1, left: 0 })
+    expect(plan.placed).toHaveLength(11)
+    const rows = entriesOf(after(plan), 'home.services').map((fields) => fields.slice(0, 3))
+    expect(rows).toEqual([
+      [null, null, null],
+      ['A', 'a', '1'],
+      ['B', null, '2'],
+      ['C', 'c', '3'],
+      ['D', 'd', '4'],
+    ])
+  })
+
+  test('from a later field on, columns begin there; what is beyond the last one is said to have no place', () => {
+    const plan = pour(at('home.services', 'price', 1), [['£1', 'note', 'more', 'and more'], ['£2']])
+    expect(plan.placed.map((p) => p.label)).toEqual(expect.arrayContaining(['1 price', '2 price']))
+    expect(plan.left).toBeGreaterThan(0)
+  })
+
+  test('a column that fits into one entry fills it; a longer one goes down the list', () => {
+    const one = after(pour(at('home.services', 'title', 1), [['A'], ['a'], ['1']]))
+    expect(entriesOf(one, 'home.services')[0]!.slice(0, 3)).toEqual(['A', 'a', '1'])
+    const names = ['A', 'B', 'C', 'D', 'E', 'F']
+    const plan = pour(
+      at('home.services', 'title', 1),
+      names.map((name) => [name]),
+    )
+    expect(plan.newEntries).toBe(2)
+    expect(entriesOf(after(plan), 'home.services').map(([title]) => title)).toEqual(names)
+  })
+
+  test('outside a list each cell is a place, and what is left goes into the section’s list', () => {
+    const plan = pour(at('home.services', 'heading'), [['Heading'], ['Intro'], ['A', 'a'], ['B', 'b']])
+    const document = after(plan)
+    expect(document.sections['home.services']!.slots.heading).toEqual({ type: 'text', text: 'Heading' })
+    expect(
+      entriesOf(document, 'home.services')
+        .slice(0, 2)
+        .map((fields) => fields.slice(0, 2)),
+    ).toEqual([
+      ['A', 'a'],
+      ['B', 'b'],
+    ])
+    expect(plan.left).toBe(0)
+  })
+
+  test('a place that is gone takes nothing', () => {
+    expect(planPour(pack, start, at('gone', 'heading'), [['A']], newId)).toBeNull()
+  })
+})
