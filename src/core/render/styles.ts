@@ -43,7 +43,7 @@ const BASE_CSS = `:root{--margin:clamp(8rem,16vw,15rem);--columns:minmax(0,1fr);
 html{-webkit-text-size-adjust:100%;text-size-adjust:100%;scroll-behavior:smooth}
 body{margin:0;background:var(--surface);color:var(--text);font-family:var(--font-text);
   -webkit-font-smoothing:antialiased;overflow-wrap:break-word}
-h4{font-size:var(--step-1)}h5{font-size:var(--step-0)}h6,small{font-size:var(--step--1)}
+h1,h2,h3,h4,h5,h6{text-wrap:balance}h4{font-size:var(--step-1)}h5{font-size:var(--step-0)}h6,small{font-size:var(--step--1)}
 h1,h2,h3,h4,h5,h6,p,ul,ol,dl,dd,figure,blockquote,table{margin:0;padding:0}
 ul,ol{list-style:none}
 img{display:block;max-width:100%;height:auto}

@@ -64,13 +64,6 @@ describe('spaces at which no line breaks', () => {
     expect(shown(typeset('Vraiment ? Oui ! Voici : « là »', { language: 'fr' }))).toBe('Vraiment^? Oui^! Voici~: «^là^»')
     expect(typeset('Vraiment ?', { language: 'en' })).toBe('Vraiment ?')
   })
-
-  test('keep the last two words of a heading together, unless they are long', () => {
-    const heading = (words: string): string => shown(typeset(words, { language: 'en', heading: true }))
-    expect(heading('It stopped. That is where we begin.')).toBe('It stopped. That is where we~begin.')
-    expect(heading('Two words')).toBe('Two words')
-    expect(heading('On extraordinarily uncommonly')).toBe('On extraordinarily uncommonly')
-  })
 })
 
 test('every character becomes one character, and what is set stays so', () => {
@@ -79,9 +72,8 @@ test('every character becomes one character, and what is set stays so', () => {
     fc.property(
       fc.string({ unit: fc.constantFrom(...alphabet), maxLength: 40 }),
       fc.constantFrom('en', 'fr', 'de', 'he'),
-      fc.boolean(),
-      (words, language, heading) => {
-        const set = typeset(words, { language, heading })
+      (words, language) => {
+        const set = typeset(words, { language })
         expect(set).toHaveLength(words.length)
         for (const [i, letter] of [...set].entries()) {
           const was = words[i]

@@ -7,8 +7,6 @@ const NARROW = '\u202f'
 export type Setting = {
   /** BCP 47. */
   readonly language: string
-  /** The last two words of a heading stay together, so that none stands alone on its last line. */
-  readonly heading?: boolean
   /** The letter before these words, where they go on from others. */
   readonly before?: string
 }
@@ -22,13 +20,12 @@ const NOTHING_TO_SET = /^[^"'\d\u00ab\u00bb;:!?-]*$/
  * Words as they are printed in a language: quotation marks, apostrophes, dashes, and spaces at which a line must not break. Each
  * character becomes one character, so that a caret in the words as written stands at the same place in the words as printed.
  */
-export function typeset(words: string, { language, heading = false, before = '' }: Setting): string {
-  if (!heading && NOTHING_TO_SET.test(words)) return words
-  const key = `${language}\n${heading ? 'h' : ''}${before}\n${words}`
+export function typeset(words: string, { language, before = '' }: Setting): string {
+  if (NOTHING_TO_SET.test(words)) return words
+  const key = `${language}\n${before}\n${words}`
   let set = kept.get(key)
   if (set === undefined) {
     set = bound(dashed(quoted(words, language, before)), language)
-    if (heading) set = lastTwoTogether(set)
     if (kept.size >= MOST_KEPT) kept.clear()
     kept.set(key, set)
   }
@@ -111,13 +108,4 @@ function french(words: string): string {
     .replace(/ (?=[;!?](?:\s|$|[»”)]))/g, NARROW)
     .replace(/ (?=:(?:\s|$))/g, NO_BREAK)
     .replace(/(?<=«) | (?=»)/g, NARROW)
-}
-
-/** The longest last two words that are kept together, in characters: longer ones would not fit a narrow column. */
-const LONGEST_PAIR = 18
-
-function lastTwoTogether(words: string): string {
-  const end = /(\S+) (\S+)$/.exec(words)
-  if (!end || end[0].length > LONGEST_PAIR || end.index === 0) return words
-  return `${words.slice(0, words.length - (end[2]?.length ?? 0) - 1)}${NO_BREAK}${end[2]}`
 }

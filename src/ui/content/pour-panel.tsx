@@ -33,7 +33,7 @@ export function PourPanel({ pour, onPour, onClose }: Props) {
         </Button>
         <Button onClick={onClose}>Not now</Button>
       </div>
-      <ul className="mt-1 grid max-h-32 gap-x-6 overflow-y-auto text-sm sm:grid-cols-2">
+      <ul className="mt-1 grid max-h-44 gap-x-6 overflow-y-auto text-sm sm:grid-cols-2">
         {placed.slice(0, MOST_SHOWN).map(({ label, words }, i) => (
           <li key={i} className="flex gap-2">
             <span className="w-28 shrink-0 font-mono text-xs leading-5 text-soft">{label}</span>

@@ -22,8 +22,8 @@ export function direction(document: SiteDocument, words: string): Readonly<Recor
   return RIGHT_TO_LEFT.test(words) && siteDirection(document) === 'ltr' ? { dir: 'auto' } : null
 }
 
-/** How words are shown: as a heading; as they were written, while somebody types there; after other words of the same paragraph. */
-export type Manner = { readonly heading?: boolean; readonly raw?: boolean; readonly before?: string }
+/** How words are shown: as they were written, while somebody types there; after other words of the same paragraph. */
+export type Manner = { readonly raw?: boolean; readonly before?: string }
 
 /** Words as they are printed in the site's language. */
 export function printed(document: SiteDocument, words: string, { raw = false, ...manner }: Manner = {}): string {

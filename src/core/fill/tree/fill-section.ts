@@ -145,8 +145,6 @@ function isFactAbsent(scope: PageScope, fact: ShownFact | 'hours' | 'socials'): 
   return shownFact(scope.site, fact).text === '' && scope.typing?.fact !== fact
 }
 
-const HEADING = /^h[1-6]$/
-
 function isTyping({ typing }: PageScope, place: Place): boolean {
   return typing?.key === placeKey(place)
 }
@@ -182,7 +180,7 @@ function fillSlot(scope: PageScope, spot: Spot, element: DesignElement, b: SlotB
   if (isLeftOut(scope, place, found)) return null
   const { document } = scope.site
   const extra = found ? direction(document, plainWords(found.value)) : null
-  const manner: Manner = { heading: HEADING.test(element.tag), raw: isTyping(scope, place) }
+  const manner: Manner = { raw: isTyping(scope, place) }
   const mark = slotMark(place, found, b.slotType === 'rich')
   const value = found?.value
   switch (value?.type) {
@@ -226,7 +224,7 @@ function fillFact(scope: PageScope, element: DesignElement, fact: Extract<Bindin
   const { document } = scope.site
   const href = element.tag === 'a' ? { href: factHref(scope, fact) } : null
   // An address of the post is printed as words are; one of mail is no words.
-  const manner: Manner = { heading: HEADING.test(element.tag), raw: fact === 'email' || scope.typing?.fact === fact }
+  const manner: Manner = { raw: fact === 'email' || scope.typing?.fact === fact }
   const words = fact === 'address' ? addressLines(document, text) : wordsOn(document, text, manner)
   return bound(element, together(href, direction(document, text)), words, factMark(scope.site, fact))
 }
