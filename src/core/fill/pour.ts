@@ -66,8 +66,8 @@ const isWords = (type: SlotType | 'list'): boolean => type === 'text' || type ==
 
 /**
  * How a pasted table fills a section from a place on. From an entry's field on, each row is an entry and each column a field, and rows
- * beyond the last entry make new ones; a single column that fits into that entry fills it from top to bottom; elsewhere each cell is a place, up to the section's first list, which takes the rows that are
- * left. Null where nothing would be placed.
+ * beyond the last entry make new ones; a single column that fits into that entry fills it from top to bottom. Elsewhere each cell is a
+ * place, up to the section's first list, which takes the rows that are left. Null where nothing would be placed.
  */
 export function planPour(pack: Pack, document: SiteDocument, place: SlotPlace, table: PastedTable, newId: () => EntryId): Pour | null {
   const section = findSection(document, place.section)
