@@ -70,6 +70,10 @@ test('a week is taken in one line, and a line that is none is refused with the r
   await line.fill('when we feel like it')
   await line.press('Enter')
   await expect(page.getByText(/names no days/)).toBeVisible()
+  // What is no part of the document yet is undone as typing, and the job stays as it is.
+  await page.keyboard.press('Control+z')
+  await expect(line).not.toHaveValue('when we feel like it')
+  await expect(page.getByRole('banner').getByRole('button', { name: 'Redo', exact: true })).toBeDisabled()
   await line.fill('Mon-Fri 07:00-17:30, Sat 9-12, 1-5')
   await line.press('Enter')
   const table = sheet(page, 'desktop').locator('.visit-timetable table')

@@ -2,10 +2,14 @@ import slugify from '@sindresorhus/slugify'
 
 const LONGEST = 80
 
-/** The last part of an address from what a page is called, in any script: `Über uns` → `ueber-uns`. Empty where nothing can be spelt. */
-export function toSegment(name: string): string {
-  const whole = slugify(name)
-  if (whole.length <= LONGEST) return whole
-  const cut = whole.slice(0, LONGEST)
-  return whole[LONGEST] === '-' ? cut : cut.replace(/-[^-]*$/, '')
+/**
+ * Words as a part of an address, in any script: `Über uns` → `ueber-uns`. What is longer than `most` characters ends at a word. Empty
+ * where nothing can be spelt.
+ */
+export function toSegment(words: string, most = LONGEST): string {
+  const whole = slugify(words)
+  if (whole.length <= most) return whole
+  const cut = whole.slice(0, most)
+  const end = whole[most] === '-' ? cut.length : cut.lastIndexOf('-')
+  return end > 0 ? cut.slice(0, end) : cut
 }

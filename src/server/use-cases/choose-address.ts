@@ -1,4 +1,4 @@
-import slugify from '@sindresorhus/slugify'
+import { toSegment } from '../../core/pages'
 import { parseSiteName, suggestSiteNames } from '../../core/release'
 import { factsOf } from '../../core/site'
 import { destinationOf } from '../destinations/registry'
@@ -16,7 +16,7 @@ export type AddressAnswer =
 export async function askAddress(jobId: string, typed: string): Promise<AddressAnswer> {
   const job = getJob(jobId)
   const name = parseSiteName(typed)
-  if (!name.ok) return { state: 'refused', sentence: name.sentence, suggestions: await freeNames(jobId, slugify(typed).slice(0, 50)) }
+  if (!name.ok) return { state: 'refused', sentence: name.sentence, suggestions: await freeNames(jobId, toSegment(typed, 50)) }
   if (job.address === name.label) return { state: 'yours', label: name.label, shown: name.shown }
   if (await isFree(name.label, jobId)) return { state: 'free', label: name.label, shown: name.shown }
   return { state: 'taken', sentence: `“${name.shown}” is taken by another site.`, suggestions: await freeNames(jobId, name.label) }
@@ -31,7 +31,11 @@ async function isFree(label: string, jobId: string): Promise<boolean> {
 
 async function freeNames(jobId: string, wanted: string): Promise<string[]> {
   const facts = factsOf(jobState(jobId).document)
-  const slugs = { name: slugify(facts.name ?? ''), locality: slugify(facts.address?.locality ?? ''), trade: slugify(facts.trade ?? '') }
+  const slugs = {
+    name: toSegment(facts.name ?? ''),
+    locality: toSegment(facts.address?.locality ?? ''),
+    trade: toSegment(facts.trade ?? ''),
+  }
   const tries = suggestSiteNames(wanted, slugs, () => true)
   const free = await Promise.all(tries.map((label) => isFree(label, jobId)))
   return tries.filter((_, i) => free[i])

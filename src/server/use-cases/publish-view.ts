@@ -1,4 +1,3 @@
-import slugify from '@sindresorhus/slugify'
 import { destinationOf } from '../destinations/registry'
 import { getJob } from '../store/jobs'
 import { livePublication, openPublications } from '../store/publications'
@@ -41,7 +40,7 @@ export function publishView(job: string): PublishView {
   }))
   return {
     address: getJob(job).address,
-    proposal: slugify(name).slice(0, 63),
+    proposal: toSegment(name, 63),
     hostSuffix: destinationOf().originOf('').replace('http://', ''),
     liveUrl,
     releases,

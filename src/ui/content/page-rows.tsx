@@ -107,6 +107,7 @@ function AddressInput({ segment, proposed, onAddress }: { segment: string; propo
       <input
         aria-label="Page: Address"
         data-cell
+        data-own-undo
         className={INPUT}
         value={typed}
         maxLength={80}

@@ -1,5 +1,5 @@
 'use client'
-import type { Address } from '@/core/site'
+import { parseAddress, type Address } from '@/core/site'
 import { inputClass } from '../parts/field'
 
 const EMPTY: Address = { street: '', locality: '', postcode: '', country: '' }
@@ -29,6 +29,13 @@ export function AddressInputs({ value, onChange }: { value: Address | undefined;
           className={`${inputClass} ${span}`}
           value={value?.[part] ?? ''}
           onChange={(event) => change(part, event.target.value)}
+          onPaste={(event) => {
+            // A whole address pasted into the first field is taken apart; into any other it stays what was pasted.
+            const whole = part === 'street' && !value?.street ? parseAddress(event.clipboardData.getData('text/plain')) : null
+            if (!whole) return
+            event.preventDefault()
+            onChange({ ...whole, country: whole.country || value?.country || '' })
+          }}
         />
       ))}
     </div>

@@ -44,6 +44,7 @@ function WeekInput({ onChange }: { onChange: (value: Hours) => void }) {
     <div className="mb-2">
       <input
         aria-label="The week in one line"
+        data-own-undo
         aria-invalid={fault === null ? undefined : true}
         className={`${inputClass} py-1`}
         placeholder="In one line: Mon–Fri 7–17:30, Sat 8–12"

@@ -181,12 +181,16 @@ function BarButton({
   )
 }
 
-/** Undo is the job's, wherever the focus is: the log knows more than a text field does. */
+/**
+ * Undo is the job's, wherever the focus is: the log knows more than a text field does. Only where what is typed is no part of the
+ * document yet, undo is the field's own.
+ */
 function useUndoKeys(): void {
   const store = useJobStore()
   useEffect(() => {
     const press = (event: KeyboardEvent): void => {
       if (!(event.ctrlKey || event.metaKey) || event.altKey) return
+      if ((event.target as Element).closest?.('[data-own-undo]')) return
       const key = event.key.toLowerCase()
       if (key !== 'z' && key !== 'y') return
       event.preventDefault()

@@ -68,6 +68,7 @@ export function AddressChooser({ job, address, proposal, hostSuffix, onChosen }:
         <span className="font-mono text-sm text-soft">http://</span>
         <input
           id="address"
+          data-own-undo
           className={`${inputClass} max-w-72 font-mono`}
           maxLength={300}
           autoComplete="off"

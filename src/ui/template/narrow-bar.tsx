@@ -38,6 +38,7 @@ export function NarrowBar({ all, asked, onAsk }: Props) {
   return (
     <div className="mt-2 flex flex-wrap items-center gap-1.5" role="search" aria-label="Narrow the templates">
       <input
+        data-own-undo
         className={`${inputClass} w-32! py-1! text-sm!`}
         type="search"
         placeholder="Words"
