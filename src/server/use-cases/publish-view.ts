@@ -1,3 +1,4 @@
+import { toSegment } from '../../core/pages'
 import { destinationOf } from '../destinations/registry'
 import { getJob } from '../store/jobs'
 import { livePublication, openPublications } from '../store/publications'
