@@ -121,6 +121,18 @@ test('a language chosen in the brief turns the sheets round and translates what 
   await expect(page.getByText(/Vollkorn lacks/)).toHaveCount(0)
 })
 
+test('a whole address pasted into the brief is taken apart', async ({ page }) => {
+  const job = await makeJob({ name: 'Posted' })
+  await page.goto(`${APP}/jobs/${job}/brief`)
+  await page.getByLabel('Street and number').focus()
+  await page.evaluate(() => navigator.clipboard.writeText('Unit 6, Tanyard Lane\nCastlewick CW2 8HD\nUnited Kingdom'))
+  await page.keyboard.press('Control+v')
+  await expect(page.getByLabel('Street and number')).toHaveValue('Unit 6, Tanyard Lane')
+  await expect(page.getByLabel('Town')).toHaveValue('Castlewick')
+  await expect(page.getByLabel('Postcode')).toHaveValue('CW2 8HD')
+  await expect(page.getByLabel('Country')).toHaveValue('United Kingdom')
+})
+
 test('marks are printed as the language has them, while the words stay as they were typed', async ({ page }) => {
   const job = await makeJob({ name: 'Printed', facts: { language: 'de' } })
   await openContent(page, job)
