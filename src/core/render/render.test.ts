@@ -1,10 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { testSite } from '../../../tests/pack'
+import { testPack, testSite } from '../../../tests/pack'
 import { edited, setSlot } from '../../../tests/site'
 import { editOf, someEdit } from '../../../tests/some-edits'
 import { asDesigned, businessData, designCss, makeSheetPainter, renderSheetPage, renderPage, tokenCss, type ReleaseFiles } from '.'
 import { countLeftovers, typingIn, type Site, type Typing } from '../fill'
+import { templateSections } from '../pack'
 import { applyEdit, findPage, homePage, looksOf, pagesOf, type Edit, type Page, type PageId, type SectionId, type SlotValue } from '../site'
 
 const FILES: ReleaseFiles = {
@@ -217,4 +218,22 @@ test('what is kept of a drawing, of the looks of a site and of its counts is wha
     { seed: 12, numRuns: Math.min(25, Number(process.env.PROPERTY_RUNS ?? 25)) },
   )
   expect(Math.min(tally.drawn, tally.pages)).toBeGreaterThan(40)
+})
+
+test('a template’s ruled margin is drawn by the designs that stand on it, and by no other’s', () => {
+  const ruled = Object.values(testPack().designs).filter(({ css }) => css.includes('--ruling'))
+  const homes = new Map(
+    Object.values(testPack().templates).map((t) => [
+      t.id,
+      new Set([...templateSections(t), t.notFound].map((s) => `${s.kind}/${s.design}`)),
+    ]),
+  )
+  expect(ruled.length).toBeGreaterThan(10)
+  for (const { kind, name } of ruled) expect(homes.get('tallow')!.has(`${kind}/${name}`), `${kind}/${name}`).toBe(true)
+  const own = templateSections(testPack().templates.tallow!).filter((s) => !['accent', 'picture'].includes(s.tone) && s.kind !== 'header')
+  for (const { kind, design } of own)
+    expect(
+      ruled.some((d) => d.kind === kind && d.name === design),
+      `${kind}/${design}`,
+    ).toBe(true)
 })
