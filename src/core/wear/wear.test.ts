@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { testPack, testSite } from '../../../tests/pack'
 import { random } from '../../../tests/random'
 import { edited, homeSections, setItem, setSlot, setText } from '../../../tests/site'
-import { countLeftovers, makeDocument, pageTexts } from '../fill'
+import { countLeftovers, linkedPage, makeDocument, pageTexts } from '../fill'
 import { designsOf, getDesign, getTemplate } from '../pack'
 import {
   allSections,
@@ -375,6 +375,10 @@ describe('starting', () => {
     const over = applied.document
     expect(isUnfilled(over)).toBe(true)
     expect(over).toMatchObject({ facts: before.facts, brand: before.brand, dress: { template: 'tallow' } })
+    // A template's own link still finds its page, which has another name now.
+    expect(linkedPage(over, 'services')?.id).toBe('r2.services')
+    expect(linkedPage(over, 'r2.services')?.id).toBe('r2.services')
+    expect(linkedPage(over, 'nowhere')).toBeNull()
     expect(countLeftovers(pack, over).total).toBe(countLeftovers(pack, { ...fresh(), brand: before.brand }).total)
     expect(pagesOf(over).map((p) => p.segment)).toEqual(pagesOf(before).map((p) => p.segment))
     expect(edited(over, applied.inverse)).toEqual(before)

@@ -1,16 +1,32 @@
 'use client'
 import { useState } from 'react'
 import { isSafeUrl } from '@/core/pack'
+import { linkedPage } from '@/core/fill'
 import type { LinkTarget, SlotValueOf } from '@/core/site'
+import { useJob } from '../job/job-context'
 import { usePages } from '../job/use-pages'
 
 type Link = SlotValueOf<'link'>
 type Props = { readonly label: string; readonly value: Link | null; readonly placeholder: Link; readonly onChange: (value: Link) => void }
 
+const GONE = 'gone'
+
+/** The choice that a link's target is: of a page, the one that it leads to today, whatever the template calls it. */
+function useTarget(to: LinkTarget): string {
+  return useJob(({ document }) => {
+    if (to.type !== 'page') return JSON.stringify(to)
+    const page = linkedPage(document, to.page)
+    return page ? JSON.stringify({ type: 'page', page: page.id }) : GONE
+  })
+}
+
 /** A link's words and where they lead: a page of the site, a fact, or an address elsewhere. */
 export function LinkCell({ label, value, placeholder, onChange }: Props) {
   const pages = usePages()
-  const shown = value ?? placeholder
+  // A link that was emptied leads where the template's does, once it has words again.
+  const isSpared = value?.to.type === 'url' && value.to.url === ''
+  const shown = value && !isSpared ? value : { ...placeholder, label: value ? value.label : placeholder.label }
+  const target = useTarget(shown.to)
   const [typed, setTyped] = useState<string | null>(null)
   const elsewhere = shown.to.type === 'url' || typed !== null
   const address = typed ?? (shown.to.type === 'url' ? shown.to.url : '')
@@ -40,9 +56,10 @@ export function LinkCell({ label, value, placeholder, onChange }: Props) {
         <select
           aria-label={`${label}, leads to`}
           className={select}
-          value={elsewhere ? 'url' : JSON.stringify(shown.to)}
+          value={elsewhere ? 'url' : target}
           onChange={(e) => choose(e.target.value)}
         >
+          {target === GONE && <option value={GONE}>a page that is gone</option>}
           {pages.map((page) => (
             <option key={page.id} value={JSON.stringify({ type: 'page', page: page.id })}>
               {page.name}

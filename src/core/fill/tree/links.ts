@@ -1,15 +1,19 @@
 import { isSafeUrl } from '../../pack'
 import { relativePath } from '../../pages'
-import { findPage, pagesOf, toTelUri, type LinkTarget } from '../../site'
+import { findPage, pagesOf, toTelUri, type LinkTarget, type Page, type SiteDocument } from '../../site'
 import { phoneCountry, shownFact } from '../shown-fact'
 import type { PageScope } from './page-scope'
+
+/** The page that a link names: by its id, or, as a template's own links do, by the key of the page that it was made from. */
+export function linkedPage(document: SiteDocument, name: string): Page | null {
+  return findPage(document, name) ?? pagesOf(document).find((p) => p.origin?.page === name) ?? null
+}
 
 /** Where a link leads from the page in hand; `#` where its page or fact is gone, which a check reports. */
 export function linkHref(scope: PageScope, to: LinkTarget): string {
   if (to.type === 'page') {
     const { document } = scope.site
-    // A template's own links name its pages by key; a page of another template, or one made anew, has another id.
-    const page = findPage(document, to.page) ?? pagesOf(document).find((p) => p.origin?.page === to.page)
+    const page = linkedPage(document, to.page)
     return page ? relativePath(document, scope.page, page) : '#'
   }
   return to.type === 'fact' ? factHref(scope, to.fact) : isSafeUrl(to.url) ? to.url : '#'
