@@ -5,6 +5,8 @@ import type { SheetCommand } from '../sheets/sheet-hands'
 export function useContentKeys(command: (name: SheetCommand) => void): void {
   useEffect(() => {
     const press = (event: KeyboardEvent): void => {
+      // A field that made something of the key itself, such as a week in one line, keeps the focus.
+      if (event.defaultPrevented) return
       const found = commandOf(event)
       if (!found) return
       event.preventDefault()
