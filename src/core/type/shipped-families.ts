@@ -1,5 +1,6 @@
 import { FALLBACKS, RANGES, type Family, type FontFile } from './family'
-import { FURTHER, STATIC, VARIABLE, type Row } from './shipped-table'
+import { FURTHER } from './further-letters'
+import { STATIC, VARIABLE, type Row } from './shipped-table'
 
 const OFL = 'SIL Open Font Licence 1.1'
 type Range = keyof typeof RANGES
