@@ -1,4 +1,16 @@
-import { byRank, entryKey, MAX_ENTRIES, naturalRank, own, refOf, type Entry, type EntryRef, type Section, type SlotValue } from '../site'
+import {
+  byRank,
+  entryKey,
+  MAX_ENTRIES,
+  naturalRank,
+  own,
+  refOf,
+  type EditStep,
+  type Entry,
+  type EntryRef,
+  type Section,
+  type SlotValue,
+} from '../site'
 import type { Placeholders } from '../pack'
 
 /** What stands in a slot now, and whether it is still the template's. */
@@ -44,6 +56,14 @@ export function baseCount({ section, entries }: SectionContent, placeholders: Pl
     (most, e) => (e.in.list === list && e.nth !== null ? Math.max(most, e.nth) : most),
     own(placeholders.lists, list)?.length ?? 0,
   )
+}
+
+/** What fixes how many of the template's entries a list begins with: from the first arranging by hand on it is the client's own. */
+export function fixedList(content: SectionContent, placeholders: Placeholders, list: string): readonly EditStep[] {
+  const { section } = content
+  if (own(section.slots, list)) return []
+  const of = baseCount(content, placeholders, list)
+  return [{ type: 'slot/set', section: section.id, entry: null, slot: list, value: { type: 'list', of } }]
 }
 
 /**

@@ -4,7 +4,6 @@ import {
   findSection,
   MAX_ENTRIES,
   MAX_TEXT,
-  own,
   rankBetween,
   richFromPlain,
   type EditStep,
@@ -15,7 +14,7 @@ import {
   type SlotType,
   type SlotValue,
 } from '../site'
-import { baseCount, shownEntries } from './content'
+import { fixedList, shownEntries } from './content'
 import { placeholdersOf } from './placeholders'
 import { sectionRows, type LedgerRow } from './section-rows'
 
@@ -155,12 +154,7 @@ function pourIntoList(
     const slots = Object.fromEntries(filled.map(({ slot, type, words }) => [slot, toValue(type, words)]))
     edits.push({ type: 'entry/insert', section: section.id, entry: { list, id: newId() }, rank, slots })
   }
-  // From the first entry that is added on, a list is the client's own.
-  const of = baseCount(content, placeholders, list)
-  const fixed: EditStep[] =
-    newEntries > 0 && !own(section.slots, list)
-      ? [{ type: 'slot/set', section: section.id, entry: null, slot: list, value: { type: 'list', of } }]
-      : []
+  const fixed = newEntries > 0 ? fixedList(content, placeholders, list) : []
   const beyond = taken.flatMap((cells) => cells.slice(names.length))
   return { edits: [...fixed, ...edits], placed, newEntries, left: wordsLeft([beyond]) + wordsLeft(shaped.slice(taken.length)) }
 }

@@ -1,19 +1,8 @@
 import { pageTexts } from '../fill'
 import { pagePath } from '../pages'
-import { DAYS, factsGiven, homePage, sectionsOn, siteLanguage, toCountryCode, type Day, type Hours, type Page } from '../site'
+import { DAY_NAMES, DAYS, factsGiven, homePage, sectionsOn, siteLanguage, toCountryCode, type Hours, type Page } from '../site'
 import { findTrade } from '../trade'
 import type { Site } from '../fill'
-
-// schema.org/OpeningHoursSpecification: dayOfWeek takes schema.org/DayOfWeek members.
-const DAY_NAMES: Record<Day, string> = {
-  mon: 'Monday',
-  tue: 'Tuesday',
-  wed: 'Wednesday',
-  thu: 'Thursday',
-  fri: 'Friday',
-  sat: 'Saturday',
-  sun: 'Sunday',
-}
 
 /** The business as schema.org data, from the client's own facts only: nothing of the template is claimed of the client. */
 export function businessData(site: Site, origin: string, picture: string | null): Record<string, unknown> {
@@ -81,6 +70,7 @@ function openingHours(hours: Hours): object[] {
   for (const day of DAYS) {
     for (const { opens, closes } of hours[day]) {
       const same = byTimes.get(`${opens} ${closes}`) ?? { opens, closes, days: [] }
+      // schema.org/OpeningHoursSpecification: dayOfWeek takes schema.org/DayOfWeek members.
       same.days.push(DAY_NAMES[day])
       byTimes.set(`${opens} ${closes}`, same)
     }

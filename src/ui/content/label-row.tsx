@@ -1,5 +1,5 @@
 import type { LabelRow as Row } from '@/core/fill'
-import { MAX_LABEL, own } from '@/core/site'
+import { DAY_NAMES, MAX_LABEL, own } from '@/core/site'
 import { RowFrame, type RowState } from './row-frame'
 import { TextCell } from './text-cell'
 
@@ -52,13 +52,7 @@ const NAMES: Readonly<Record<string, string>> = {
   skip: 'Link to the content',
   pages: 'Menu, as it is read out',
   'pages-again': 'Menu at the foot, read out',
-  mon: 'Monday',
-  tue: 'Tuesday',
-  wed: 'Wednesday',
-  thu: 'Thursday',
-  fri: 'Friday',
-  sat: 'Saturday',
-  sun: 'Sunday',
+  ...DAY_NAMES,
 }
 
 function stateOf({ value, placeholder, plain, leftover }: Row): RowState {

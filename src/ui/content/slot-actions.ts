@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid'
 import { toast } from 'sonner'
-import { baseCount, placeholdersOf, planPour, sectionRows, shownEntries, type LedgerRow, type Pour, type ShownEntry } from '@/core/fill'
+import { fixedList, placeholdersOf, planPour, sectionRows, shownEntries, type LedgerRow, type Pour, type ShownEntry } from '@/core/fill'
 import {
   confirmedValue,
   emptyValue,
@@ -76,11 +76,7 @@ function listAt(store: JobStore, place: SlotPlace, list: string): List | null {
   if (!section) return null
   const content = { section, entries: entriesOf(document, section.id) }
   const placeholders = placeholdersOf(pack, section)
-  // From the first arranging by hand on, a list is the client's own, and no other template makes it longer or shorter.
-  const of = baseCount(content, placeholders, list)
-  const own: SlotPlace = { type: 'slot', section: section.id, entry: null, slot: list }
-  const fixed = section.slots[list] ? [] : [setSlot(own, { type: 'list', of })]
-  return { section, entries: shownEntries(content, placeholders, list), fixed }
+  return { section, entries: shownEntries(content, placeholders, list), fixed: fixedList(content, placeholders, list) }
 }
 
 function newEntryId(): EntryId {

@@ -2,6 +2,16 @@ import * as v from 'valibot'
 
 export const DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const
 export type Day = (typeof DAYS)[number]
+/** Days as schema.org and our own screens name them. */
+export const DAY_NAMES: Readonly<Record<Day, string>> = {
+  mon: 'Monday',
+  tue: 'Tuesday',
+  wed: 'Wednesday',
+  thu: 'Thursday',
+  fri: 'Friday',
+  sat: 'Saturday',
+  sun: 'Sunday',
+}
 const DAY_WORDS: Record<Day, string> = { mon: 'Mon', tue: 'Tue', wed: 'Wed', thu: 'Thu', fri: 'Fri', sat: 'Sat', sun: 'Sun' }
 
 const time = v.pipe(v.string(), v.regex(/^([01]\d|2[0-3]):[0-5]\d$|^24:00$/))

@@ -57,7 +57,7 @@ function toTime(of: number): string {
   return `${String(Math.floor(of / 60)).padStart(2, '0')}:${String(of % 60).padStart(2, '0')}`
 }
 
-const DAY_NAMES: readonly (readonly [RegExp, Day])[] = [
+const NAMED: readonly (readonly [RegExp, Day])[] = [
   [/^mo(n(day)?s?)?$/, 'mon'],
   [/^tu(e(s(day)?s?)?)?$/, 'tue'],
   [/^we(d(nesday)?s?)?$/, 'wed'],
@@ -138,6 +138,6 @@ function readDays(words: string, others: OtherNames): readonly Day[] | null {
 
 function dayNamed(name: string, others: OtherNames): Day | null {
   const bare = name.replace(/\.$/, '').trim()
-  const known = DAY_NAMES.find(([names]) => names.test(bare))?.[1]
+  const known = NAMED.find(([names]) => names.test(bare))?.[1]
   return known ?? DAYS.find((day) => others[day]?.some((other) => other.toLowerCase().replace(/\.$/, '') === bare)) ?? null
 }
