@@ -111,15 +111,17 @@ function makeStylist(): (site: Site) => SheetStyles {
   let dress: SiteDocument['dress'] | null = null
   let brand: Brand | null = null
   let pack: Site['pack'] | null = null
+  let language = ''
   let styles: SheetStyles = { fonts: '', tokens: '', designs: '' }
   return (site) => {
     const { document } = site
     const now = looksOf(document)
     const isAsBefore = now === looks && document.dress === dress && site.pack === pack
     if (!isAsBefore) styles = sheetStyles(site)
-    else if (document.brand !== brand) styles = { ...brandStyles(site), designs: styles.designs }
+    else if (document.brand !== brand || siteLanguage(document) !== language) styles = { ...brandStyles(site), designs: styles.designs }
     looks = now
     ;({ dress, brand } = document)
+    language = siteLanguage(document)
     pack = site.pack
     return styles
   }

@@ -237,3 +237,14 @@ test('a template’s ruled margin is drawn by the designs that stand on it, and 
       `${kind}/${design}`,
     ).toBe(true)
 })
+
+test('a sheet takes the styles of another language at once: letters that join are set without spacing', () => {
+  const site = testSite({ name: 'Spoken' })
+  const [page, paint] = [homePage(site.document), makeSheetPainter()]
+  expect(paint(site, page).styles.tokens).not.toContain('letter-spacing:0!important')
+  const document = edited(site.document, { type: 'fact/set', fact: 'language', value: 'ar' })
+  const drawn = paint({ ...site, document }, page)
+  expect(drawn).toMatchObject({ language: 'ar', direction: 'rtl' })
+  expect(drawn.styles.tokens).toContain('letter-spacing:0!important')
+  expect(drawn.styles.tokens).toBe(tokenCss({ ...site, document }))
+})
