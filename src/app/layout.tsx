@@ -14,16 +14,20 @@ export default function RootLayout({ children }: { children: ReactNode }) {
       <body>
         {children}
         <Toaster
-          position="bottom-left"
+          position="bottom-center"
+          offset={0}
+          mobileOffset={0}
+          gap={0}
+          visibleToasts={1}
           closeButton
           toastOptions={{
-            style: {
-              borderRadius: 2,
-              border: '1px solid var(--color-ink)',
-              background: 'var(--color-cloth)',
-              color: 'var(--color-ink)',
-              fontFamily: 'var(--font-sans)',
-              fontSize: '0.9rem',
+            unstyled: true,
+            classNames: {
+              toast: 'notice',
+              title: 'notice-words',
+              icon: 'notice-icon',
+              actionButton: 'notice-action',
+              closeButton: 'notice-close',
             },
           }}
         />

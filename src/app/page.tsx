@@ -1,10 +1,16 @@
 import type { Metadata } from 'next'
 import { listJobLines } from '@/server/use-cases/list-jobs'
+import { BIN_DAYS } from '@/server/use-cases/shelve-job'
 import { JobList } from '@/ui/jobs/job-list'
+import { TypedEarly } from '@/ui/parts/typed-early'
 
 export const dynamic = 'force-dynamic'
 export const metadata: Metadata = { title: 'Jobs' }
 
 export default function JobsPage() {
-  return <JobList jobs={listJobLines()} />
+  return (
+    <TypedEarly>
+      <JobList jobs={listJobLines()} binDays={BIN_DAYS} now={new Date().toISOString()} />
+    </TypedEarly>
+  )
 }

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { APP, cell, saved } from './screen'
+import { APP, cell, makeJob, openContent, saved, sheet } from './screen'
 
 test('the list shows each client with trade, thumbnail, leftovers, address and last release', async ({ page }) => {
   await page.goto(APP)
@@ -9,6 +9,8 @@ test('the list shows each client with trade, thumbnail, leftovers, address and l
   await expect(finished).toContainText('tolliver-and-wren.localhost')
   await expect(finished).toContainText('No. 2')
   await expect(page.getByRole('row', { name: /Ferncombe Nursery/ })).toContainText('not live yet')
+  // A thumbnail is drawn when it comes near.
+  await finished.scrollIntoViewIfNeeded()
   const thumbnail = page.frameLocator('iframe[title="Home page of Tolliver & Wren"]')
   await expect(thumbnail.locator('h1')).toHaveText('It stopped. That is where we start.')
 })
@@ -85,4 +87,126 @@ test('an address that leads to no job says so', async ({ page }) => {
   await page.goto(`${APP}/jobs/nothing-here/content`)
   await expect(page.getByRole('heading', { name: 'There is nothing here' })).toBeVisible()
   await expect(cell(page, 'Hero: Heading')).toHaveCount(0)
+})
+
+/** A word that only this run of a test knows, so that it can be run again beside itself. */
+const ownWord = (): string => Array.from({ length: 6 }, () => String.fromCharCode(97 + Math.floor(Math.random() * 26))).join('')
+
+test('jobs are found by any word and sorted by a column, and a reload shows the same', async ({ page }) => {
+  const tag = ownWord()
+  const [abel, zinnia] = [`Abel ${tag}`, `Zinnia ${tag}`]
+  for (const name of [zinnia, abel]) await makeJob({ name, facts: { trade: 'Blind maker' } })
+  await page.goto(APP)
+  await page.keyboard.press('/')
+  await page.getByRole('searchbox', { name: /Find a job/ }).fill(`blind ${tag}`)
+  const names = page.getByRole('rowheader').getByRole('link')
+  await expect(names).toHaveText([abel, zinnia])
+  await expect(page.getByRole('columnheader', { name: 'Worked on' })).toHaveAttribute('aria-sort', 'descending')
+  await page.getByRole('button', { name: 'Client' }).click()
+  await page.getByRole('button', { name: 'Client' }).click()
+  await expect(names).toHaveText([zinnia, abel])
+  await expect(page.getByRole('columnheader', { name: 'Client' })).toHaveAttribute('aria-sort', 'descending')
+  await page.reload()
+  await expect(names).toHaveText([zinnia, abel])
+  await page.getByRole('searchbox', { name: /Find a job/ }).fill(`zinnia nursery ${tag}`)
+  await expect(page.getByText(`No job here matches “zinnia nursery ${tag}”.`)).toBeVisible()
+})
+
+test('a job goes to the bin and comes back, by keys alone, and the focus is never lost', async ({ page }) => {
+  const tag = ownWord()
+  const [binned, kept] = [`Binned ${tag}`, `Kept ${tag}`]
+  for (const name of [binned, kept]) await makeJob({ name })
+  await page.goto(`${APP}/?find=${tag}&sort=client`)
+  const more = page.getByRole('button', { name: `More for ${binned}` })
+  await more.focus()
+  await page.keyboard.press('Enter')
+  await page.getByRole('menuitem', { name: 'Move to the bin' }).press('Enter')
+  await expect(page.getByRole('link', { name: kept })).toBeFocused()
+  await expect(page.getByRole('link', { name: binned })).toBeHidden()
+  await page.getByRole('button', { name: 'Undo' }).press('Enter')
+  await expect(page.getByRole('link', { name: binned })).toBeFocused()
+
+  await more.click()
+  await page.getByRole('menuitem', { name: 'Move to the bin' }).click()
+  await page.getByRole('radio', { name: /^Bin/ }).click()
+  const row = page.getByRole('row', { name: new RegExp(binned) })
+  await expect(row).toContainText('30 days left')
+  await row.getByRole('button', { name: `Put ${binned} back` }).click()
+  await expect(page.getByText('No job here matches')).toBeVisible()
+  await page.getByRole('radio', { name: /^At work/ }).click()
+  await expect(page.getByRole('link', { name: binned })).toBeVisible()
+})
+
+test('a job in the bin says so where it is opened; a tab that was open goes on, and nothing typed is lost', async ({ page, context }) => {
+  const name = `Elsewhere ${ownWord()}`
+  const job = await makeJob({ name })
+  await openContent(page, job)
+  const list = await context.newPage()
+  await list.goto(`${APP}/?find=${encodeURIComponent(name)}`)
+  await list.getByRole('button', { name: `More for ${name}` }).click()
+  await list.getByRole('menuitem', { name: 'Move to the bin' }).click()
+  await expect(list.getByText('No job here matches')).toBeVisible()
+  await cell(page, 'Hero: Heading').fill('Typed while in the bin')
+  await saved(page)
+  await list.goto(`${APP}/jobs/${job}/content`)
+  await expect(list.getByRole('heading', { name: `${name} is in the bin` })).toBeVisible()
+  await list.getByRole('button', { name: 'Put back to work' }).click()
+  await expect(sheet(list, 'desktop').getByRole('heading', { level: 1 })).toHaveText('Typed while in the bin')
+})
+
+test('whoever comes back to the list by the browser’s own button finds it as it is now', async ({ page }) => {
+  const name = `Back ${ownWord()}`
+  const job = await makeJob({ name })
+  await page.goto(`${APP}/?find=${encodeURIComponent(name)}`)
+  await page.getByRole('link', { name }).click()
+  await expect(cell(page, 'Hero: Heading')).toBeVisible()
+  await fetch(`${APP}/api/jobs/${job}/shelf`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ shelf: 'archive' }),
+  })
+  await page.goBack()
+  await expect(page.getByText(`No job here matches “${name}”.`)).toBeVisible()
+  await page.getByRole('button', { name: 'Archive: 1 job' }).click()
+  await expect(page.getByRole('link', { name })).toBeVisible()
+})
+
+test('a copy is a job of its own, an archived one is laid by, and one is deleted for good only when that was meant', async ({ page }) => {
+  const name = `Carts ${ownWord()}`
+  await makeJob({ name })
+  await page.goto(`${APP}/?find=${encodeURIComponent(name)}`)
+  await page.getByRole('button', { name: `More for ${name}` }).click()
+  await page.getByRole('menuitem', { name: 'Duplicate' }).click()
+  const copy = page.getByRole('row', { name: /copied/ })
+  await expect(copy).toBeVisible()
+  await expect(copy.getByRole('link', { name })).toBeFocused()
+  await copy.getByRole('button', { name: `More for ${name}` }).click()
+  await page.getByRole('menuitem', { name: 'Archive' }).click()
+  await expect(copy).toBeHidden()
+  await page.getByRole('radio', { name: /^Archive/ }).click()
+  await copy.getByRole('button', { name: `More for ${name}` }).click()
+  await page.getByRole('menuitem', { name: 'Move to the bin' }).click()
+  await page.getByRole('radio', { name: /^Bin/ }).click()
+  const forGood = async (): Promise<void> => {
+    await copy.getByRole('button', { name: `More for ${name}` }).click()
+    await page.getByRole('menuitem', { name: /Delete for good/ }).click()
+  }
+  await forGood()
+  const sure = page.getByRole('alertdialog', { name: `Delete ${name} for good?` })
+  await expect(sure.getByRole('button', { name: 'Keep it' })).toBeFocused()
+  await page.keyboard.press('Enter')
+  await expect(sure).toBeHidden()
+  const more = copy.getByRole('button', { name: `More for ${name}` })
+  await expect(more).toBeFocused()
+  await forGood()
+  await page.keyboard.press('Escape')
+  await expect(sure).toBeHidden()
+  await expect(more).toBeFocused()
+  await forGood()
+  await sure.getByRole('button', { name: 'Delete for good' }).click()
+  await expect(copy).toBeHidden()
+  await page.reload()
+  await expect(copy).toBeHidden()
+  await page.getByRole('radio', { name: /^At work/ }).click()
+  await expect(page.getByRole('link', { name })).toBeVisible()
 })

@@ -22,6 +22,7 @@ const DETAILS = {
   now: 2,
   seen: 'Nothing was switched.',
   path: 'index.html',
+  address: 'site.localhost',
 }
 
 test.each(Object.keys(PROBLEMS) as ProblemCode[])('the problem %s has a status and a whole sentence', async (code) => {

@@ -5,6 +5,11 @@ type Details = Readonly<Record<string, string | number>>
 /** Everything the server can refuse or fail at: its HTTP status, and the sentence a person reads. */
 export const PROBLEMS = {
   jobGone: { status: 404, sentence: () => 'There is no such job. It may have been made in another copy of the application.' },
+  jobNotInBin: { status: 409, sentence: () => 'Only a job in the bin can be deleted for good. Move it there first.' },
+  jobStillLive: {
+    status: 409,
+    sentence: (d) => `The site of this job is still live at ${d.address}. While visitors can see it, its job stays in the bin.`,
+  },
   requestWrong: { status: 400, sentence: (d) => `The request could not be read: ${d.fault}.` },
   nameWrong: { status: 422, sentence: (d) => `${d.fault}` },
   revisionUnknown: {
@@ -71,6 +76,12 @@ export const PROBLEMS = {
     status: 422,
     sentence: (d) =>
       `“${d.name}” has no transparent ground, so in one colour it would be a flat box. Ask for a PNG with a transparent ground, or an SVG.`,
+  },
+  logoMerges: {
+    status: 422,
+    sentence: (d) =>
+      `“${d.name}” tells its shapes apart by several colours, so in one colour they would run together. ` +
+      'Ask the client for a one-colour version.',
   },
   addressWrong: { status: 422, sentence: (d) => `${d.fault}` },
   addressTaken: { status: 409, sentence: (d) => `“${d.name}” is taken. Choose another name.` },

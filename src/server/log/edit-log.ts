@@ -47,6 +47,11 @@ export function jobState(job: string): JobState {
   return state
 }
 
+/** Lets go of what is kept at hand of a job that is deleted. */
+export function forgetState(job: string): void {
+  states().delete(job)
+}
+
 /** A job's document as it was at a revision. */
 export function stateAt(job: string, revision: number): JobState {
   const from = findSnapshot(job, revision)

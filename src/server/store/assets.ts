@@ -75,3 +75,24 @@ export async function findAssetFile(id: string): Promise<{ asset: AssetInfo; fil
   const row = db().prepare<[string], AssetRow>(`SELECT ${COLUMNS} FROM asset WHERE id = ?`).get(id)
   return row ? { asset: toAsset(row), file: mediaFile(`${row.hash}.${row.type}`) } : null
 }
+
+/** Lets a job show the pictures that another one can. */
+export function linkAssetsOf(from: string, to: string): void {
+  db().prepare('INSERT OR IGNORE INTO job_asset (job, asset) SELECT ?, asset FROM job_asset WHERE job = ?').run(to, from)
+}
+
+/** The names of the files that only this job's pictures lie in; their notes are taken out, the files are the caller's to remove. */
+export function dropAssetsOf(job: string): string[] {
+  const lone = db()
+    .prepare<[string, string], { id: string; hash: string; type: string }>(
+      `SELECT id, hash, type FROM asset JOIN job_asset ON asset = id WHERE job = ?
+       AND NOT EXISTS (SELECT 1 FROM job_asset AS other WHERE other.asset = asset.id AND other.job <> ?)`,
+    )
+    .all(job, job)
+  return lone.flatMap(({ id, hash, type }) => {
+    db().prepare('DELETE FROM job_asset WHERE asset = ?').run(id)
+    db().prepare('DELETE FROM asset WHERE id = ?').run(id)
+    const isShared = db().prepare('SELECT 1 FROM asset WHERE hash = ? AND type = ?').get(hash, type)
+    return isShared ? [] : [`${hash}.${type}`]
+  })
+}

@@ -29,12 +29,16 @@ export function keepLine({ job, revision, packs, name, trade, leftovers, missing
   )
 }
 
+/** How far a job's log has come, and when its newest row was written; null where it has none. */
+export type Newest = { readonly revision: number; readonly at: string | null }
+
 /** Every job's newest revision; a job of which no row was written is at 0, or where its log began anew. */
-export function newestRevisions(): Map<string, number> {
-  const rows = sql<[], { job: string; revision: number }>(
+export function newestRevisions(): Map<string, Newest> {
+  const rows = sql<[], Newest & { job: string }>(
     `SELECT id AS job, max(
        coalesce((SELECT max(revision) FROM log_row WHERE log_row.job = job.id), 0),
-       coalesce((SELECT max(revision) FROM snapshot WHERE snapshot.job = job.id), 0)) AS revision FROM job`,
+       coalesce((SELECT max(revision) FROM snapshot WHERE snapshot.job = job.id), 0)) AS revision,
+       (SELECT at FROM log_row WHERE log_row.job = job.id ORDER BY revision DESC LIMIT 1) AS at FROM job`,
   ).all()
-  return new Map(rows.map((row) => [row.job, row.revision]))
+  return new Map(rows.map(({ job, revision, at }) => [job, { revision, at }]))
 }

@@ -7,10 +7,16 @@ import { siteForSheets } from './home-sheet'
 const hex = v.pipe(v.string(), v.regex(/^#[0-9a-f]{6}$/))
 const querySchema = v.strictObject({
   letters: v.pipe(v.string(), v.maxLength(3)),
-  mark: v.pipe(v.string(), v.maxLength(120)),
   family: v.pipe(v.string(), v.maxLength(80)),
-  ground: hex,
-  ink: hex,
+  grounds: v.pipe(
+    v.string(),
+    v.maxLength(1000),
+    v.parseJson(),
+    v.tupleWithRest(
+      [v.strictObject({ ground: hex, ink: hex, mark: v.nullable(v.pipe(v.string(), v.maxLength(120))) })],
+      v.strictObject({ ground: hex, ink: hex, mark: v.nullable(v.pipe(v.string(), v.maxLength(120))) }),
+    ),
+  ),
   form: v.picklist(['square', 'soft', 'round']),
 })
 
@@ -18,8 +24,8 @@ const querySchema = v.strictObject({
 export async function drawJobIcon(job: string, asked: URLSearchParams): Promise<string> {
   const query = v.safeParse(querySchema, Object.fromEntries(asked))
   if (!query.success) throw new Problem('requestWrong', { fault: 'the icon is not described' })
-  const { mark, family: key, ...plan } = query.output
+  const { family: key, ...plan } = query.output
   const family = findFamily(key, (await siteForSheets(job)).document.brand.fonts)
   if (!family) throw new Problem('requestWrong', { fault: 'there is no such family' })
-  return drawIcon({ ...plan, mark: mark === '' ? null : mark, family, weight: 700 })
+  return drawIcon({ ...plan, family, weight: 700 })
 }

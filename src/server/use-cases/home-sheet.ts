@@ -1,6 +1,6 @@
 import { fillPage, wordsOf, type Site } from '../../core/fill'
 import { renderSheetPage } from '../../core/render'
-import { homePage, pagesOf } from '../../core/site'
+import { dayOf, homePage, pagesOf } from '../../core/site'
 import { jobState } from '../log/edit-log'
 import { pack } from '../packs/packs'
 import { jobAssets } from '../store/assets'
@@ -23,5 +23,5 @@ export async function jobTexts(jobId: string): Promise<string[]> {
 
 export async function siteForSheets(jobId: string): Promise<Site> {
   const { document } = jobState(getJob(jobId).id)
-  return { document, pack: pack(), assets: await jobAssets(jobId), mode: 'sheet' }
+  return { document, pack: pack(), assets: await jobAssets(jobId), mode: 'sheet', today: dayOf(new Date()) }
 }

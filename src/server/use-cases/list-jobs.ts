@@ -4,8 +4,8 @@ import { factsOf } from '../../core/site'
 import { destinationOf } from '../destinations/registry'
 import { jobState } from '../log/edit-log'
 import { pack, packState } from '../packs/packs'
-import { getJob, listJobs, type Job } from '../store/jobs'
-import { keepLine, keptLines, newestRevisions, type KeptLine } from '../store/job-lines'
+import { getJob, listJobs, type Job, type Shelf } from '../store/jobs'
+import { keepLine, keptLines, newestRevisions, type KeptLine, type Newest } from '../store/job-lines'
 import { liveOfAll, type Live } from '../store/publications'
 
 export type JobLine = {
@@ -22,24 +22,39 @@ export type JobLine = {
   readonly editsSince: number | null
   /** Why the job cannot be worked on now, in a sentence; null where it can. Other jobs are not touched by it. */
   readonly trouble: string | null
+  readonly shelf: Shelf
+  readonly shelvedAt: string | null
+  /** When it was last worked on. */
+  readonly workedAt: string
+  /** When it was made as a copy of another job; null for one that was begun anew. */
+  readonly copiedAt: string | null
 }
 
-/** Every job, oldest first. What was reckoned of one is kept until it or the packs change; one that cannot be read is listed with why. */
+/**
+ * Every job, on whatever shelf, oldest first. What was reckoned of one is kept until it or the packs change; one that cannot be read is
+ * listed with why.
+ */
 export function listJobLines(): JobLine[] {
   const known = keptLines()
   const revisions = newestRevisions()
   const live = liveOfAll()
-  return listJobs().map((job) => toLine(job, revisions.get(job.id) ?? 0, known.get(job.id), live.get(job.id)))
+  return listJobs().map((job) => toLine(job, revisions.get(job.id) ?? NOTHING, known.get(job.id), live.get(job.id)))
 }
 
 /** The name and live address of one job. */
 export function findJobLine(id: string): JobLine {
   const { id: job } = getJob(id)
-  return listJobLines().find((line) => line.id === job) ?? toLine(getJob(id), 0, undefined, undefined)
+  return listJobLines().find((line) => line.id === job) ?? toLine(getJob(id), NOTHING, undefined, undefined)
 }
 
-function toLine(job: Job, revision: number, known: KeptLine | undefined, live: Live | undefined): JobLine {
-  const published = {
+const NOTHING: Newest = { revision: 0, at: null }
+
+function toLine(job: Job, { revision, at }: Newest, known: KeptLine | undefined, live: Live | undefined): JobLine {
+  const kept = {
+    shelf: job.shelf,
+    shelvedAt: job.shelvedAt,
+    workedAt: at ?? job.createdAt,
+    copiedAt: job.copyOf === null ? null : job.createdAt,
     liveUrl: live ? destinationOf().originOf(live.address) : null,
     lastReleaseAt: live?.switchedAt ?? null,
     releaseNumber: live?.number ?? null,
@@ -48,9 +63,9 @@ function toLine(job: Job, revision: number, known: KeptLine | undefined, live: L
   try {
     const isFresh = known?.revision === revision && known.packs === packState()
     const { name, trade, leftovers, missing } = isFresh ? known : reckon(job.id)
-    const stage = leftovers === 0 && missing.length === 0 ? 'Publish' : revision === 0 ? 'Brief' : 'Content'
+    const stage = leftovers === 0 && missing.length === 0 ? 'Publish' : revision === 0 && job.copyOf === null ? 'Brief' : 'Content'
     const counted = missing.length === 0 ? leftovers : null
-    return { id: job.id, name, trade, leftovers: counted, stage, ...published, trouble: troubleOf(missing) }
+    return { id: job.id, name, trade, leftovers: counted, stage, ...kept, trouble: troubleOf(missing) }
   } catch (error) {
     console.error(`Job ${job.id} cannot be listed`, error)
     const name = known?.name ?? 'A job that cannot be read'
@@ -60,7 +75,7 @@ function toLine(job: Job, revision: number, known: KeptLine | undefined, live: L
       trade: '',
       leftovers: null,
       stage: 'Brief',
-      ...published,
+      ...kept,
       trouble: 'What is kept of this job cannot be read.',
     }
   }

@@ -8,7 +8,7 @@ import { firstDraft } from '../../core/trade'
 import { Problem } from '../http/problems'
 import { appendRows, beginLog } from '../log/edit-log'
 import { pack } from '../packs/packs'
-import { linkAsset } from '../store/assets'
+import { linkAsset, linkAssetsOf } from '../store/assets'
 import { db } from '../store/db'
 import { insertJob } from '../store/jobs'
 
@@ -39,12 +39,13 @@ export function makeJob({ template: id, facts, brand, draft = false }: v.InferOu
   return job
 }
 
-/** A job with its first state: revision 0. */
-export function createJob(document: SiteDocument): string {
+/** A job with its first state: revision 0. A copy shows the pictures of the job that it was made from. */
+export function createJob(document: SiteDocument, copyOf: string | null = null): string {
   const id = nanoid(12)
   db().transaction(() => {
-    insertJob({ id, createdAt: new Date().toISOString(), address: null })
+    insertJob({ id, createdAt: new Date().toISOString(), copyOf })
     beginLog(id, document)
+    if (copyOf !== null) linkAssetsOf(copyOf, id)
   })()
   return id
 }

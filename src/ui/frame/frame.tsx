@@ -10,6 +10,7 @@ import { useJob, useJobStore } from '../job/job-context'
 import { CopyButton } from '../parts/copy-button'
 import { GivenBack } from './given-back'
 import { SavedMark } from './saved-mark'
+import { SkipLink } from './skip-link'
 
 export type OtherJob = { readonly id: string; readonly name: string }
 
@@ -22,6 +23,7 @@ export function Frame({ jobs, liveUrl, children }: { jobs: readonly OtherJob[]; 
   useUndoKeys()
   return (
     <div className="flex h-dvh flex-col">
+      <SkipLink />
       <header className="flex h-12 shrink-0 items-stretch gap-4 border-b border-ink bg-cloth px-4">
         <JobSwitcher jobs={jobs} id={id} />
         <Stages id={id} />
@@ -41,7 +43,7 @@ export function Frame({ jobs, liveUrl, children }: { jobs: readonly OtherJob[]; 
                 href={liveUrl}
                 target="_blank"
                 rel="noreferrer"
-                className="flex items-center gap-1 font-mono text-xs underline underline-offset-2"
+                className="flex min-h-6 items-center gap-1 font-mono text-xs underline underline-offset-2"
               >
                 {liveUrl.replace('http://', '')}
                 <ExternalLink size={12} aria-hidden />
@@ -71,7 +73,7 @@ function JobSwitcher({ jobs, id }: { jobs: readonly OtherJob[]; id: string }) {
         <span className="truncate" dir="auto">
           {name}
         </span>
-        <ChevronDown size={14} aria-hidden />
+        <ChevronDown size={14} className="shrink-0" aria-hidden />
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content

@@ -1,5 +1,5 @@
 import type { Site } from '@/core/fill'
-import { homePage, type Page, type SiteDocument } from '@/core/site'
+import { dayOf, homePage, type Page, type SiteDocument } from '@/core/site'
 import type { JobStore } from './job-store'
 
 /** A page of a job for the sheets, as it is now; told of when the job changes, or what is looked at does. */
@@ -18,7 +18,7 @@ export function jobSource(
   return {
     current: () => {
       const { document, pack, assets } = store.getState()
-      const site: Site = { document: seen(document), pack, assets, mode: 'sheet' }
+      const site: Site = { document: seen(document), pack, assets, mode: 'sheet', today: dayOf(new Date()) }
       return { site, page: pageOf(site) }
     },
     subscribe: (onChange) => {

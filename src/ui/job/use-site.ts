@@ -1,5 +1,6 @@
 import { useMemo } from 'react'
 import type { Site } from '@/core/fill'
+import { dayOf } from '@/core/site'
 import { useJob } from './job-context'
 
 /** The whole site for what shows all of it; drawn again at every change. */
@@ -7,5 +8,6 @@ export function useSite(): Site {
   const document = useJob((s) => s.document)
   const pack = useJob((s) => s.pack)
   const assets = useJob((s) => s.assets)
-  return useMemo<Site>(() => ({ document, pack, assets, mode: 'sheet' }), [document, pack, assets])
+  const today = dayOf(new Date())
+  return useMemo<Site>(() => ({ document, pack, assets, mode: 'sheet', today }), [document, pack, assets, today])
 }

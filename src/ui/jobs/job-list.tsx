@@ -1,43 +1,47 @@
 'use client'
+import { ArrowDown, ArrowUp, Search } from 'lucide-react'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
-import { useEffect } from 'react'
+import { useEffect, useRef, useState, type RefObject } from 'react'
+import { callApi } from '../job/api'
 import { buttonClass } from '../parts/button'
-import { CopyButton } from '../parts/copy-button'
-import { ago, count, dayAndTime } from '../parts/words'
+import { Choice } from '../parts/choice'
+import { inputClass } from '../parts/field'
+import { count } from '../parts/words'
+import { directionOf, matchesJob, SHELVES, sortJobs, type JobLine, type Order, type Shelf, type Sorting } from './job-line'
+import { JobRow } from './job-row'
+import { useListState } from './use-list-state'
+import { useShelving } from './use-shelving'
 
-export type JobLine = {
-  readonly id: string
-  readonly name: string
-  readonly trade: string
-  /** Null where they cannot be counted now. */
-  readonly leftovers: number | null
-  readonly stage: string
-  readonly liveUrl: string | null
-  readonly lastReleaseAt: string | null
-  readonly releaseNumber: number | null
-  readonly editsSince: number | null
-  /** Why the job cannot be worked on now; null where it can. */
-  readonly trouble: string | null
-}
+type Props = { readonly jobs: readonly JobLine[]; readonly binDays: number; readonly now: string }
 
-/** The clients' jobs as a table; `n` begins a new one. */
-export function JobList({ jobs }: { jobs: readonly JobLine[] }) {
-  const router = useRouter()
-  useEffect(() => {
-    const press = (event: KeyboardEvent): void => {
-      const typing = (event.target as Element).closest('input,textarea,select,[contenteditable]')
-      if (event.key === 'n' && !typing && !event.ctrlKey && !event.metaKey && !event.altKey) router.push('/new')
-    }
-    window.addEventListener('keydown', press)
-    return () => window.removeEventListener('keydown', press)
-  }, [router])
+const FIRST = 40
+
+/** The clients' jobs as a table: searched, sorted, and laid by. `n` begins a new one, `/` goes to the search. */
+export function JobList({ jobs: listed, binDays, now }: Props) {
+  const [jobs, setJobs] = useState(listed)
+  useFreshJobs(now, setJobs)
+  // The first screens come from the server; the rest of a long list is drawn once the page is alive.
+  const [most, setMost] = useState(FIRST)
+  useEffect(() => setMost(Number.POSITIVE_INFINITY), [])
+  const { shelf, sorting, wanted, set } = useListState()
+  const search = useRef<HTMLInputElement>(null)
+  useListKeys(search)
+  const found = jobs.filter((job) => matchesJob(job, wanted))
+  const here = sortJobs(
+    found.filter((job) => job.shelf === shelf),
+    sorting,
+  )
+  const shelving = useShelving(here, setJobs)
+  const on = (name: Shelf): number => jobs.filter((job) => job.shelf === name).length
   return (
     <main className="mx-auto max-w-[76rem] px-6 py-8">
-      <div className="mb-6 flex items-end justify-between border-b-2 border-ink pb-3">
+      <div className="mb-4 flex items-end justify-between border-b-2 border-ink pb-3">
         <div>
           <p className="tape-ticks mb-2 inline-block px-1.5 pb-1 font-mono text-xs">Instant Fit</p>
-          <h1 className="text-2xl font-bold tracking-tight">Jobs</h1>
+          <h1 className="text-2xl font-bold tracking-tight" tabIndex={-1} ref={shelving.heading}>
+            Jobs
+          </h1>
         </div>
         <Link href="/new" className={buttonClass('main')}>
           New job <kbd className="border border-soft px-1 font-mono text-xs">n</kbd>
@@ -46,110 +50,131 @@ export function JobList({ jobs }: { jobs: readonly JobLine[] }) {
       {jobs.length === 0 ? (
         <NoJobs />
       ) : (
-        <table className="w-full border-collapse">
-          <thead>
-            <tr className="text-start text-sm text-soft">
-              <th scope="col" className="w-56 pb-2 text-start font-medium">
-                Home page
-              </th>
-              <th scope="col" className="pb-2 text-start font-medium">
-                Client
-              </th>
-              <th scope="col" className="w-24 pb-2 text-start font-medium">
-                Stage
-              </th>
-              <th scope="col" className="w-28 pb-2 text-start font-medium">
-                Leftovers
-              </th>
-              <th scope="col" className="w-72 pb-2 text-start font-medium">
-                Live address
-              </th>
-              <th scope="col" className="w-40 pb-2 text-start font-medium">
-                Last release
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {jobs.map((job) => (
-              <JobRow key={job.id} job={job} />
-            ))}
-          </tbody>
-        </table>
+        <>
+          <div className="mb-4 flex items-center gap-4" role="search">
+            <label className="relative block w-80">
+              <span className="sr-only">Find a job by client, trade or address</span>
+              <Search size={15} className="pointer-events-none absolute start-2.5 top-2.5 text-soft" aria-hidden />
+              <input
+                ref={search}
+                type="search"
+                value={wanted}
+                onChange={(event) => set({ wanted: event.target.value })}
+                placeholder="Client, trade or address"
+                className={`${inputClass} ps-8`}
+                data-own-undo
+              />
+            </label>
+            <kbd className="-ms-2 border border-seam px-1 font-mono text-xs text-soft" aria-hidden>
+              /
+            </kbd>
+            <Choice
+              label="Where the jobs lie"
+              showLabel={false}
+              value={shelf}
+              options={SHELVES.map(([key, words]) => [key, `${words} ${on(key)}`] as const)}
+              onValue={(next) => set({ shelf: next })}
+            />
+            <p className="ms-auto text-sm text-soft" role="status">
+              {wanted.trim() !== '' && `${count(here.length, 'job')} found`}
+            </p>
+          </div>
+          {shelf === 'bin' && on('bin') > 0 && (
+            <p className="mb-3 text-sm text-soft">
+              What lies here for {binDays} days is deleted for good. A job whose site is live stays until nobody can see it.
+            </p>
+          )}
+          {here.length === 0 ? (
+            <NothingHere shelf={shelf} wanted={wanted} found={found} onShelf={(next) => set({ shelf: next })} />
+          ) : (
+            <table className="w-full border-collapse">
+              <Head sorting={sorting} onSort={(next) => set({ sorting: next })} />
+              <tbody>
+                {here.slice(0, most).map((job) => (
+                  <JobRow key={job.id} job={job} shelving={shelving} binDays={binDays} now={now} />
+                ))}
+              </tbody>
+            </table>
+          )}
+        </>
       )}
     </main>
   )
 }
 
-function JobRow({ job }: { job: JobLine }) {
+const COLUMNS: readonly (readonly [words: string, width: string, by?: Order])[] = [
+  ['Home page', 'w-56'],
+  ['Client', '', 'client'],
+  ['Stage', 'w-20'],
+  ['Leftovers', 'w-28', 'leftovers'],
+  ['Live site', 'w-64', 'release'],
+  ['Worked on', 'w-32', 'worked'],
+]
+
+function Head({ sorting, onSort }: { sorting: Sorting; onSort: (next: Sorting) => void }) {
   return (
-    <tr className="group relative border-t border-seam align-top hover:bg-cloth">
-      <td className="py-3 pe-4">
-        <Thumbnail job={job} />
-      </td>
-      <th scope="row" className="py-2.5 pe-4 text-start font-normal">
-        <Link
-          href={`/jobs/${job.id}/content`}
-          className="text-lg font-bold leading-snug tracking-tight underline-offset-4 after:absolute after:inset-0 hover:underline"
-          dir="auto"
-        >
-          <span className="line-clamp-2 break-words">{job.name}</span>
-        </Link>
-        <span className="block text-soft" dir="auto">
-          {job.trade || 'trade left for later'}
-        </span>
-        {job.trouble && <span className="block text-sm font-medium text-thread">✕ {job.trouble}</span>}
-      </th>
-      <td className="py-3.5 text-sm font-semibold">{job.stage}</td>
-      <td className="py-3.5 pe-4 text-sm">
-        <LeftoverCount of={job.leftovers} />
-      </td>
-      <td className="relative z-10 py-3 pe-4 text-sm">
-        {job.liveUrl ? (
-          <span className="flex items-center gap-1">
-            <a href={job.liveUrl} target="_blank" rel="noreferrer" className="truncate font-mono text-xs underline underline-offset-2">
-              {job.liveUrl.replace('http://', '')}
-            </a>
-            <CopyButton text={job.liveUrl} label={`Copy the live address of ${job.name}`} />
-          </span>
-        ) : (
-          <span className="text-soft">not live yet</span>
-        )}
-      </td>
-      <td className="py-3.5 text-sm">
-        {job.lastReleaseAt ? (
-          <time dateTime={job.lastReleaseAt} title={dayAndTime(job.lastReleaseAt)} suppressHydrationWarning>
-            No. {job.releaseNumber}, {ago(job.lastReleaseAt)}
-          </time>
-        ) : (
-          <span className="text-soft">none</span>
-        )}
-        {(job.editsSince ?? 0) > 0 && <span className="block text-soft">{count(job.editsSince ?? 0, 'edit')} since</span>}
-      </td>
-    </tr>
+    <thead>
+      <tr className="text-start text-sm text-soft">
+        {COLUMNS.map(([words, width, by]) => (
+          <th
+            key={words}
+            scope="col"
+            className={`${width} pb-2 text-start font-medium`}
+            aria-sort={by === sorting.by ? directionOf(sorting) : undefined}
+          >
+            {by ? (
+              <button
+                type="button"
+                onClick={() => onSort({ by, backwards: by === sorting.by && !sorting.backwards })}
+                className="-mx-1.5 inline-flex min-h-6 items-center gap-1 rounded-sm px-1.5 hover:bg-cloth"
+              >
+                {words}
+                <SortMark sorting={sorting} by={by} />
+              </button>
+            ) : (
+              words
+            )}
+          </th>
+        ))}
+        <th scope="col" className="w-9 pb-2">
+          <span className="sr-only">What can be done</span>
+        </th>
+      </tr>
+    </thead>
   )
 }
 
-function LeftoverCount({ of }: { of: number | null }) {
-  if (of === null) return <span className="text-soft">not known</span>
-  if (of === 0) return <span className="font-semibold text-done">none left ✓</span>
-  return <span className="stitch-under inline-block pb-0.5 font-mono font-medium text-thread">{of}</span>
+function SortMark({ sorting, by }: { sorting: Sorting; by: Order }) {
+  if (sorting.by !== by) return null
+  return directionOf(sorting) === 'ascending' ? <ArrowUp size={13} aria-hidden /> : <ArrowDown size={13} aria-hidden />
 }
 
-/** The job's real home page, drawn small. */
-function Thumbnail({ job }: { job: JobLine }) {
+type NothingHereProps = {
+  readonly shelf: Shelf
+  readonly wanted: string
+  readonly found: readonly JobLine[]
+  readonly onShelf: (shelf: Shelf) => void
+}
+const EMPTY: Readonly<Record<Shelf, string>> = {
+  work: 'No job is at work.',
+  archive: 'Nothing is archived. A job that is done can be laid here: it stays whole, and its site stays live.',
+  bin: 'The bin is empty.',
+}
+
+function NothingHere({ shelf, wanted, found, onShelf }: NothingHereProps) {
+  const elsewhere = SHELVES.map(([key, words]) => [key, words, found.filter((job) => job.shelf === key).length] as const).filter(
+    ([key, , n]) => key !== shelf && n > 0,
+  )
+  const isSearch = wanted.trim() !== ''
   return (
-    <div className="relative h-32 w-52 overflow-hidden border border-seam bg-white" aria-hidden>
-      {job.trouble !== null && <p className="grid h-full place-items-center bg-table text-sm text-soft">cannot be drawn now</p>}
-      {job.trouble === null && (
-        <iframe
-          src={`/home-sheet/${job.id}`}
-          tabIndex={-1}
-          title={`Home page of ${job.name}`}
-          loading="lazy"
-          className="pointer-events-none absolute left-0 top-0 h-[788px] w-[1280px] origin-top-left border-0"
-          style={{ transform: 'scale(0.1625)' }}
-        />
-      )}
+    <div className="border border-dashed border-seam bg-cloth p-10 text-center">
+      <p className="font-semibold">{isSearch ? `No job here matches “${wanted.trim()}”.` : EMPTY[shelf]}</p>
+      {(isSearch || shelf === 'work') &&
+        elsewhere.map(([key, words, n]) => (
+          <button key={key} type="button" className={`${buttonClass('quiet')} mt-2`} onClick={() => onShelf(key)}>
+            {words}: {count(n, 'job')}
+          </button>
+        ))}
     </div>
   )
 }
@@ -164,4 +189,39 @@ function NoJobs() {
       </Link>
     </div>
   )
+}
+
+/** When the pages were made that have been shown already. */
+const shown = new Set<string>()
+
+/** Whoever comes back by the browser's own buttons is shown the page as it was made then; so the list is asked for again. */
+function useFreshJobs(madeAt: string, onJobs: (jobs: readonly JobLine[]) => void): void {
+  useEffect(() => {
+    if (!shown.has(madeAt)) return void shown.add(madeAt)
+    let isHere = true
+    callApi<{ jobs: readonly JobLine[] }>('/api/jobs').then(
+      ({ jobs }) => isHere && onJobs(jobs),
+      // What is shown is what was known a moment ago.
+      () => undefined,
+    )
+    return () => {
+      isHere = false
+    }
+  }, [madeAt, onJobs])
+}
+
+function useListKeys(search: RefObject<HTMLInputElement | null>): void {
+  const router = useRouter()
+  useEffect(() => {
+    const press = (event: KeyboardEvent): void => {
+      const typing = (event.target as Element).closest('input,textarea,select,[contenteditable],[role=menu]')
+      if (typing || event.ctrlKey || event.metaKey || event.altKey) return
+      if (event.key === 'n') router.push('/new')
+      if (event.key !== '/') return
+      event.preventDefault()
+      search.current?.focus()
+    }
+    window.addEventListener('keydown', press)
+    return () => window.removeEventListener('keydown', press)
+  }, [router, search])
 }

@@ -2,6 +2,7 @@
 import { ExternalLink } from 'lucide-react'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
+import { useEffect, useRef } from 'react'
 import { countLeftovers } from '@/core/fill'
 import { factsOf, findFactFault } from '@/core/site'
 import { useJob } from '../job/job-context'
@@ -30,6 +31,12 @@ export function PublishStage({ address, proposal, hostSuffix, liveUrl, releases,
   const job = useJob((s) => s.id)
   const saved = useJob((s) => s.saveState === 'saved')
   const { plan, progress, fault, done, busy, prepare, publish, putBack } = usePublishing(address)
+  const live = useRef<HTMLAnchorElement>(null)
+  const changes = useRef<HTMLHeadingElement>(null)
+  // The button that was pressed has nothing more to do: the site itself is what is looked at next.
+  useEffect(() => {
+    if (done) live.current?.focus()
+  }, [done, liveUrl])
   const nothing = plan ? plan.added.length + plan.changed.length + plan.removed.length === 0 : false
   return (
     <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_22rem] overflow-hidden">
@@ -42,10 +49,13 @@ export function PublishStage({ address, proposal, hostSuffix, liveUrl, releases,
             address={address}
             proposal={proposal}
             hostSuffix={hostSuffix}
-            onChosen={() => router.refresh()}
+            onChosen={() => {
+              changes.current?.focus()
+              router.refresh()
+            }}
           />
           <section aria-labelledby="changes" className="mt-6 border-t border-seam pt-4">
-            <h2 id="changes" className="mb-2 text-lg font-bold tracking-tight">
+            <h2 id="changes" ref={changes} tabIndex={-1} className="mb-2 text-lg font-bold tracking-tight">
               What will change
             </h2>
             {address === null ? (
@@ -91,6 +101,7 @@ export function PublishStage({ address, proposal, hostSuffix, liveUrl, releases,
             <p className="mt-5 flex items-center gap-1.5 border-t border-seam pt-4">
               <span className="text-sm text-soft">Live at</span>
               <a
+                ref={live}
                 href={liveUrl}
                 target="_blank"
                 rel="noreferrer"

@@ -26,6 +26,8 @@ export function ReleaseList({
   onPutBack: (id: string) => void
 }) {
   const [asked, setAsked] = useState<string | null>(null)
+  // The button of a question that was closed again has the focus again.
+  const [left, setLeft] = useState<string | null>(null)
   return (
     <aside className="min-h-0 overflow-y-auto border-s border-seam bg-cloth px-5 py-6" aria-labelledby="releases">
       <h2 id="releases" className="mb-3 text-lg font-bold tracking-tight">
@@ -67,7 +69,7 @@ export function ReleaseList({
                     >
                       Put No. {release.number} back
                     </Button>{' '}
-                    <Button look="quiet" onClick={() => setAsked(null)}>
+                    <Button look="quiet" onClick={() => (setAsked(null), setLeft(release.id))}>
                       Leave it
                     </Button>
                   </div>
@@ -75,6 +77,7 @@ export function ReleaseList({
                   <Button
                     className="mt-2"
                     disabled={busy}
+                    autoFocus={left === release.id}
                     onClick={() => setAsked(release.id)}
                     aria-label={`Put release ${release.number} back…`}
                   >

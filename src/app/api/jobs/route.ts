@@ -1,4 +1,6 @@
-import { writeRoute } from '@/server/http/route'
+import { readRoute, writeRoute } from '@/server/http/route'
+import { listJobLines } from '@/server/use-cases/list-jobs'
 import { makeJob, makeJobSchema } from '@/server/use-cases/make-job'
 
+export const GET = readRoute(() => ({ jobs: listJobLines() }))
 export const POST = writeRoute(makeJobSchema, ({ body }) => ({ job: makeJob(body) }))

@@ -4,6 +4,7 @@ import { findProblemCode } from '@/server/http/problems'
 import { listJobLines } from '@/server/use-cases/list-jobs'
 import { openJob } from '@/server/use-cases/open-job'
 import { allPacks } from '@/server/use-cases/packs'
+import { BinnedJob } from '@/ui/frame/binned-job'
 import { Frame } from '@/ui/frame/frame'
 import { UnwornJob } from '@/ui/frame/unworn-job'
 import { JobProvider } from '@/ui/job/job-context'
@@ -15,6 +16,7 @@ export default async function JobLayout({ children, params }: { children: ReactN
   const lines = listJobLines()
   const line = lines.find(({ id }) => id === job)
   if (!line) notFound()
+  if (line.shelf === 'bin') return <BinnedJob id={job} name={line.name} />
   const open = await openJob(job).catch((error: unknown) => {
     if (findProblemCode(error) === 'jobGone') notFound()
     console.error(error)
@@ -23,7 +25,7 @@ export default async function JobLayout({ children, params }: { children: ReactN
   if (!open || open.missing.includes(open.document.dress.template)) return <UnwornJob name={line.name} trouble={line.trouble} />
   return (
     <JobProvider key={job} job={open} pack={allPacks()}>
-      <Frame jobs={lines.map(({ id, name }) => ({ id, name }))} liveUrl={line.liveUrl}>
+      <Frame jobs={lines.filter(({ shelf }) => shelf === 'work').map(({ id, name }) => ({ id, name }))} liveUrl={line.liveUrl}>
         {children}
       </Frame>
     </JobProvider>

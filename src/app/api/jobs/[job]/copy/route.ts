@@ -1,0 +1,6 @@
+import * as v from 'valibot'
+import { param, writeRoute } from '@/server/http/route'
+import { listJobLines } from '@/server/use-cases/list-jobs'
+import { copyJob } from '@/server/use-cases/shelve-job'
+
+export const POST = writeRoute(v.strictObject({}), (asked) => ({ job: copyJob(param(asked, 'job')), jobs: listJobLines() }))

@@ -1,0 +1,8 @@
+import { param, writeRoute } from '@/server/http/route'
+import { listJobLines } from '@/server/use-cases/list-jobs'
+import { shelfSchema, shelveJob } from '@/server/use-cases/shelve-job'
+
+export const PUT = writeRoute(shelfSchema, (asked) => {
+  shelveJob(param(asked, 'job'), asked.body)
+  return { jobs: listJobLines() }
+})

@@ -1,0 +1,60 @@
+import { rmSync } from 'node:fs'
+import * as v from 'valibot'
+import { destinationOf } from '../destinations/registry'
+import { mediaFile } from '../files/media-file'
+import { Problem } from '../http/problems'
+import { forgetState, jobState } from '../log/edit-log'
+import { dropAssetsOf } from '../store/assets'
+import { db } from '../store/db'
+import { deleteJob, getJob, listJobs, setShelf, SHELVES, type Job } from '../store/jobs'
+import { livePublication, openPublications } from '../store/publications'
+import { createJob } from './make-job'
+
+export const shelfSchema = v.strictObject({ shelf: v.picklist(SHELVES) })
+
+/** How many days a job lies in the bin before it goes for good. */
+export const BIN_DAYS = 30
+const DAY_MS = 86_400_000
+
+/** Lays a job among the work, in the archive or in the bin. Nothing of it changes: not its words, not what is live. */
+export function shelveJob(id: string, { shelf }: v.InferOutput<typeof shelfSchema>): void {
+  if (getJob(id).shelf !== shelf) setShelf(id, shelf, new Date().toISOString())
+}
+
+/** A job of its own that begins as this one stands now: with its pictures, without its address, its releases and its history. */
+export function copyJob(id: string): string {
+  getJob(id)
+  return createJob(jobState(id).document, id)
+}
+
+/** Deletes a job in the bin with all that is kept of it alone: log, pictures, releases. One that is live, or on its way, stays. */
+export function deleteForGood(id: string): void {
+  const job = getJob(id)
+  if (job.shelf !== 'bin') throw new Problem('jobNotInBin')
+  if (openPublications(id).length > 0) throw new Problem('publishingAlready')
+  const live = livePublication(id)
+  if (live) throw new Problem('jobStillLive', { address: destinationOf().originOf(live.address).replace('http://', '') })
+  const files = db().transaction(() => {
+    const lone = dropAssetsOf(id)
+    deleteJob(id)
+    return lone
+  })()
+  forgetState(id)
+  for (const name of files) rmSync(mediaFile(name), { force: true })
+}
+
+/** Deletes what has lain in the bin for its days; a site that is still live is passed over. */
+export function emptyBin(now: Date): void {
+  for (const job of listJobs()) {
+    if (!isOverdue(job, now) || livePublication(job.id)) continue
+    try {
+      deleteForGood(job.id)
+    } catch (error) {
+      console.error(`The job ${job.id} could not be deleted`, error)
+    }
+  }
+}
+
+function isOverdue({ shelf, shelvedAt }: Job, now: Date): boolean {
+  return shelf === 'bin' && shelvedAt !== null && now.getTime() - Date.parse(shelvedAt) > BIN_DAYS * DAY_MS
+}
