@@ -37,7 +37,7 @@ test('a colour, a scheme and the dark form reach all three sheets, each one step
 test('the table says the contrast of every role on every tone, and where the client’s colour stands as it is', async ({ page }) => {
   await page.goto(`${APP}/jobs/${await makeJob({ name: 'Figures', colour: '#ffff00' })}/brand`)
   const table = page.getByRole('table', { name: /Contrast on each tone/ })
-  await expect(table.getByRole('cell')).toHaveCount(55)
+  await expect(table.getByRole('cell')).toHaveCount(65)
   await expect(table.getByRole('button', { name: /fails/ })).toHaveCount(0)
   await expect(table).toContainText(/Moved to be read: .*link on paper −\d\d/)
   const link = table.getByRole('row', { name: /^link/ })

@@ -86,5 +86,7 @@ test('a refused picture leaves the page as it was and says why; a refused logo s
   await page
     .getByLabel('Logo file')
     .setInputFiles({ name: 'mark.svg', mimeType: 'image/svg+xml', buffer: svg('<circle cx="5" cy="5" r="4"/>') })
-  await expect(page.frameLocator('iframe[title^="Home page, desktop"]').getByRole('img', { name: 'Logo Trouble' })).toBeVisible()
+  await expect(
+    page.frameLocator('iframe[title^="Home page, desktop"]').getByRole('banner').getByRole('img', { name: 'Logo Trouble' }),
+  ).toBeVisible()
 })

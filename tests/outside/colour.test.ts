@@ -81,7 +81,7 @@ test('CSS Color 4’s own pairs of notations name one colour', () => {
 })
 
 // What each role is on its surface, and the least contrast WCAG 2.2 asks of it: 1.4.3 for text, 1.4.11 for controls and focus.
-const LEAST: Partial<Record<Role, number>> = { text: 4.5, heading: 4.5, muted: 4.5, link: 4.5, mark: 4.5, button: 3, focus: 3 }
+const LEAST: Partial<Record<Role, number>> = { text: 4.5, heading: 4.5, muted: 4.5, link: 4.5, mark: 4.5, 'button-edge': 3, focus: 3 }
 
 test('every text and control on every tone passes for 600 seeded brands and the hard ones, recomputed by a second library', () => {
   const next = random(4)
@@ -230,4 +230,28 @@ test('the ways of seeing have the numbers of the paper’s table, as a reference
     for (const row of VISION_MATRICES[vision]) expect(row[0] + row[1] + row[2]).toBeCloseTo(1, 5)
   }
   expect(visionFilter('mono')).toBe('0.2126 0.7152 0.0722 0 0 0.2126 0.7152 0.0722 0 0 0.2126 0.7152 0.0722 0 0 0 0 0 1 0')
+})
+
+test('yellow stays yellow: a bright button keeps the client’s colour, with dark words and an edge that passes; so does a stripe', () => {
+  for (const colour of ['#ffd400', '#ffff00', '#f6c915', '#7fff5a', '#ffb3d1']) {
+    const { paper, ink } = makeScheme(SPEC, { colour, third: colour })
+    expect([paper.button, paper.stripe]).toEqual([colour, colour])
+    const ratio = (a: string, b: string): number => new Color(a).contrast(new Color(b), 'WCAG21')
+    expect(ratio(paper['button-edge'], paper.surface)).toBeGreaterThanOrEqual(3)
+    expect(ratio(paper['button-text'], paper.button)).toBeGreaterThanOrEqual(4.5)
+    // What is read, and what tells the focus, is moved as ever.
+    expect(ratio(paper.mark, paper.surface)).toBeGreaterThanOrEqual(4.5)
+    expect(ratio(paper.focus, paper.surface)).toBeGreaterThanOrEqual(3)
+    // Where it stands out by itself, there is no edge to be seen.
+    expect([ink.button, ink['button-edge']]).toEqual([colour, colour])
+  }
+})
+
+test('a colour that can be told from its surface has no edge, a dim one on a dark surface is moved, and a white one is no stripe', () => {
+  const { paper, ink } = makeScheme(SPEC, { colour: '#7a2e1d' })
+  expect([paper.button, paper['button-edge']]).toEqual(['#7a2e1d', '#7a2e1d'])
+  expect(ink.button).not.toBe('#7a2e1d')
+  expect(ink['button-edge']).toBe(ink.button)
+  const white = makeScheme(SPEC, { colour: '#ffffff', third: '#ffffff' }).paper
+  expect(white.stripe).toBe(white.mark)
 })

@@ -7,8 +7,10 @@ import { afterAll, beforeAll, expect, test } from 'vitest'
 import { renderWebManifest } from '../../src/core/release'
 import { initials, type IconPlan } from '../../src/core/render'
 import { FAMILIES } from '../../src/core/type'
+import { makeOneColour } from '../../src/server/media/one-colour'
 import { storeLogo } from '../../src/server/media/store-logo'
 import { makeIcons } from '../../src/server/releases/icons'
+import { findAssetFile } from '../../src/server/store/assets'
 
 let folder = ''
 beforeAll(() => {
@@ -19,12 +21,14 @@ afterAll(() => rmSync(folder, { recursive: true }))
 
 const PLAN: IconPlan = {
   letters: 'TW',
-  mark: null,
   family: FAMILIES.vollkorn!,
   weight: 700,
-  ground: '#204060',
-  ink: '#ffffff',
+  grounds: [{ ground: '#204060', ink: '#ffffff', mark: null }],
   form: 'soft',
+}
+const marked = (mark: string, ...grounds: readonly string[]): IconPlan => {
+  const [first, ...rest] = grounds.map((ground) => ({ ground, ink: '#ffffff', mark }))
+  return { ...PLAN, grounds: [first!, ...rest] }
 }
 const pixel = async (png: Buffer, x: number, y: number): Promise<number[]> => [
   ...(await sharp(png).extract({ left: x, top: y, width: 1, height: 1 }).ensureAlpha().raw().toBuffer()),
@@ -76,14 +80,26 @@ test('an icon is made from the logo’s mark where it has one, cut out of its ma
   const { asset, notes } = await storeLogo(null, 'logo.svg', Buffer.from(svg))
   expect([asset.width, asset.height]).toEqual([200, 40])
   expect(notes[0]).toMatch(/margins, \d+ % of it, were cut off/)
-  const icons = await makeIcons({ ...PLAN, mark: asset.id, ground: '#ffffff' })
+  const icons = await makeIcons(marked(asset.id, '#ffffff'))
   const red = [0xd4, 0x20, 0x1c]
   expect((await pixel(icons.large, 256, 256)).slice(0, 3)).toEqual(red)
   expect((await pixel(icons.large, 110, 256)).slice(0, 3)).toEqual(red) // The mark fills two thirds of the side,
   expect((await pixel(icons.large, 60, 256)).slice(0, 3)).toEqual([255, 255, 255]) // and nothing of the words beside it is left.
   const png = await sharp(Buffer.from(svg)).resize(520).png().toBuffer()
   const raster = await storeLogo(null, 'logo.png', png)
-  expect((await pixel((await makeIcons({ ...PLAN, mark: raster.asset.id, ground: '#ffffff' })).large, 256, 256)).slice(0, 3)).toEqual(red)
+  expect((await pixel((await makeIcons(marked(raster.asset.id, '#ffffff'))).large, 256, 256)).slice(0, 3)).toEqual(red)
+})
+
+test('a mark that cannot be told from its ground stands on the next that it can be told from (WCAG 2.2, 1.4.11: 3 to 1)', async () => {
+  // Burgundy: on near-black 1.7:1, on paper 11:1.
+  const svg = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 40 40"><rect width="40" height="40" rx="9" fill="#6b1d2e"/></svg>'
+  const { asset } = await storeLogo(null, 'burgundy.svg', Buffer.from(svg))
+  const groundOf = async (...grounds: readonly string[]): Promise<number[]> =>
+    (await pixel((await makeIcons(marked(asset.id, ...grounds))).touch, 3, 3)).slice(0, 3)
+  expect(await groundOf('#15181a', '#faf6ed')).toEqual([0xfa, 0xf6, 0xed])
+  expect(await groundOf('#faf6ed', '#15181a')).toEqual([0xfa, 0xf6, 0xed])
+  // Where none will do, the one that is nearest to it.
+  expect(await groundOf('#6b1d2e', '#15181a')).toEqual([0x15, 0x18, 0x1a])
 })
 
 test('a logo that moves, one whose words are text, and one of words alone are each told or stood in for', async () => {
@@ -97,7 +113,7 @@ test('a logo that moves, one whose words are text, and one of words alone are ea
     'sans-serif" font-size="30">Hollin</text></svg>'
   const { asset, notes } = await storeLogo(null, 'words.svg', Buffer.from(words))
   expect(notes.at(-1)).toMatch(/text in “Hollin Grotesk”.*outlines/)
-  expect((await makeIcons({ ...PLAN, mark: asset.id })).svg).toBe((await makeIcons(PLAN)).svg)
+  expect((await makeIcons(marked(asset.id, '#204060'))).svg).toBe((await makeIcons(PLAN)).svg)
   await expect(
     storeLogo(
       null,
@@ -114,6 +130,28 @@ test('a logo that moves, one whose words are text, and one of words alone are ea
       ),
     ),
   ).rejects.toThrow(/another place/)
+})
+
+test('a one-colour version cuts inner shapes out of a light logo, stays a drawing, and is refused where shapes would merge', async () => {
+  const svg = (...shapes: readonly string[]): Buffer =>
+    Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 120 60" width="120" height="60">${shapes.join('')}</svg>`)
+  const stripe = (x: number, colour: string): string => `<rect x="${x}" y="5" width="30" height="50" fill="${colour}"/>`
+  const yellow = svg(
+    '<rect x="5" y="5" width="110" height="50" fill="#ffdc28"/>',
+    '<rect x="35" y="20" width="50" height="20" fill="#fff"/>',
+  )
+  const { asset } = await storeLogo(null, 'yellow.svg', yellow)
+  const made = await makeOneColour(null, asset.id, '#101010')
+  expect(made.vector).toBe(true)
+  const drawn = await sharp((await findAssetFile(made.id))!.file)
+    .resize(120)
+    .png()
+    .toBuffer()
+  const opacity = async (x: number, y: number): Promise<number> => (await pixel(drawn, x, y))[3]!
+  expect(await opacity(12, 12)).toBeGreaterThan(240)
+  expect(await opacity(55, 25)).toBeLessThan(15)
+  const flag = await storeLogo(null, 'flag.svg', svg(stripe(15, '#d95473'), stripe(45, '#4b78b3'), stripe(75, '#4e8433')))
+  await expect(makeOneColour(null, flag.asset.id, '#101010')).rejects.toThrow(/“flag” tells its shapes apart by several colours/)
 })
 
 test('initials are those of the words that matter', () => {

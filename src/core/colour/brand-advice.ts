@@ -1,15 +1,7 @@
 import type { Tone } from '../site'
 import { contrastRatio } from './contrast-ratio'
-import { makeScheme, type BrandColours, type Role, type Scheme, type SchemeSpec } from './make-scheme'
-import { toOklch } from './oklch'
-
-/** Distance in OKLab; two colours nearer than this are hard to tell apart side by side (from memory: about 0.02 is just noticeable). */
-const ALIKE = 0.05
-
-export function colourDistance(a: string, b: string): number {
-  const [p, q] = [toOklch(a), toOklch(b)].map(({ l, c, h }) => [l, c * Math.cos((h * Math.PI) / 180), c * Math.sin((h * Math.PI) / 180)])
-  return Math.hypot(...(p ?? []).map((value, i) => value - (q?.[i] ?? 0)))
-}
+import { makeScheme, type BrandColours, type Role, type Roles, type Scheme, type SchemeSpec } from './make-scheme'
+import { ALIKE, colourDistance, toOklch } from './oklch'
 
 /** How a colour had to be moved: its lightness in OKLCH, in points of a hundred, and the whole way in OKLab; null where it stayed. */
 export type Move = { readonly lightness: number; readonly distance: number }
@@ -55,9 +47,14 @@ export function adviseBrand(spec: SchemeSpec, brand: BrandColours): readonly str
       ? [
           `On paper it reaches ${contrastRatio(brand.colour ?? '', paper.surface).toFixed(1)}:1, and text needs 4.5:1; ` +
             `links use ${paper.link} there, ${Math.abs(move.lightness)} points ${move.lightness < 0 ? 'darker' : 'lighter'}. ` +
-            `Buttons and the accent tone ${paper.button === brand.colour ? 'use it as it is' : `use ${paper.button}`}.`,
+            `Buttons and the accent tone ${buttonWords(paper, brand.colour)}.`,
         ]
       : []),
     ...(alike ? ['Two of these colours are hardly apart; a visitor will take them for one.'] : []),
   ]
+}
+
+function buttonWords({ button, 'button-edge': edge }: Roles, asked: string | undefined): string {
+  if (button !== asked) return `use ${button}`
+  return edge === button ? 'use it as it is' : `keep it, buttons with an edge of ${edge} to be told from the paper`
 }

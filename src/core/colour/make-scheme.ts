@@ -1,7 +1,7 @@
 import type { Brand, Role, Tone } from '../site'
 import { contrastRatio } from './contrast-ratio'
 import { fitContrast } from './fit-contrast'
-import { fromOklch, mixOklch, mixToward, toOklch } from './oklch'
+import { ALIKE, colourDistance, fromOklch, mixOklch, mixToward, toOklch } from './oklch'
 import { layOver } from './veil'
 
 export { ROLES, type Role } from '../site'
@@ -37,7 +37,7 @@ export const LEAST_CONTRAST = {
   link: TEXT,
   mark: TEXT,
   'button-text': TEXT,
-  button: CONTROL,
+  'button-edge': CONTROL,
   focus: CONTROL,
 } as const satisfies Partial<Record<Role, number>>
 
@@ -55,11 +55,11 @@ export const GRADIENT_TONES: ReadonlySet<Tone> = new Set(['accent', 'ink'])
  * every control 3 on its surface, whatever the colours. `dark` gives the same scheme on dark surfaces.
  */
 export function makeScheme(spec: SchemeSpec, brand: BrandColours, dark = false): Scheme {
-  const own = brand.colour === undefined ? spec : brand
+  const usual: Pick<SchemeSpec, 'colour' | 'second' | 'third'> = brand.colour === undefined ? spec : { colour: brand.colour }
   const colours = {
-    first: own.colour ?? spec.colour,
-    second: own.second ?? own.colour ?? spec.colour,
-    third: own.third ?? own.colour ?? spec.colour,
+    first: usual.colour,
+    second: brand.second ?? usual.second ?? usual.colour,
+    third: brand.third ?? usual.third ?? usual.colour,
   }
   const hue = toOklch(colours.first)
   const surface = (s: SchemeSurface): string =>
@@ -117,8 +117,8 @@ function makeRoles({ surface, plane: wanted, byHand, turn }: Ground, { dark, lig
   const base = fitContrast(betterOf(dark, light, surface), surface, TEXT)
   const end = turn === 0 ? surface : (byHand('end') ?? runFrom(surface, base, turn))
   const run = readableRun(surface, end, base)
-  const asked = byHand('plane') ?? wanted
-  const plane = asked && contrastRatio(base, asked) >= TEXT ? asked : planeOn(surface, base, dark, light)
+  const flat = byHand('plane') ?? wanted
+  const plane = flat && contrastRatio(base, flat) >= TEXT ? flat : planeOn(surface, base, dark, light)
   const grounds = run.length === 0 ? [surface, plane] : [surface, plane, ...run]
   const fit = (colour: string, least: number): string => fitToAll(colour, grounds, least) ?? base
   const hand = (role: Role, otherwise: () => string, least = TEXT): string => {
@@ -128,8 +128,12 @@ function makeRoles({ surface, plane: wanted, byHand, turn }: Ground, { dark, lig
   const text = hand('text', () => base)
   const surfaceLch = toOklch(surface)
   const textLch = toOklch(text)
-  const button = hand('button', () => (surface === first ? text : fit(first, CONTROL)), CONTROL)
+  const asked = byHand('button') ?? (surface === first ? text : first)
+  const fitted = fit(asked, CONTROL)
+  const button = isKeptBright(asked, fitted, dark) ? asked : fitted
+  const edge = hand('button-edge', () => fitted, CONTROL)
   const link = hand('link', () => fit(first, TEXT))
+  const mark = hand('mark', () => (third === first ? link : fit(third, TEXT)))
   return {
     surface,
     end: run.at(-1) ?? surface,
@@ -138,12 +142,25 @@ function makeRoles({ surface, plane: wanted, byHand, turn }: Ground, { dark, lig
     heading: hand('heading', () => text),
     muted: hand('muted', () => fit(mixOklch(textLch, surfaceLch, 0.28), TEXT)),
     link,
-    mark: hand('mark', () => (third === first ? link : fit(third, TEXT))),
+    mark,
+    stripe: byHand('stripe') ?? (colourDistance(third, mark) >= ALIKE && colourDistance(third, surface) >= SEEN ? third : mark),
     button,
     'button-text': fitContrast(byHand('button-text') ?? betterOf(dark, light, button), button, TEXT),
+    'button-edge': edge,
     rule: byHand('rule') ?? mixOklch(surfaceLch, textLch, 0.3),
-    focus: hand('focus', () => (surface === first ? fit(first, CONTROL) : button), CONTROL),
+    focus: hand('focus', () => (surface === first ? fit(first, CONTROL) : edge), CONTROL),
   }
+}
+
+/** A line in a colour that is so far from its surface, in OKLab, is plain to see, though nothing could be read in it. */
+const SEEN = 0.1
+
+/**
+ * Whether a button keeps a bright colour that its surface does not set off: where dark words can be read on it, and moving it would change
+ * it to the eye. Its edge, in the colour that it would have been moved to, then tells it from the surface (WCAG 2.2, 1.4.11).
+ */
+function isKeptBright(asked: string, fitted: string, dark: string): boolean {
+  return toOklch(asked).l > toOklch(fitted).l && contrastRatio(dark, asked) >= TEXT && colourDistance(asked, fitted) >= ALIKE
 }
 
 /** The colour nearest to one asked for that reaches `least` on every ground; null where one fit undoes another. */

@@ -80,3 +80,12 @@ export function mixToward(from: string, to: string, share: number): string {
 export function mixOklch(a: Oklch, b: Oklch, share: number): string {
   return fromOklch({ l: a.l + (b.l - a.l) * share, c: a.c + (b.c - a.c) * share, h: a.c > 0.005 ? a.h : b.h })
 }
+
+/** The distance of two colours in OKLab; black and white are 1 apart. */
+export function colourDistance(a: string, b: string): number {
+  const [p, q] = [toOklch(a), toOklch(b)].map(({ l, c, h }) => [l, c * Math.cos((h * Math.PI) / 180), c * Math.sin((h * Math.PI) / 180)])
+  return Math.hypot(...(p ?? []).map((value, i) => value - (q?.[i] ?? 0)))
+}
+
+/** Two colours nearer than this are hard to tell apart side by side (from memory: about 0.02 is just noticeable). */
+export const ALIKE = 0.05

@@ -4,6 +4,9 @@ import {
   adviseLogo,
   cropToFocus,
   oneColourRow,
+  middleContrast,
+  type OpacityRow,
+  type Pixels,
   opticalSize,
   parseRatio,
   pictureVariants,
@@ -88,8 +91,8 @@ test('a wide and a square logo cover the same area, and none is larger than allo
   expect(opticalSize({ width: 50, height: 900 }, 12_000, most).height).toBeLessThanOrEqual(120)
 })
 
-const look = (rgba: readonly number[], change: Partial<LogoLook> = {}): string =>
-  adviseLogo({
+const look = (rgba: readonly number[], change: Partial<LogoLook> = {}): string => {
+  const { advice, needsOther } = adviseLogo({
     width: 400,
     height: 200,
     bytes: 9000,
@@ -97,7 +100,9 @@ const look = (rgba: readonly number[], change: Partial<LogoLook> = {}): string =
     alpha: true,
     pixels: new Uint8ClampedArray(Array.from({ length: 100 }, (_, i) => (i < 40 ? rgba : [0, 0, 0, 0])).flat()),
     ...change,
-  }).advice.join(' ')
+  })
+  return [...advice, ...needsOther].join(' ')
+}
 
 test('a logo is told what will go wrong with it, and nothing where nothing will', () => {
   expect(look([200, 60, 40, 255])).toBe('')
@@ -112,11 +117,64 @@ test('a logo is told what will go wrong with it, and nothing where nothing will'
   expect(look([], { pixels: flat })).toContain('one flat box')
 })
 
+const rowOf = (data: Uint8ClampedArray, width: number): OpacityRow => oneColourRow({ data, width, height: data.length / 4 / width })!
+
 test('in one colour the darkest part is printed whole, white on dark stays open, and the ground stays clear', () => {
   const pixels = new Uint8ClampedArray([20, 60, 60, 255, 255, 255, 255, 255, 20, 60, 60, 0, 20, 60, 60, 128])
-  const printed = printInOneColour(pixels, '#ffffff', oneColourRow(pixels))
+  const printed = printInOneColour(pixels, '#ffffff', rowOf(pixels, 4))
   expect(Array.from(printed.filter((_, i) => i % 4 === 3))).toEqual([255, 0, 0, 128])
   expect(Array.from(printed.slice(0, 3))).toEqual([255, 255, 255])
   const light = new Uint8ClampedArray([250, 250, 250, 255, 250, 250, 250, 0])
-  expect(Array.from(printInOneColour(light, '#101010', oneColourRow(light)))).toEqual([16, 16, 16, 255, 16, 16, 16, 0])
+  expect(Array.from(printInOneColour(light, '#101010', rowOf(light, 2)))).toEqual([16, 16, 16, 255, 16, 16, 16, 0])
+})
+
+type Rgb = readonly [number, number, number]
+/** A drawing of 60 × 40 px within a clear margin of 4. */
+function drawing(colourAt: (x: number, y: number) => Rgb): Pixels {
+  const data = new Uint8ClampedArray(60 * 40 * 4)
+  for (let y = 4; y < 36; y++) for (let x = 4; x < 56; x++) data.set([...colourAt(x, y), 255], (y * 60 + x) * 4)
+  return { width: 60, height: 40, data }
+}
+/** A field with a bar of another colour in its middle. */
+const field = (ground: Rgb, bar: Rgb): Pixels => drawing((x, y) => (y < 14 || y >= 26 || x < 14 || x >= 46 ? ground : bar))
+const at = (pixels: Uint8ClampedArray, x: number, y: number): number => pixels[(y * 60 + x) * 4 + 3] ?? -1
+
+test('shapes that only their colours told apart are cut out of each other in one colour, or it is refused', () => {
+  // White on yellow is light all over, red on green equally dark: in one opacity each would be a flat box.
+  for (const [ground, bar] of [
+    [
+      [255, 220, 40],
+      [255, 255, 255],
+    ],
+    [
+      [0, 130, 60],
+      [210, 60, 60],
+    ],
+    [
+      [20, 30, 40],
+      [250, 250, 250],
+    ],
+  ] as const) {
+    const pixels = field(ground, bar)
+    const row = oneColourRow(pixels)!
+    const printed = printInOneColour(pixels.data as Uint8ClampedArray, '#000000', row)
+    expect([at(printed, 8, 8) > 240, at(printed, 30, 20) < 30, at(printed, 1, 1)], String(ground)).toEqual([true, true, 0])
+  }
+  // Three colours that are equally dark cannot be one colour without losing a shape.
+  const flag = drawing((x) => (x < 20 ? [217, 84, 115] : x < 40 ? [75, 120, 179] : [78, 132, 51]))
+  expect(oneColourRow(flag)).toBeNull()
+  // Shades of one colour, as of a drawing, are no shapes of their own.
+  expect(oneColourRow(field([40, 40, 40], [60, 60, 60]))).not.toBeNull()
+})
+
+test('how a mark stands out from a ground is the contrast of its middle pixel (WCAG 2.2, “contrast ratio”)', () => {
+  const whole = { left: 0, top: 0, width: 60, height: 40 }
+  const grey = (n: number): readonly [number, number, number] => [n, n, n]
+  // #777777 on white is 4.48:1, #aaaaaa 2.32:1 (WebAIM’s published table of greys; from memory).
+  expect(middleContrast(field(grey(119), grey(119)), whole, '#ffffff')).toBeCloseTo(4.48, 2)
+  expect(middleContrast(field(grey(170), grey(170)), whole, '#ffffff')).toBeCloseTo(2.32, 2)
+  // The bar is a fifth of the drawing: it does not speak for the whole, but for the part that it fills.
+  expect(middleContrast(field(grey(170), grey(119)), whole, '#ffffff')).toBeCloseTo(2.32, 2)
+  expect(middleContrast(field(grey(170), grey(119)), { left: 20, top: 16, width: 10, height: 8 }, '#ffffff')).toBeCloseTo(4.48, 2)
+  expect(middleContrast(field(grey(0), grey(0)), { left: 0, top: 0, width: 3, height: 3 }, '#ffffff')).toBe(21)
 })

@@ -7,13 +7,25 @@ export type LogoLook = Size & {
   readonly alpha: boolean
   readonly pixels: Uint8ClampedArray
 }
-export type LogoAdvice = { readonly tone: 'light' | 'dark' | 'mixed'; readonly advice: readonly string[] }
+/** `needsOther` is what is done once there is a version for other surfaces. */
+export type LogoAdvice = {
+  readonly tone: 'light' | 'dark' | 'mixed'
+  readonly advice: readonly string[]
+  readonly needsOther: readonly string[]
+}
 
 /** A logo is shown about this high; a screen with two pixels to a px needs twice that. Common practice, no source. */
 const SHARP_HEIGHT = 120
 /** Common practice, no source: a PNG logo of more than this is usually a photo-sized export. */
 const HEAVY_BYTES = 200_000
 const WIDE = 6
+
+/** What a logo of one tone needs; said until there is another version of it. */
+const ONE_TONE = {
+  light: 'It is light all over: on a light header it cannot be seen. It needs a dark version, or a header on the ink tone.',
+  dark: 'It is dark all over: on a dark header it cannot be seen. It needs a light version too.',
+  mixed: null,
+} as const
 
 /** What is worth saying of a logo file while it is being chosen. */
 export function adviseLogo(logo: LogoLook): LogoAdvice {
@@ -26,10 +38,6 @@ export function adviseLogo(logo: LogoLook): LogoAdvice {
     isBoxed && tone === 'mixed'
       ? 'Its ground is not transparent, so it stands in a box on coloured surfaces. Ask for a transparent PNG or an SVG.'
       : null,
-    !isBoxed && tone === 'light'
-      ? 'It is light all over: on a light header it cannot be seen. It needs a dark version, or a header on the ink tone.'
-      : null,
-    !isBoxed && tone === 'dark' ? 'It is dark all over: on a dark header it cannot be seen. Ask for a light version too.' : null,
     !logo.vector && logo.height < SHARP_HEIGHT
       ? `Only ${logo.width} × ${logo.height} px: it will look soft on sharp screens. Ask for one at least ` +
         `${SHARP_HEIGHT} px high, or an SVG.`
@@ -40,7 +48,8 @@ export function adviseLogo(logo: LogoLook): LogoAdvice {
     ratio > WIDE ? `It is ${Math.round(ratio)} times wider than high, so its letters come out small. Ask for a stacked version.` : null,
     opaque === 0 ? 'Nothing can be seen in it: every pixel is transparent.' : null,
   ]
-  return { tone, advice: advice.filter((a) => a !== null) }
+  const needsOther = isBoxed ? null : ONE_TONE[tone]
+  return { tone, advice: advice.filter((a) => a !== null), needsOther: needsOther === null ? [] : [needsOther] }
 }
 
 /** Pixels that can be seen, and of these the light and the dark ones, by luma (ITU-R BT.709 weights). */

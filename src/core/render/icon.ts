@@ -7,15 +7,15 @@ import type { Site } from '../fill'
 import { siteScheme } from '../fill'
 
 export type IconForm = NonNullable<Brand['icon']>['form']
-/** What a site's small picture is drawn from: letters in the site's own type, or the mark of a logo; colours as six-digit hex. */
+/** What an icon stands on: its ground and the ink of letters there, as six-digit hex, and the asset id of the logo whose mark is shown. */
+export type IconGround = { readonly ground: string; readonly ink: string; readonly mark: string | null }
+/** What a site's small picture is drawn from: the mark of a logo, or letters in the site's own type where it has none. */
 export type IconPlan = {
   readonly letters: string
-  /** Asset id of the logo whose mark is shown; letters stand in where it has none. */
-  readonly mark: string | null
   readonly family: Family
   readonly weight: number
-  readonly ground: string
-  readonly ink: string
+  /** The ground that was chosen, then those that take its place in turn where the mark cannot be told from it. */
+  readonly grounds: readonly [IconGround, ...IconGround[]]
   readonly form: IconForm
 }
 
@@ -35,19 +35,24 @@ export function initials(name: string): string {
     .join('')
 }
 
+const GROUNDS = ['ink', 'paper', 'accent'] as const
+
 /** How a site's icon is to be drawn: as was chosen, else from the logo's mark, else its initials on its ink. */
 export function planIcon(site: Site): IconPlan {
   const { brand } = site.document
   const { from, ground = 'ink', form = 'soft', letters } = brand.icon ?? { from: 'mark' }
-  const tone = siteScheme(site, false)[ground]
+  const scheme = siteScheme(site, false)
+  const groundOf = (tone: (typeof GROUNDS)[number]): IconGround => ({
+    ground: scheme[tone].surface,
+    ink: scheme[tone].text,
+    mark: from === 'mark' ? (logoOn(site, tone, false)?.id ?? null) : null,
+  })
   const family = siteFamilies(site).display
   return {
     letters: letters ?? (initials(shownFact(site, 'name').text) || '•'),
-    mark: from === 'mark' ? (logoOn(site, ground, false)?.id ?? null) : null,
     family,
     weight: 700,
-    ground: tone.surface,
-    ink: tone.text,
+    grounds: [groundOf(ground), ...GROUNDS.filter((other) => other !== ground).map(groundOf)],
     form,
   }
 }

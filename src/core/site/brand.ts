@@ -1,7 +1,11 @@
 import * as v from 'valibot'
 import { TONES } from './tones'
 
-/** What a colour is for on a surface. `end` is what the surface runs to where grounds are gradients; else the surface itself. */
+/**
+ * What a colour is for on a surface. `end` is what the surface runs to where grounds are gradients, else the surface itself; `button-edge`
+ * is what a button is told from its surface by, and the button's own colour where that is told by itself; `stripe` is the mark's colour
+ * where it is drawn and nothing is read of it: a bar beside a quote, a ruled margin.
+ */
 export const ROLES = [
   'surface',
   'end',
@@ -11,8 +15,10 @@ export const ROLES = [
   'heading',
   'link',
   'mark',
+  'stripe',
   'button',
   'button-text',
+  'button-edge',
   'rule',
   'focus',
 ] as const

@@ -4,9 +4,13 @@ import { drawingInOneColour, oneColourRow, printInOneColour, type AssetInfo } fr
 import { Problem } from '../http/problems'
 import { findAssetFile } from '../store/assets'
 import { keepMade } from './keep-made'
+import { readPixels } from './store-logo'
 
 /** The longer side that a raster logo is printed at, in px: sharp at any size a header has. */
 const PRINT_PX = 1200
+
+/** The longer side at which a logo's shapes are told apart, in px: no larger than it is kept, so that their edges are not blurred. */
+const LOOK_PX = 240
 
 /** A version of a logo in one colour, kept as a picture of its own: an SVG stays a drawing, anything else becomes a transparent PNG. */
 export async function makeOneColour(job: string | null, id: string, colour: string): Promise<AssetInfo> {
@@ -20,7 +24,8 @@ export async function makeOneColour(job: string | null, id: string, colour: stri
     .toBuffer({ resolveWithObject: true })
   const pixels = new Uint8ClampedArray(data)
   if (!hasGround(pixels)) throw new Problem('logoNotTransparent', { name: asset.name })
-  const row = oneColourRow(pixels)
+  const row = oneColourRow(await readPixels(file, LOOK_PX))
+  if (!row) throw new Problem('logoMerges', { name: asset.name })
   const type = asset.vector ? 'svg' : 'png'
   const bytes = asset.vector
     ? Buffer.from(drawingInOneColour(readFileSync(file, 'utf8'), colour, row))

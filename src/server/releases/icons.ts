@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import * as fontkit from 'fontkit'
 import sharp from 'sharp'
-import { findMark, type Box } from '../../core/image'
+import { findMark, middleContrast, type AssetInfo, type Box, type Pixels } from '../../core/image'
 import { escapeText, type IconForm, type IconPlan } from '../../core/render'
 import type { Family } from '../../core/type'
 import { fontFilePath } from '../media/fonts'
@@ -58,22 +58,43 @@ export async function drawIcon(plan: IconPlan): Promise<string> {
 type Figure = (fill: number) => string
 
 async function drawPlan(plan: IconPlan): Promise<(form: IconForm, fill: number) => string> {
-  const figure = (plan.mark === null ? null : await markFigure(plan.mark)) ?? letterFigure(plan)
+  const { ground, figure } = (await markOnGround(plan.grounds)) ?? { ground: plan.grounds[0].ground, figure: letterFigure(plan) }
   return (form, fill) =>
     `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${SIDE} ${SIDE}" width="${SIDE}" height="${SIDE}"><rect ` +
-    `width="${SIDE}" height="${SIDE}" rx="${RADIUS[form]}" fill="${plan.ground}"/>${figure(fill)}</svg>`
+    `width="${SIDE}" height="${SIDE}" rx="${RADIUS[form]}" fill="${ground}"/>${figure(fill)}</svg>`
+}
+
+/** What can be told from its ground stands at 3:1 or more (WCAG 2.2, 1.4.11), and a hair more, as checkers differ in the third place. */
+const TOLD = 3.01
+
+/** The mark on the first ground that it can be told from, else on the one that it stands out from most; null where there is no mark. */
+async function markOnGround(grounds: IconPlan['grounds']): Promise<{ readonly ground: string; readonly figure: Figure } | null> {
+  const found: { readonly ground: string; readonly mark: LogoMark; readonly contrast: number }[] = []
+  for (const { ground, mark: id } of grounds) {
+    const mark = id === null ? null : await findLogoMark(id)
+    if (!mark) return null
+    found.push({ ground, mark, contrast: middleContrast(mark.pixels, mark.box, ground) })
+    if ((found.at(-1)?.contrast ?? 0) >= TOLD) break
+  }
+  const [best] = found.toSorted((a, b) => b.contrast - a.contrast)
+  return best ? { ground: best.ground, figure: await markFigure(best.mark) } : null
 }
 
 /** The longer side that a mark is kept at, in px: enough for the largest icon. */
 const MARK_PX = 512
 
-/** The logo's mark, cut out; null where the logo is words alone or is gone. */
-async function markFigure(id: string): Promise<Figure | null> {
+type LogoMark = { readonly found: { readonly asset: AssetInfo; readonly file: string }; readonly pixels: Pixels; readonly box: Box }
+
+/** The logo's mark; null where the logo is words alone or is gone. */
+async function findLogoMark(id: string): Promise<LogoMark | null> {
   const found = await findAssetFile(id)
   if (!found) return null
   const pixels = await readPixels(found.file)
   const box = findMark(pixels)
-  if (!box) return null
+  return box && { found, pixels, box }
+}
+
+async function markFigure({ found, pixels, box }: LogoMark): Promise<Figure> {
   const scale = found.asset.width / pixels.width
   const href = found.asset.vector
     ? `data:image/svg+xml;base64,${readFileSync(found.file).toString('base64')}`
@@ -104,7 +125,7 @@ function cutMark(file: string, box: Box, scale: number): Promise<Buffer> {
 }
 
 /** Letters as outlines, so that the icon needs no font. Letters that the family lacks are left out. */
-function letterFigure({ letters, family, weight, ink }: IconPlan): Figure {
+function letterFigure({ letters, family, weight, grounds: [{ ink }] }: IconPlan): Figure {
   const font = openFamily(family, weight)
   const glyphs = font.layout(letters).glyphs.filter((glyph) => glyph.id !== 0)
   const runs = glyphs.map((glyph, i) => ({ glyph, x: glyphs.slice(0, i).reduce((sum, before) => sum + before.advanceWidth, 0) }))

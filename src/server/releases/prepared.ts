@@ -1,4 +1,5 @@
 import type { Manifest } from '../../core/release'
+import { dayOf } from '../../core/site'
 import { destinationOf } from '../destinations/registry'
 import { kept } from '../files/kept'
 import { pack } from '../packs/packs'
@@ -7,8 +8,8 @@ import type { JobState } from '../log/edit-log'
 import { buildRelease } from './build-release'
 import type { OnProgress } from './carry-out'
 
-/** A site's files made for an address, of one revision. */
-export type Prepared = { readonly revision: number; readonly address: string; readonly manifest: Manifest }
+/** A site's files made for an address, of one revision, on a day. */
+export type Prepared = { readonly revision: number; readonly address: string; readonly day: string; readonly manifest: Manifest }
 
 const last = (): Map<string, Prepared> => kept('prepared', () => new Map())
 
@@ -20,11 +21,12 @@ export async function prepareFiles(
   onProgress: OnProgress,
 ): Promise<Prepared> {
   const known = last().get(job)
-  if (known?.revision === revision && known.address === address) return known
-  const site = { document, pack: pack(), assets: await jobAssets(job), mode: 'release' } as const
+  const today = dayOf(new Date())
+  if (known?.revision === revision && known.address === address && known.day === today) return known
+  const site = { document, pack: pack(), assets: await jobAssets(job), mode: 'release', today } as const
   const origin = destinationOf().originOf(address)
   const manifest = await buildRelease(site, origin, (done, total) => onProgress({ step: 'building', done, total }))
-  const prepared = { revision, address, manifest }
+  const prepared = { revision, address, day: today, manifest }
   last().set(job, prepared)
   return prepared
 }

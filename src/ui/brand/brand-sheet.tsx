@@ -15,6 +15,7 @@ const ROLES: readonly (readonly [Role, string])[] = [
   ['link', 'link'],
   ['mark', 'mark'],
   ['button', 'button'],
+  ['button-edge', 'button’s edge'],
   ['rule', 'rule'],
   ['focus', 'focus'],
 ]
@@ -100,7 +101,11 @@ export function BrandSheet({ site }: { site: Site }) {
               </ul>
               <p
                 className="mt-2 px-2 py-1 text-center font-semibold"
-                style={{ background: scheme[tone].button, color: scheme[tone]['button-text'] }}
+                style={{
+                  background: scheme[tone].button,
+                  color: scheme[tone]['button-text'],
+                  border: `2px solid ${scheme[tone]['button-edge']}`,
+                }}
               >
                 button {contrastRatio(scheme[tone].button, scheme[tone]['button-text']).toFixed(1)}
               </p>
@@ -108,7 +113,7 @@ export function BrandSheet({ site }: { site: Site }) {
           ))}
         </div>
         <p className="mt-1 text-xs text-soft">
-          Figures are contrast by WCAG 2.2: text needs 4.5, buttons and focus 3.
+          Figures are contrast by WCAG 2.2: text needs 4.5, a button’s edge and focus 3.
           {dark === 'visitor' ? ' A dark form is shown to visitors whose system asks for it.' : ''}
         </p>
 

@@ -1,9 +1,11 @@
 'use client'
 import { ChevronDown } from 'lucide-react'
+import { Command } from 'cmdk'
 import { Popover } from 'radix-ui'
-import { useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { familyCss } from '@/core/render'
 import { pairFamilies, type Family } from '@/core/type'
+import { inputClass } from '../parts/field'
 import { useFamilies } from './family-faces'
 
 type Props = {
@@ -31,7 +33,7 @@ export function FamilyChooser({ label, family, beside, usual, onFamily }: Props)
           <span className="truncate text-lg leading-tight" style={{ fontFamily: familyCss(family) }}>
             {family.name}
           </span>
-          <ChevronDown size={14} aria-hidden />
+          <ChevronDown size={14} className="shrink-0" aria-hidden />
         </Popover.Trigger>
         <Popover.Portal>
           <Popover.Content
@@ -39,14 +41,13 @@ export function FamilyChooser({ label, family, beside, usual, onFamily }: Props)
             align="start"
             sideOffset={6}
             collisionPadding={8}
-            className={
-              'z-30 max-h-[min(36rem,var(--radix-popover-content-available-height))] w-96 overflow-y-auto border border-ink bg-cloth'
-            }
+            className={'z-30 max-h-[min(36rem,var(--radix-popover-content-available-height))] w-96 border border-ink bg-cloth'}
             aria-label={label}
           >
             <FamilyList
+              label={label}
               family={family}
-              beside={beside}
+              {...(beside ? { beside } : {})}
               usual={usual}
               onFamily={(key) => {
                 onFamily(key)
@@ -60,18 +61,11 @@ export function FamilyChooser({ label, family, beside, usual, onFamily }: Props)
   )
 }
 
-function FamilyList({
-  family,
-  beside,
-  usual,
-  onFamily,
-}: {
-  family: Family
-  beside: Family | undefined
-  usual: string
-  onFamily: (key: string | null) => void
-}) {
+function FamilyList({ label, family, beside, usual, onFamily }: Props) {
   const families = useFamilies()
+  const list = useRef<HTMLDivElement>(null)
+  // The list opens where the arrows begin: at the family in use.
+  useEffect(() => list.current?.querySelector('[data-selected=true]')?.scrollIntoView({ block: 'center' }), [])
   const pairs = beside ? pairFamilies(beside, families) : null
   const rest = pairs ? families.filter((f) => !pairs.some((pair) => pair.family.key === f.key)) : families
   const rows = [
@@ -79,20 +73,25 @@ function FamilyList({
     ...rest.map((f) => ({ family: f, why: '' })),
   ]
   return (
-    <ul>
-      {rows.map(({ family: f, why }) => (
-        <li key={f.key} className="border-b border-seam last:border-0">
-          <button
-            type="button"
-            aria-pressed={f.key === family.key}
-            className="block w-full px-3 py-1.5 text-start hover:bg-tape focus-visible:bg-tape aria-pressed:bg-grid"
-            onClick={() => onFamily(f.key === usual ? null : f.key)}
+    <Command label={label} defaultValue={family.key} loop className="flex max-h-[inherit] flex-col">
+      <Command.Input className={`${inputClass} rounded-none! border-0! border-b!`} placeholder="Name, manner or licence" data-own-undo />
+      <Command.List ref={list} className="min-h-0 overflow-y-auto" label={label}>
+        <Command.Empty className="px-3 py-4 text-sm text-soft">No family is like that.</Command.Empty>
+        {rows.map(({ family: f, why }) => (
+          <Command.Item
+            key={f.key}
+            value={f.key}
+            keywords={[f.name, f.manner ?? '', f.licence]}
+            onSelect={() => onFamily(f.key === usual ? null : f.key)}
+            className="block cursor-pointer border-b border-seam px-3 py-1.5 last:border-0 data-[selected=true]:bg-tape"
           >
             <span className="flex items-baseline justify-between gap-2">
               <span className="text-xl leading-tight" style={{ fontFamily: familyCss(f) }}>
                 {f.name}
               </span>
-              {f.key === usual && <span className="shrink-0 text-xs text-soft">the template’s</span>}
+              <span className="shrink-0 text-xs text-soft">
+                {[f.key === family.key ? 'in use' : '', f.key === usual ? 'the template’s' : ''].filter(Boolean).join(', ')}
+              </span>
             </span>
             {f.manner && <span className="block text-sm">{f.manner}</span>}
             {why && (
@@ -101,9 +100,9 @@ function FamilyList({
               </span>
             )}
             <span className="block text-xs text-soft">{f.licence}</span>
-          </button>
-        </li>
-      ))}
-    </ul>
+          </Command.Item>
+        ))}
+      </Command.List>
+    </Command>
   )
 }

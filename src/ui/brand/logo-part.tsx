@@ -38,7 +38,12 @@ export function LogoPart() {
       <p className="mb-2 text-sm text-soft">
         Stands at the head of {count(pagesOf(site.document).length, 'page')}, and on the page for wrong addresses.
       </p>
-      <LogoInput job={store.getState().id} asset={logo} onAsset={(asset) => setLogos(asset, null)} />
+      <LogoInput
+        job={store.getState().id}
+        asset={logo}
+        hasOther={brand['logo-on-dark'] !== undefined}
+        onAsset={(asset) => setLogos(asset, null)}
+      />
       {logo && (
         <LogoOnDark
           key={logo.id}

@@ -56,8 +56,8 @@ export function LogoSurfaces({ dark }: { dark: boolean }) {
 function IconPreview({ name }: { name: string }) {
   const store = useJobStore()
   const site = useSite()
-  const { letters, mark, family, ground, ink, form } = planIcon(site)
-  const asked = new URLSearchParams({ letters, mark: mark ?? '', family: family.key, ground, ink, form })
+  const { letters, family, grounds, form } = planIcon(site)
+  const asked = new URLSearchParams({ letters, family: family.key, grounds: JSON.stringify(grounds), form })
   const url = `/api/jobs/${store.getState().id}/icon?${asked.toString()}`
   return (
     <div className="flex shrink-0 items-center gap-4" role="group" aria-label="The icon in use">

@@ -21,8 +21,10 @@ const SHOWN: readonly { readonly role: Role; readonly name: string }[] = [
   { role: 'heading', name: 'heading' },
   { role: 'link', name: 'link' },
   { role: 'mark', name: 'mark' },
+  { role: 'stripe', name: 'stripe' },
   { role: 'button', name: 'button' },
   { role: 'button-text', name: 'button text' },
+  { role: 'button-edge', name: 'button’s edge' },
   { role: 'rule', name: 'rule' },
   { role: 'focus', name: 'focus ring' },
 ]

@@ -90,7 +90,7 @@ export function BriefFields({
         <p className="mb-1 text-sm font-semibold" aria-hidden>
           Logo
         </p>
-        <LogoInput job={job} asset={logo} onAsset={(asset) => onLogos(asset, null)} />
+        <LogoInput job={job} asset={logo} hasOther={logoOnDark !== undefined} onAsset={(asset) => onLogos(asset, null)} />
         {logo && <LogoOnDark key={logo.id} job={job} logo={logo} onDark={logoOnDark} onLogos={onLogos} />}
       </div>
       <details className="border-t border-seam pt-3" open={facts.hours !== undefined}>

@@ -50,7 +50,7 @@ export function BrandRows({ inHand, onHold, onColour, onLogo }: Props) {
         onHold={() => onHold('logo')}
         onBack={brand.logo ? () => onLogo(null) : undefined}
       >
-        <LogoInput job={job} asset={logo} onAsset={onLogo} />
+        <LogoInput job={job} asset={logo} hasOther={brand['logo-on-dark'] !== undefined} onAsset={onLogo} />
       </RowFrame>
     </>
   )

@@ -5,20 +5,19 @@ import { Field } from '../parts/field'
 import { ColourInput, useColourInput } from './colour-input'
 
 export type ColourPart = 'colour' | 'second' | 'third'
+const PARTS: readonly ColourPart[] = ['colour', 'second', 'third']
 type Props = { readonly brand: Brand; readonly spec: SchemeSpec; readonly onColour: (part: ColourPart, hex: string | null) => void }
 
 /** Named apart from the fields, so that neither is taken for the other. */
 const PICK_LABELS: Record<ColourPart, string> = { colour: 'Pick the colour', second: 'Pick the second one', third: 'Pick the third one' }
 const COLOUR_LABELS: Record<ColourPart, string> = { colour: 'Brand colour', second: 'Second colour', third: 'Third colour' }
 
-/** One to three colours, each asked for when the one before is there, with what is worth saying of them. */
+/** One to three colours, with what is worth saying of them. */
 export function BrandColours({ brand, spec, onColour }: Props) {
   const advice = brand.colour === undefined ? [] : adviseBrand(spec, brand)
-  const asked: ColourPart[] =
-    brand.colour === undefined ? ['colour'] : brand.second === undefined ? ['colour', 'second'] : ['colour', 'second', 'third']
   return (
     <div className="grid gap-3 border-t border-seam pt-3">
-      {asked.map((part) => (
+      {PARTS.map((part) => (
         <OneColour key={part} part={part} value={brand[part]} onColour={onColour} />
       ))}
       {advice.length > 0 && (

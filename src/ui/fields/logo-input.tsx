@@ -11,15 +11,25 @@ import { useLogoAdvice } from './use-logo-advice'
 
 export const PICTURE_TYPES = 'image/jpeg,image/png,image/webp,image/avif,image/gif,image/svg+xml,.svg'
 
-type Props = { readonly job: string | null; readonly asset: AssetInfo | undefined; readonly onAsset: (asset: AssetInfo | null) => void }
+type Props = {
+  readonly job: string | null
+  readonly asset: AssetInfo | undefined
+  /** Whether there is a version for the surfaces on which this one cannot be seen: what was advised of that is done. */
+  readonly hasOther?: boolean
+  readonly onAsset: (asset: AssetInfo | null) => void
+}
 
 /** A logo chosen or dropped, with what is known of the file; what is wrong with one stands beside the button. */
-export function LogoInput({ job, asset, onAsset }: Props) {
+export function LogoInput({ job, asset, hasOther = false, onAsset }: Props) {
   const [busy, setBusy] = useState(false)
   const [fault, setFault] = useState<string | null>(null)
   const [notes, setNotes] = useState<{ readonly of: string; readonly notes: readonly string[] } | null>(null)
   const advice = useLogoAdvice(asset)
-  const said = [...(notes && notes.of === asset?.id ? notes.notes : []), ...(advice?.advice ?? [])]
+  const said = [
+    ...(notes && notes.of === asset?.id ? notes.notes : []),
+    ...(advice?.advice ?? []),
+    ...(hasOther ? [] : (advice?.needsOther ?? [])),
+  ]
   const input = useRef<HTMLInputElement>(null)
   const take = async (file: File | undefined): Promise<void> => {
     if (!file) return

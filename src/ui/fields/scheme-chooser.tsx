@@ -34,12 +34,12 @@ export function SchemeChooser({ offered, brand, scheme, dark, onScheme, onDark }
         </label>
       ))
   return (
-    <fieldset className="mt-4">
+    <fieldset className="mt-4 min-w-0">
       <legend className="mb-1 flex w-full items-center gap-3 font-bold">
         Scheme
         <select
           aria-label="Light or dark"
-          className={`${inputClass} w-auto! py-0.5! text-sm! font-normal`}
+          className={`${inputClass} w-auto! min-w-0 py-0.5! text-sm! font-normal`}
           value={String(dark)}
           onChange={(event) => onDark(event.target.value === 'visitor' ? 'visitor' : event.target.value === 'true')}
         >

@@ -29,6 +29,7 @@ export function TradeInput({ value, onChange }: Props) {
         }}
       >
         <Command.Input
+          asChild
           className={inputClass}
           value={typed}
           maxLength={200}
@@ -39,7 +40,10 @@ export function TradeInput({ value, onChange }: Props) {
           }}
           onFocus={() => setOpen(typed !== '' && known === null)}
           onBlur={() => setOpen(false)}
-        />
+        >
+          {/* What the package always says is open says so only while it is. */}
+          <input aria-expanded={found.length > 0} />
+        </Command.Input>
         <Command.List
           className={found.length > 0 ? 'absolute inset-x-0 z-20 mt-1 max-h-72 overflow-y-auto border border-ink bg-cloth py-1' : 'hidden'}
         >
