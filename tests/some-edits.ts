@@ -79,7 +79,9 @@ export function editOf(document: SiteDocument, { what, a, b, word }: SomeEdit, u
     case 13:
       return { type: 'page/set', page: page.id, part: 'name', value: word }
     case 14:
-      return { type: 'section/set', section: section.id, part: 'tone', value: pick(TONES, b)! }
+      return a % 4 === 0
+        ? { type: 'section/set', section: section.id, part: 'until', value: b % 3 === 0 ? null : `2026-0${1 + (b % 9)}-15` }
+        : { type: 'section/set', section: section.id, part: 'tone', value: pick(TONES, b)! }
     default:
       return editTo(document, wear(testPack(), document, pick(['tallow', 'limewash', 'windrow', 'gantry'], a)!))
   }

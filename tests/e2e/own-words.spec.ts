@@ -1,5 +1,9 @@
 import { expect, test } from '@playwright/test'
+import { renderPage } from '../../src/core/render'
+import { homePage } from '../../src/core/site'
+import { edited } from '../site'
 import { APP, cell, leftovers, makeJob, openContent, saved, sheet, tab } from './screen'
+import { FILES, siteOn } from './template-page'
 
 test('a label is changed once for the site, on the sheet or in the ledger, and plain words need nothing', async ({ page }) => {
   await openContent(page, await makeJob({ name: 'Labelled' }))
@@ -151,4 +155,54 @@ test('marks are printed as the language has them, while the words stay as they w
   await page.keyboard.type('Ja: ')
   await expect(cell(page, 'Hero: Heading')).toHaveValue(`Ja: Das "Beste" - 's ist da`)
   await saved(page)
+})
+
+test('a notice has a last day: after it the sheet folds it away, and undo brings it back', async ({ page }) => {
+  await openContent(page, await makeJob({ name: 'Notices' }))
+  await tab(page, 'Prices').click()
+  const notice = sheet(page, 'desktop').getByText('Shut until the 6th')
+  await expect(notice).toBeVisible()
+  const until = page.getByRole('region', { name: /^Notice/ }).getByLabel('Shown until')
+  // Typed key by key it is a day only when its year is whole.
+  await until.focus()
+  await page.keyboard.type('0106202')
+  await expect(notice).toBeVisible()
+  await page.keyboard.type('0')
+  await expect(until).toHaveValue('2020-01-06')
+  await expect(page.getByText('that day is over: it is not published')).toBeVisible()
+  await expect(notice).toHaveCount(0)
+  await expect(sheet(page, 'phone').getByText('notice: its last day is over, not published')).toBeVisible()
+  await until.fill('2999-01-06')
+  await expect(notice).toBeVisible()
+  await saved(page)
+  await page.reload()
+  await expect(until).toHaveValue('2999-01-06')
+  await until.fill('')
+  await expect(until).toHaveValue('')
+  await until.blur()
+  await page.keyboard.press('Control+z')
+  await expect(until).toHaveValue('2999-01-06')
+})
+
+test('a page published before a notice’s last day takes it away by itself after it, by the visitor’s clock', async ({ page }) => {
+  const site = siteOn('gantry', {}, 'Client')
+  const [notice] = Object.values(site.document.sections).filter((s) => s.kind === 'notice' && s.in.type === 'page')
+  const document = edited(site.document, { type: 'section/set', section: notice!.id, part: 'until', value: '2026-12-06' })
+  const { html } = renderPage({ ...site, document, today: '2026-12-01' }, homePage(document), FILES)
+  await page.route('http://site.example/**', (route) =>
+    route.request().url().endsWith('/page')
+      ? route.fulfill({ contentType: 'text/html; charset=utf-8', body: html })
+      : route.fulfill({ status: 404, body: '' }),
+  )
+  for (const [day, count] of [
+    ['2026-12-06T23:59:00', 1],
+    ['2026-12-07T00:01:00', 0],
+  ] as const) {
+    await page.clock.setFixedTime(new Date(day))
+    await page.goto('http://site.example/page')
+    await expect(page.getByText('Frost tonight.')).toHaveCount(count)
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+  }
+  // What has no last day brings no script along.
+  expect(renderPage(site, homePage(site.document), FILES).html).not.toContain('new Date')
 })

@@ -1,6 +1,7 @@
+import type { Page as BrowserPage } from '@playwright/test'
 import { makeDocument, pageTexts, type Site } from '../../src/core/fill'
 import { getTemplate } from '../../src/core/pack'
-import { designCss, renderBody, tokenCss, type ReleaseFiles } from '../../src/core/render'
+import { designCss, renderBody, renderPage, tokenCss, type ReleaseFiles } from '../../src/core/render'
 import {
   findPage,
   pagesOf,
@@ -53,7 +54,7 @@ export const FILES: ReleaseFiles = {
 }
 
 /** Each design is tried under the finish of a template that uses it; those that none does under the last one's. */
-const homes = new Map(
+const homes: ReadonlyMap<string, string> = new Map(
   [...TEMPLATES]
     .toReversed()
     .flatMap((template) =>
@@ -61,11 +62,12 @@ const homes = new Map(
     ),
 )
 
-/** A page of every design that is at home on a template, all on one tone. */
-export function designsOn(site: Site, template: string, tone: Tone): { site: Site; page: Page } {
+/** A page of every design that is at home on a template, or of every design there is, all on one tone. */
+export function designsOn(site: Site, template: string | null, tone: Tone): { site: Site; page: Page } {
   const [page] = pagesOf(site.document)
+  const isOf = (design: string): boolean => template === null || (homes.get(design) ?? 'blank') === template
   const designs = Object.values(testPack().designs).filter(
-    ({ kind, name }) => (homes.get(`${kind}/${name}`) ?? 'blank') === template && kind !== 'header' && kind !== 'footer',
+    ({ kind, name }) => isOf(`${kind}/${name}`) && kind !== 'header' && kind !== 'footer',
   )
   const places = ranks(designs.length)
   const made = designs.map(({ kind, name: design }, i): Section => {
@@ -80,4 +82,17 @@ export function designsOn(site: Site, template: string, tone: Tone): { site: Sit
 /** A published page with its styles in it. */
 export function withStyles(site: Site, html: string): string {
   return html.replace('<head>', `<head><style>${tokenCss(site)}</style><style>${designCss(site)}</style>`)
+}
+
+/** Opens a page as it would be published, with a flat picture in every frame. */
+export async function showPublished(page: BrowserPage, site: Site, of: Page): Promise<void> {
+  await page.unrouteAll()
+  await page.route('http://site.example/**', (route) =>
+    route.request().url().endsWith('/page')
+      ? route.fulfill({ contentType: 'text/html; charset=utf-8', body: withStyles(site, renderPage(site, of, FILES).html) })
+      : /\.(webp|jpg)$/.test(route.request().url())
+        ? route.fulfill({ contentType: 'image/svg+xml', body: PIXEL })
+        : route.fulfill({ status: 404, body: '' }),
+  )
+  await page.goto('http://site.example/shown/page', { waitUntil: 'domcontentloaded' })
 }

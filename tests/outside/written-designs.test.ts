@@ -44,7 +44,14 @@ type Try = {
   readonly isSheet: boolean
 }
 
-const TEXTS = ['Plain words', 'Tea & “cake” <b>', 'שלום לכולם', '']
+const TEXTS = [
+  'Plain words',
+  'Words that run on '.repeat(4).trim(),
+  'Words that run on '.repeat(6).trim(),
+  'Tea & “cake” <b>',
+  'שלום לכולם',
+  '',
+]
 const RICH = [
   [{ type: 'p' as const, runs: [{ text: 'One ' }, { text: 'strong', strong: true as const }, { text: '<i>' }] }],
   [
@@ -180,6 +187,11 @@ function slotsIn(element: P5.Element, into = new Map<string, P5.Element>()): Map
   return into
 }
 
+/** Long words tell designs that they are (docs/template-pack.md, “Long words”). */
+function longClass(base: Record<string, string>, length: number, long: number, longer: number): Record<string, string> {
+  return length < long ? {} : { class: `${base.class ?? ''} long${length < longer ? '' : ' longer'}`.trim() }
+}
+
 /** What a file must become: a second filling, written for this test alone. */
 function expected(file: P5.Element, design: Design, tried: Try): Tree | null {
   const kind = KINDS[design.kind] as Record<string, string | { list: Record<string, string> }>
@@ -230,9 +242,17 @@ function expected(file: P5.Element, design: Design, tried: Try): Tree | null {
       const marks = mark({ type: 'slot', section: tried.section, entry: ref, slot }, !found.isOwn, found.type === 'rich')
       const frames = at('data-ratio')?.split(' ') ?? []
       const frame = found.type === 'image' ? { frame: frames[(entry?.shown ?? 0) % frames.length] ?? '' } : {}
+      const length = found.type === 'text' && /^h[12]$/.test(tag) ? wordsIn(found.content.children).length : 0
       return [
         tag,
-        { ...base, ...found.content.attributes, ...frame, ...dir(wordsIn(found.content.children)), ...marks },
+        {
+          ...base,
+          ...longClass(base, length, 52, 96),
+          ...found.content.attributes,
+          ...frame,
+          ...dir(wordsIn(found.content.children)),
+          ...marks,
+        },
         found.content.children,
       ]
     }
@@ -264,7 +284,8 @@ function expected(file: P5.Element, design: Design, tried: Try): Tree | null {
           ? [text]
           : text.split(', ').flatMap((line, i, all) => (i < all.length - 1 ? [`${line},`, ['br', {}, []] as Tree] : [line]))
       const isLeftover = (tried.facts as Record<string, unknown>)[of] === undefined
-      return [tag, { ...base, ...href, ...dir(text), ...mark({ type: 'fact', fact: of } as Place, isLeftover, false) }, lines]
+      const long = at('data-logo') === undefined ? {} : longClass(base, text.length, 30, 56)
+      return [tag, { ...base, ...long, ...href, ...dir(text), ...mark({ type: 'fact', fact: of } as Place, isLeftover, false) }, lines]
     }
     const label = at('data-label')
     if (label !== undefined) {
@@ -322,7 +343,7 @@ const HOURS = {
 function someFacts(): Facts {
   const address = { street: '3 Weir Lane', locality: 'Aldermere', postcode: 'AM1 1AA', country: 'GB' }
   return {
-    name: oneOf(['Client & <Sons>', 'לקוח']),
+    name: oneOf(['Client & <Sons>', 'לקוח', 'Clients whose name is of a good length']),
     hours: HOURS,
     ...(chance(0.5) ? { phone: oneOf(['01632 960 111', '']) } : {}),
     ...(chance(0.5) ? { email: 'client@client.example' } : {}),

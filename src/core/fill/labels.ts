@@ -1,6 +1,6 @@
 import { findDesign, shownPlaces, type LabelWords, type Pack } from '../pack'
 import { DAYS, looksOf, own, siteLanguage, type Day, type HoursWords, type Look, type SiteDocument } from '../site'
-import { isPlain, plainWord } from '../words'
+import { commaOf, isPlain, plainWord } from '../words'
 
 /** A label as a page shows it, and whether the words are still the template's. */
 export type ShownLabel = { readonly text: string; readonly leftover: boolean }
@@ -28,6 +28,7 @@ export type RendererLabel = 'skip' | 'page-not-found' | 'contact-card' | 'closed
 export function hoursWords(document: SiteDocument): HoursWords {
   return {
     closed: ownWord(document, 'closed'),
+    comma: commaOf(siteLanguage(document)),
     days: Object.fromEntries(DAYS.map((day) => [day, ownWord(document, day)])) as Record<Day, string>,
   }
 }

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { testPack, testSite } from '../../../tests/pack'
 import { edited } from '../../../tests/site'
-import { plainWords, type EntryId, type EntryRef, type SectionId, type SiteDocument, type SlotPlace } from '../site'
+import { MAX_ENTRIES, MAX_TEXT, plainWords, type EntryId, type EntryRef, type SectionId, type SiteDocument, type SlotPlace } from '../site'
 import { planPour, readPasted, sectionRows, type PastedTable, type Pour } from '.'
 
 const pack = testPack()
@@ -35,6 +35,11 @@ describe('what was copied', () => {
     ['"one\nline"\t"say ""hi"""', [['one line', 'say "hi"']]],
     ['"Well," she said', [['"Well," she said']]],
     ['6" nails\t3', [['6" nails', '3']]],
+    ['a "b" c\td', [['a "b" c', 'd']]],
+    ['"open\tand on', [['"open', 'and on']]],
+    ['"a" b\tc', [['"a" b', 'c']]],
+    ['a\r\nb', [['a'], ['b']]],
+    [' a \t b ', [['a', 'b']]],
     ['', []],
   ])('%j', (text, table) => {
     expect(readPasted(text)).toEqual(table)
@@ -92,6 +97,46 @@ describe('pouring', () => {
       ['B', 'b'],
     ])
     expect(plan.left).toBe(0)
+  })
+
+  test('outside a list, columns go on from one place to the next, gaps stay as they are, and what finds no place is counted', () => {
+    const rows = sectionRows(pack, start, start.sections['home.hero']!).filter((row) => row.type === 'text' || row.type === 'rich')
+    const [heading, ...others] = rows.map((row) => row.place.slot)
+    expect(heading).toBe('heading')
+    const plan = pour(at('home.hero', 'heading'), [['Heading', '', 'Third'], ['a', 'b', 'c', 'd', 'e', 'f'], ['beyond']])
+    expect(plan.edits[0]).toMatchObject({ type: 'slot/set', slot: 'heading', value: { type: 'text', text: 'Heading' } })
+    expect(plan.placed.map(({ words }) => words)).toEqual(
+      ['Heading', 'Third', 'a', 'b', 'c', 'd', 'e', 'f', 'beyond'].slice(0, rows.length - 1),
+    )
+    expect(plan.placed[0]!.label).toBe(rows[0]!.label)
+    expect(plan.newEntries).toBe(0)
+    expect(plan.left).toBe(9 - (rows.length - 1))
+    expect(plan.edits.some((edit) => edit.type === 'slot/set' && edit.slot === others[0])).toBe(false)
+    // From a later place on, what stands before it is left alone.
+    const later = pour(at('home.hero', others.at(-1)!), [['Last'], ['too many']])
+    expect(later).toMatchObject({ left: 1, newEntries: 0, placed: [{ words: 'Last' }] })
+  })
+
+  test('pictures and links take no words, and a place beyond the list is not filled from before it', () => {
+    const plan = pour(at('home.services', 'heading'), [['Heading']])
+    expect(plan).toMatchObject({ placed: [{ words: 'Heading' }], newEntries: 0, left: 0 })
+    expect(plan.edits).toHaveLength(1)
+  })
+
+  test('of a table without words nothing is placed, and a list takes no more entries than there may be', () => {
+    expect(planPour(pack, start, at('home.services', 'title', 1), [['', '']], newId)).toBeNull()
+    const many = Array.from({ length: MAX_ENTRIES + 5 }, (_, i) => [`Entry ${i}`, 'text'])
+    const plan = pour(at('home.services', 'title', 1), many)
+    const before = entriesOf(start, 'home.services').length
+    expect(plan).toMatchObject({ newEntries: MAX_ENTRIES - before, left: 10 })
+    expect(entriesOf(after(plan), 'home.services')).toHaveLength(MAX_ENTRIES)
+    // From the second entry on there is room for one fewer.
+    expect(pour(at('home.services', 'title', 2), many).left).toBe(12)
+  })
+
+  test('words that are too long for a line are cut where they must be', () => {
+    const [edit] = pour(at('home.services', 'heading'), [['x'.repeat(MAX_TEXT + 9)]]).edits
+    expect(edit).toMatchObject({ value: { text: 'x'.repeat(MAX_TEXT) } })
   })
 
   test('a place that is gone takes nothing', () => {

@@ -1,6 +1,6 @@
 import type { AssetTable } from '../image'
 import { getTemplate, type Pack, type Template } from '../pack'
-import type { SiteDocument } from '../site'
+import type { CalendarDay, SiteDocument } from '../site'
 
 /** What a site is drawn from: nothing else is read. */
 export type Site = {
@@ -9,6 +9,8 @@ export type Site = {
   readonly assets: AssetTable
   /** A sheet marks each place's element, so that the editor can find it; a release carries no marks. */
   readonly mode: 'sheet' | 'release'
+  /** The day that it is: what was to be shown until an earlier one is shown no more. Where nothing is known of the day, all is shown. */
+  readonly today?: CalendarDay
 }
 
 export function templateOf(site: Site): Template {

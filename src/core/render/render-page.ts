@@ -67,7 +67,23 @@ ${write(header)}
 <main id="main">
 ${write(main)}
 </main>
-${write(footer)}`
+${write(footer)}${writer.site.mode === 'release' ? lastDays(main) : ''}`
+}
+
+/**
+ * Takes sections away whose last day is over since a page was published, by the visitor's own clock. It stands behind everything, since
+ * designs tell by their neighbours how they stand.
+ */
+function lastDays(main: readonly FilledSection[]): string {
+  const dated = main
+    .filter(({ root }) => root !== null)
+    .flatMap((section, i) => (section.root !== null && section.until !== undefined ? [{ i, until: section.until }] : []))
+  if (dated.length === 0) return ''
+  const over = dated.map(({ i, until }) => {
+    const [year, month = 1, day = 1] = until.split('-').map(Number)
+    return `new Date>=new Date(${year},${month - 1},${day + 1})&&all[${i}].remove()`
+  })
+  return `\n<script>{const all=[...document.getElementById("main").children];${over.join(';')}}</script>`
 }
 
 function renderHead(writer: PageWriter, files: ReleaseFiles, filled: PageParts<FilledSection>): string {

@@ -90,9 +90,9 @@ export function makeSheetPainter(): SheetPainter {
   }
 }
 
-function surroundingsOf({ document, pack, assets, mode }: Site, page: Page): Surroundings {
+function surroundingsOf({ document, pack, assets, mode, today }: Site, page: Page): Surroundings {
   const { language, dress, facts, brand, labels, pages } = document
-  return [page, pack, assets, mode, language, dress, facts, brand, labels, pages]
+  return [page, pack, assets, mode, today, language, dress, facts, brand, labels, pages]
 }
 
 /** A section that cannot be drawn, whatever the reason, leaves a marked gap; everything beside it is drawn. */

@@ -109,7 +109,9 @@ function place(document: SiteDocument, where: SectionIn, standing: readonly Stan
   return standInOrder(standing).map((wanted): Section => {
     const known = findSection(document, wanted.id)
     // A section's content fits its kind: under another kind the same id is another section.
-    const placed: Section = { ...wanted, in: where, slots: known?.kind === wanted.kind ? known.slots : {} }
+    const kept =
+      known?.kind === wanted.kind ? { slots: known.slots, ...(known.until === undefined ? {} : { until: known.until }) } : { slots: {} }
+    const placed: Section = { ...wanted, in: where, ...kept }
     return known && known.slots === placed.slots && canonical({ ...known, slots: 0 }) === canonical({ ...placed, slots: 0 })
       ? known
       : placed

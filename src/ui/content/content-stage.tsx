@@ -46,9 +46,21 @@ export function ContentStage() {
   const [designs, setDesigns] = useState<SectionId | null>(null)
   // The section whose designs are walked through; it can leave by undo or by another tab.
   const walked = useJob((s) => (designs && findSection(s.document, designs) ? designs : null))
+  // The section whose button opened its designs: it has the focus again when they close; else the place in hand has.
+  const opener = useRef<SectionId | null>(null)
+  const closeDesigns = (): void => {
+    setDesigns(null)
+    if (hand && opener.current === null) return goTo(hand)
+    const section = opener.current ?? walked
+    requestAnimationFrame(() => document.querySelector<HTMLElement>(`[data-designs="${CSS.escape(section ?? '')}"]`)?.focus())
+  }
   const { fits, noteFit } = useFits()
   const type = useTyping()
-  const command = useCommands(inHand, setDesigns)
+  const walk = useCallback((section: SectionId | null) => {
+    opener.current = document.activeElement?.closest('[data-designs]') ? section : null
+    setDesigns(section)
+  }, [])
+  const command = useCommands(inHand, walk)
   useContentKeys(command)
   const source = useMemo(() => jobSource(store, ({ document }) => pageInView(document, view.getState().page), view), [store, view])
   const events = useMemo(
@@ -77,9 +89,9 @@ export function ContentStage() {
         <TabBar tab={tab} onTab={openTab} />
       </div>
       {walked ? (
-        <DesignStrip key={walked} section={walked} page={view.getState().page} onClose={() => setDesigns(null)} />
+        <DesignStrip key={walked} section={walked} page={view.getState().page} onClose={closeDesigns} />
       ) : (
-        <Ledger tab={tab} hand={hand} onHold={hold} onGo={goTo} fits={fits} folded={big !== null} onDesigns={setDesigns} />
+        <Ledger tab={tab} hand={hand} onHold={hold} onGo={goTo} fits={fits} folded={big !== null} onDesigns={walk} />
       )}
       <p className={`shrink-0 border-t border-seam bg-cloth px-4 py-1 font-mono text-xs text-soft ${walked ? 'hidden' : ''}`}>
         F8 next leftover · Enter down · Alt+K keep or confirm · Alt+N not needed · Alt+D designs · Ctrl+Z undo · Ctrl+click follows a link

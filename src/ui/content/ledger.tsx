@@ -65,7 +65,7 @@ export function Ledger({ tab, hand, onHold, onGo, fits, folded, onDesigns }: Pro
   const inHand = hand ? placeKey(hand) : null
   const sections = useJob(useShallow((s) => sectionsOfTab(s.document, tab).map(({ id }) => id)))
   return (
-    <div ref={top} className={`min-h-0 overflow-y-auto bg-cloth ${folded ? 'max-h-44 shrink-0' : 'flex-1'}`} data-ledger>
+    <div ref={top} className={`min-h-0 overflow-y-auto bg-cloth ${folded ? 'max-h-44 shrink-0' : 'flex-1'}`} data-ledger data-skip-to>
       {!folded && (
         <div className={`${ROW_GRID} sticky top-0 z-10 border-b border-seam bg-cloth py-1 pe-3 ps-4 text-sm text-soft`} aria-hidden>
           <span>Place</span>

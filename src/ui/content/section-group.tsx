@@ -8,6 +8,7 @@ import { useJob, useJobStore } from '../job/job-context'
 import { capital } from '../parts/words'
 import type { LineFit } from './fit-strip'
 import { GroupFrame } from './group-frame'
+import { ShownUntil } from './shown-until'
 import { SlotRow, type SlotActions } from './slot-row'
 
 const NO_ROWS: readonly LedgerRow[] = []
@@ -70,9 +71,10 @@ function SectionTools({ section: id, onDesigns }: { section: SectionId; onDesign
   const look = 'rounded-sm border border-seam bg-cloth px-1.5 text-sm font-normal tracking-normal hover:border-ink hover:bg-tape'
   return (
     <>
-      <button type="button" className={look} onClick={() => onDesigns(id)} title="Walk through the designs (Alt+D)">
+      <button type="button" className={look} onClick={() => onDesigns(id)} data-designs={id} title="Walk through the designs (Alt+D)">
         Designs ({designsOf(pack, section.kind).length})
       </button>
+      {(section.kind === 'notice' || section.until !== undefined) && <ShownUntil section={id} />}
       {drafts && (
         <button type="button" className={look} onClick={() => store.apply(drafts)}>
           Confirm all drafts

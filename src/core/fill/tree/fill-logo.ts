@@ -7,6 +7,7 @@ import { shownFact } from '../shown-fact'
 import { siteScheme } from '../site-scheme'
 import type { Site } from '../site'
 import { direction, together, wordsOn } from './direction'
+import { longName } from './long'
 import { factMark } from './marks'
 import type { PageScope } from './page-scope'
 import { plain, type FilledElement } from './tree'
@@ -44,7 +45,7 @@ function fillName(scope: PageScope, element: DesignElement, href: FilledElement[
   return {
     type: 'element',
     tag: element.tag,
-    base: element.attrs,
+    base: longName(element.attrs, words),
     extra: together(href, direction(document, words)),
     children: wordmark ? [plain('span', shown, { class: 'wordmark' })] : shown,
     mark: wordmark?.text === undefined ? factMark(scope.site, 'name') : null,

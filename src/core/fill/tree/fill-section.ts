@@ -14,6 +14,7 @@ import {
   isEmptyValue,
   placeKey,
   plainWords,
+  siteLanguage,
   type ImageValue,
   type Place,
   type Section,
@@ -22,15 +23,17 @@ import {
   type SlotValue,
 } from '../../site'
 import { shownEntries, shownEntrySlot, shownSlot, type SectionContent, type Shown, type ShownEntry } from '../content'
+import { commaOf } from '../../words'
 import { placeholdersOf } from '../placeholders'
 import { shownLabel } from '../labels'
 import { sectionRows } from '../section-rows'
 import { shownFact } from '../shown-fact'
 import { computedEntries, type ComputedEntry } from './computed-lists'
-import { direction, together, wordsOn, type Manner } from './direction'
+import { direction, isSetApart, together, wordsOn, type Manner } from './direction'
 import { fillLogo } from './fill-logo'
 import { fillRich } from './fill-rich'
 import { factHref, linkHref } from './links'
+import { longHeading } from './long'
 import { factMark, slotMark } from './marks'
 import type { PageScope } from './page-scope'
 import { isStill } from './still'
@@ -51,12 +54,21 @@ export function fillSection(scope: PageScope, section: Section): FilledSection {
   const { id, kind } = section
   const design = findDesign(scope.site.pack, kind, section.design)
   if (!design) return { id, root: null, gap: { type: 'noDesign', name: designKey(kind, section.design) } }
+  if (isPast(scope, section)) return { id, root: null, gap: { type: 'past', name: kind } }
   const { tree } = design
   const content = { section, entries: entriesOf(scope.site.document, section.id) }
   const spot: Spot = { content, placeholders: placeholdersOf(scope.site.pack, section), entry: null, part: null }
   const root: DesignElement = { ...tree, attrs: { ...tree.attrs, class: `${tree.attrs.class ?? ''} tone-${section.tone}` } }
   const filled = isEmpty(scope, section, design) ? null : fillElement(scope, spot, root)
-  return filled ? { id, root: filled, gap: null } : { id, root: null, gap: { type: 'empty', name: kind } }
+  const { until } = section
+  return filled
+    ? { id, root: filled, gap: null, ...(until === undefined ? {} : { until }) }
+    : { id, root: null, gap: { type: 'empty', name: kind } }
+}
+
+/** Whether the last day of a section is over; while somebody types in it, it stands. */
+function isPast({ site: { today }, typing }: PageScope, { id, until }: Section): boolean {
+  return until !== undefined && today !== undefined && today > until && id !== typing?.section
 }
 
 /** Whether a section of a page has places and none has anything in it. One that says what its design says of itself is none. */
@@ -191,8 +203,19 @@ function fillSlot(scope: PageScope, spot: Spot, element: DesignElement, b: SlotB
     case 'link':
       return bound(element, together({ href: linkHref(scope, value.to) }, extra), wordsOn(document, value.label, manner), mark)
     default:
-      return bound(element, extra, value?.type === 'text' ? wordsOn(document, value.text, manner) : [], mark)
+      return fillText(scope, element, value?.type === 'text' ? value.text : '', manner, extra, mark)
   }
+}
+
+function fillText(
+  { site: { document } }: PageScope,
+  element: DesignElement,
+  text: string,
+  manner: Manner,
+  extra: FilledElement['extra'],
+  mark: FilledElement['mark'],
+): FilledElement {
+  return { ...bound(element, extra, text === '' ? [] : wordsOn(document, text, manner), mark), base: longHeading(element, text) }
 }
 
 function fillPicture(
@@ -249,11 +272,12 @@ function spoken(scope: PageScope, element: DesignElement): DesignElement {
 
 const BREAK: FilledNode = { type: 'element', tag: 'br', base: NONE, extra: null, children: [], mark: null }
 
-/** An address in lines as it is written on an envelope. */
+/** An address in lines as it is written on an envelope; one in other letters than the page's keeps its own comma. */
 function addressLines(document: SiteDocument, text: string): FilledNode[] {
+  const comma = isSetApart(document, text) ? ',' : commaOf(siteLanguage(document))
   return text
     .split(', ')
     .flatMap((line, i, all): readonly FilledNode[] =>
-      i < all.length - 1 ? [...wordsOn(document, `${line},`), BREAK] : wordsOn(document, line),
+      i < all.length - 1 ? [...wordsOn(document, `${line}${comma}`), BREAK] : wordsOn(document, line),
     )
 }

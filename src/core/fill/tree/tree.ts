@@ -1,6 +1,6 @@
 import type { AssetInfo } from '../../image'
 import type { DesignElement } from '../../pack'
-import type { Focus, Place } from '../../site'
+import type { CalendarDay, Focus, Place } from '../../site'
 
 /** What an element of a filled design shows: the place whose content it is, and what is still to be done there. */
 export type Mark = {
@@ -40,12 +40,12 @@ export type Still = { readonly type: 'still'; readonly element: DesignElement }
 /** Plain words, a part that is filled, or one that stands still. */
 export type FilledNode = string | FilledElement | Still
 
-/** Why a section is not drawn: its design is not here, drawing it failed, or all of its places are empty. */
-export type Gap = { readonly type: 'noDesign' | 'fault' | 'empty'; readonly name: string }
+/** Why a section is not drawn: its design is not here, drawing it failed, all of its places are empty, or its last day is over. */
+export type Gap = { readonly type: 'noDesign' | 'fault' | 'empty' | 'past'; readonly name: string }
 
 /** A section with everything that its places show; the first step of drawing, and what anyone reads who wants a page's words. */
 export type FilledSection =
-  | { readonly id: string; readonly root: FilledElement; readonly gap: null }
+  | { readonly id: string; readonly root: FilledElement; readonly gap: null; readonly until?: CalendarDay }
   | { readonly id: string; readonly root: null; readonly gap: Gap }
 
 /** An element that no place marks. */

@@ -23,8 +23,10 @@ export function gapHtml(id: string, { type, name }: Gap): string {
     noDesign: `This section cannot be drawn: there is no design ${name} here.`,
     fault: 'This section cannot be drawn.',
     empty: `${name}: nothing in it, not published`,
+    past: `${name}: its last day is over, not published`,
   }[type]
-  return `<section class="${type === 'empty' ? 'seam' : 'undrawn'}"${attribute('data-section', id)}><p>${escapeText(words)}</p></section>`
+  const look = type === 'empty' || type === 'past' ? 'seam' : 'undrawn'
+  return `<section class="${look}"${attribute('data-section', id)}><p>${escapeText(words)}</p></section>`
 }
 
 function nodesHtml(writer: PageWriter, nodes: readonly FilledNode[]): string {

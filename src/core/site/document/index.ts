@@ -1,3 +1,4 @@
+export * from './day'
 export * from './ids'
 export * from './order'
 export * from './page'

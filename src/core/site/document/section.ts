@@ -2,6 +2,7 @@ import * as v from 'valibot'
 import { isSectionKind, type SectionKind } from '../kinds'
 import { TONES } from '../tones'
 import { slotValueSchema } from '../values/slot-value'
+import { daySchema } from './day'
 import { nameSchema, pageIdSchema, rankSchema, sectionIdSchema } from './ids'
 
 /** Where a section stands: on one page, at the head or foot of every page, or on the page for addresses that lead nowhere. */
@@ -38,7 +39,8 @@ export const sectionPlacing = {
   tone: v.picklist(TONES),
   origin: v.nullable(sectionOriginSchema),
 }
-export const sectionSchema = v.pipe(v.strictObject({ ...sectionPlacing, slots: slotsSchema }), v.readonly())
+/** `until`: the last day on which visitors see the section; absent where it stands for good. */
+export const sectionSchema = v.pipe(v.strictObject({ ...sectionPlacing, slots: slotsSchema, until: v.optional(daySchema) }), v.readonly())
 export type Section = v.InferOutput<typeof sectionSchema>
 
 export const placeOfSection = (section: Section): string => sectionPlace(section.in)

@@ -101,6 +101,7 @@ const EVERY_STEP: readonly EditStep[] = [
   { type: 'section/set', section: services, part: 'design', value: 'ledger' },
   { type: 'section/set', section: services, part: 'tone', value: 'ink' },
   { type: 'section/set', section: services, part: 'origin', value: null },
+  { type: 'section/set', section: services, part: 'until', value: '2026-12-06' },
   { type: 'entry/insert', section: services, entry: { list: 'items', id: 'more' as EntryId }, rank: 'a9', slots: {} },
   { type: 'entry/insert', section: services, entry: third, rank: 'a9', slots: { title: { type: 'text', text: 'Back' } } },
   { type: 'entry/remove', section: services, entry: own },

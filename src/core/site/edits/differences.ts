@@ -113,7 +113,9 @@ function sectionSteps(was: Section, is: Section): EditStep[] {
   const worn = (['design', 'tone', 'origin'] as const)
     .filter((part) => !isSame(was[part], is[part]))
     .map((part) => ({ type: 'section/set', section: is.id, part, value: is[part] }) as SectionSet)
-  return [...place, ...worn, ...slotSteps(is.id, null, was.slots, is.slots)]
+  const until: SectionSet[] =
+    was.until === is.until ? [] : [{ type: 'section/set', section: is.id, part: 'until', value: is.until ?? null }]
+  return [...place, ...worn, ...until, ...slotSteps(is.id, null, was.slots, is.slots)]
 }
 
 type SlotTable = Section['slots']

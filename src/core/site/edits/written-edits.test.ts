@@ -74,6 +74,7 @@ const EVERY: readonly Written[] = [
   { edit: { type: 'section/set', section: hero, part: 'design', value: 'line' }, place: null, writes: 'design' },
   { edit: { type: 'section/set', section: hero, part: 'tone', value: 'ink' }, place: null, writes: 'tone' },
   { edit: { type: 'section/set', section: hero, part: 'origin', value: null }, place: null, writes: 'origin of hero' },
+  { edit: { type: 'section/set', section: hero, part: 'until', value: '2026-12-06' }, place: null, writes: 'last day of hero' },
   { edit: { type: 'entry/insert', section: list, entry: made, rank: 'b00', slots: {} }, place: null, writes: null },
   { edit: { type: 'entry/remove', section: list, entry: second }, place: null, writes: null },
   { edit: { type: 'entry/move', section: list, entry: second, rank: 'b00' }, place: null, writes: 'place of second' },

@@ -27,14 +27,14 @@ export type Span = Hours[Day][number]
 export type HoursRow = { readonly days: string; readonly times: string; readonly closed: boolean }
 
 /** What a timetable says besides times. */
-export type HoursWords = { readonly days: Readonly<Record<Day, string>>; readonly closed: string }
-const ENGLISH: HoursWords = { days: DAY_WORDS, closed: 'closed' }
+export type HoursWords = { readonly days: Readonly<Record<Day, string>>; readonly closed: string; readonly comma: string }
+const ENGLISH: HoursWords = { days: DAY_WORDS, closed: 'closed', comma: ',' }
 
 /** The week as a small timetable: neighbouring days with the same times share a row. */
 export function toHoursRows(hours: Hours, words: HoursWords = ENGLISH): HoursRow[] {
   const rows: { from: Day; to: Day; times: string }[] = []
   for (const day of DAYS) {
-    const times = writeSpans(hours[day])
+    const times = writeSpans(hours[day], words.comma)
     const last = rows.at(-1)
     if (last?.times === times) last.to = day
     else rows.push({ from: day, to: day, times })
@@ -46,6 +46,6 @@ export function toHoursRows(hours: Hours, words: HoursWords = ENGLISH): HoursRow
   }))
 }
 
-function writeSpans(list: readonly Span[]): string {
-  return list.map((span) => `${span.opens.replace(/^0/, '')} – ${span.closes.replace(/^0/, '')}`).join(', ')
+function writeSpans(list: readonly Span[], comma: string): string {
+  return list.map((span) => `${span.opens.replace(/^0/, '')} – ${span.closes.replace(/^0/, '')}`).join(`${comma} `)
 }
