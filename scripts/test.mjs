@@ -39,12 +39,13 @@ function read(file) {
   return existsSync(full) ? JSON.parse(readFileSync(full, 'utf8')) : null
 }
 
-/** Chromium, a Java for the Nu HTML checker, and xmllint, from Debian's packages where they are missing. */
+/** Chromium, a Java for the Nu HTML checker, xmllint, and Unicode's test data, from Debian's packages where they are missing. */
 function installTools() {
   const wanted = [
     ['chromium', '/usr/bin/chromium'],
     ['default-jre-headless', '/usr/bin/java'],
     ['libxml2-utils', '/usr/bin/xmllint'],
+    ['unicode-data', '/usr/share/unicode/BidiCharacterTest.txt'],
   ]
     .filter(([, file]) => !existsSync(file))
     .map(([name]) => name)

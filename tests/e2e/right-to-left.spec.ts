@@ -1,9 +1,8 @@
 import { expect, test, type Page } from '@playwright/test'
 import { siteLabels, type Site } from '../../src/core/fill'
-import { renderPage } from '../../src/core/render'
 import { applyEdit, homePage, type EditStep, type Page as SitePage, type SiteDocument } from '../../src/core/site'
 import { SHEETS } from '../../src/ui/sheets/widths'
-import { designsOn, FILES, PIXEL, siteOn, TEMPLATES, withStyles } from './template-page'
+import { designsOn, showPublished, siteOn, TEMPLATES } from './template-page'
 
 test.describe.configure({ mode: 'parallel' })
 
@@ -19,8 +18,8 @@ for (const template of TEMPLATES) {
       { site: hebrew, page },
     ]
     for (const [a, b] of [home, [designsOn(plain, template, 'paper'), designsOn(hebrew, template, 'paper')] as Pair]) {
-      await showOn(there, a)
-      await showOn(here, b)
+      await showPublished(there, a.site, a.page)
+      await showPublished(here, b.site, b.page)
       for (const { width, name } of SHEETS) {
         let count = 0
         const differ = async (): Promise<string[]> => {
@@ -56,18 +55,6 @@ function edited(document: SiteDocument, edits: readonly EditStep[]): SiteDocumen
   const applied = applyEdit(document, { type: 'batch', edits })
   if (!applied.ok) throw new Error(applied.problem.code)
   return applied.document
-}
-
-async function showOn(page: Page, { site, page: of }: Shown): Promise<void> {
-  await page.unrouteAll()
-  await page.route('http://site.example/**', (route) =>
-    route.request().url().endsWith('/page')
-      ? route.fulfill({ contentType: 'text/html; charset=utf-8', body: withStyles(site, renderPage(site, of, FILES).html) })
-      : /\.(webp|jpg)$/.test(route.request().url())
-        ? route.fulfill({ contentType: 'image/svg+xml', body: PIXEL })
-        : route.fulfill({ status: 404, body: '' }),
-  )
-  await page.goto('http://site.example/shown/page', { waitUntil: 'domcontentloaded' })
 }
 
 type Box = { readonly name: string; readonly at: readonly [number, number, number, number] }

@@ -1,6 +1,6 @@
 import { siteLanguage, type LetterCase, type Shape, type TextStyleChange, type TextStyleName } from '../site'
 import { isJoined } from '../words'
-import { fluidSize, readableMeasure, STEPS, stepSize, STYLE_SELECTORS } from '../type'
+import { fluidSize, readableMeasure, STEPS, stepSize, STYLE_SELECTORS, TIGHT_STYLES } from '../type'
 import { templateOf, type Site } from '../fill'
 import { familyCss, siteFamilies, styleFamily, textStylesOf } from './site-type'
 
@@ -15,9 +15,11 @@ export function brandCss(site: Site): string {
     .join('\n')
 }
 
-/** No space is set between letters that join; what the brand or a template sets is for others. */
+/** Between letters that join no space is set, whatever a brand or a template sets for others, and their lines have room for their marks. */
 function joinedCss(site: Site): string {
-  return isJoined(siteLanguage(site.document)) ? '*{letter-spacing:0!important}' : ''
+  if (!isJoined(siteLanguage(site.document))) return ''
+  const styles = textStylesOf(site)
+  return ['*{letter-spacing:0!important}', ...TIGHT_STYLES.map((name) => `${SELECTORS[name]}{line-height:${styles[name].line}}`)].join('')
 }
 
 /** Where each style is found on a page. Small text in designs takes its size from the scale. */
@@ -86,8 +88,8 @@ const BUTTONS: Readonly<Record<NonNullable<Shape['button']>, string>> = {
   square: 'border-radius:0',
   soft: 'border-radius:.4em',
   round: 'border-radius:99em',
-  outline: 'background:none;color:inherit;border:2px solid var(--button)',
-  underline: 'background:none;color:inherit;border:0;border-block-end:3px solid var(--button);border-radius:0;padding-inline:0',
+  outline: 'background:none;color:inherit;border:2px solid var(--button-edge)',
+  underline: 'background:none;color:inherit;border:0;border-block-end:3px solid var(--button-edge);border-radius:0;padding-inline:0',
 }
 const FIELDS: Readonly<Record<NonNullable<Shape['field']>, string>> = {
   box: 'background:none;border:max(1px,var(--line)) solid var(--text)',

@@ -3,10 +3,33 @@ import { describe, expect, test } from 'vitest'
 import { testPack, testSite } from '../../../tests/pack'
 import { edited, setSlot } from '../../../tests/site'
 import { editOf, someEdit } from '../../../tests/some-edits'
-import { asDesigned, businessData, designCss, makeSheetPainter, renderSheetPage, renderPage, tokenCss, type ReleaseFiles } from '.'
+import {
+  textStylesOf,
+  asDesigned,
+  businessData,
+  designCss,
+  makeSheetPainter,
+  renderBody,
+  renderSheetPage,
+  renderPage,
+  tokenCss,
+  type ReleaseFiles,
+} from '.'
 import { countLeftovers, typingIn, type Site, type Typing } from '../fill'
 import { templateSections } from '../pack'
-import { applyEdit, findPage, homePage, looksOf, pagesOf, type Edit, type Page, type PageId, type SectionId, type SlotValue } from '../site'
+import {
+  applyEdit,
+  findPage,
+  homePage,
+  looksOf,
+  pagesOf,
+  type Edit,
+  type Page,
+  type PageId,
+  type SectionId,
+  type SiteDocument,
+  type SlotValue,
+} from '../site'
 
 const FILES: ReleaseFiles = {
   origin: 'https://client.example',
@@ -247,4 +270,31 @@ test('a sheet takes the styles of another language at once: letters that join ar
   expect(drawn).toMatchObject({ language: 'ar', direction: 'rtl' })
   expect(drawn.styles.tokens).toContain('letter-spacing:0!important')
   expect(drawn.styles.tokens).toBe(tokenCss({ ...site, document }))
+})
+
+test('a section’s last day changes none of the elements of a page: designs tell by their neighbours how they stand', () => {
+  const site = testSite({ name: 'Until' })
+  const dated = edited(site.document, { type: 'section/set', section: 'home.services' as SectionId, part: 'until', value: '2026-12-06' })
+  const page = homePage(site.document)
+  const elements = (document: SiteDocument): string => {
+    const html = renderBody({ ...site, document, today: '2026-12-01' }, page)
+    return html.slice(0, html.indexOf('</footer>'))
+  }
+  expect(elements(dated)).toBe(elements(site.document))
+  const whole = renderBody({ ...site, document: dated, today: '2026-12-01' }, page)
+  expect(whole).toMatch(/<\/footer>\s*<script>.*new Date\(2026,11,7\).*<\/script>$/s)
+  expect(renderBody(site, page)).not.toContain('<script')
+})
+
+test('letters that join stand in lines with room for their marks, drawn as the style says, and a height set by hand wins', () => {
+  const arabic = testSite({ name: 'ورشة', language: 'ar' })
+  const tight = textStylesOf(testSite({ name: 'Workshop' })).h1.line
+  expect(tight).toBeLessThan(1.2)
+  expect(textStylesOf(arabic).h1.line).toBe(1.35)
+  expect(textStylesOf(arabic).body).toEqual(textStylesOf(testSite({ name: 'Workshop' })).body)
+  expect(tokenCss(arabic)).toContain('h1{line-height:1.35}')
+  expect(tokenCss(testSite({ name: 'Workshop' }))).not.toContain('line-height')
+  const byHand = testSite({ name: 'ورشة', language: 'ar' }, { styles: { h1: { line: 1.1 } } })
+  expect(textStylesOf(byHand).h1.line).toBe(1.1)
+  expect(tokenCss(byHand)).not.toContain('h1{line-height:1.35}')
 })

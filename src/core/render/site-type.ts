@@ -1,5 +1,7 @@
 import { findFamily, getFamily, RANGES, siteTextStyles, type Family, type FontFace, type TextStyles } from '../type'
 import { templateOf, type Site } from '../fill'
+import { siteLanguage } from '../site'
+import { isJoined } from '../words'
 
 /** The families that a site is set in: for headings, for text, and every other one that a style or the set name asks for. */
 export type SiteFamilies = { readonly display: Family; readonly text: Family; readonly all: readonly Family[] }
@@ -47,5 +49,5 @@ export function styleFamily(site: Site, key: string): Family {
 }
 
 export function textStylesOf(site: Site): TextStyles {
-  return siteTextStyles(templateOf(site).type, site.document.brand)
+  return siteTextStyles(templateOf(site).type, site.document.brand, isJoined(siteLanguage(site.document)))
 }

@@ -49,12 +49,22 @@ const STEP_OF: Readonly<Record<TextStyleName, Step>> = {
   menu: 0,
 }
 
-/** A site's text styles: the template's, the client's scale in their place where one is set, and on top what was set by hand. */
-export function siteTextStyles(type: TemplateType, brand: Pick<Brand, 'scale' | 'styles'>): TextStyles {
+/** Styles that templates set in tight lines. */
+export const TIGHT_STYLES = ['h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'quote'] as const satisfies readonly TextStyleName[]
+/** Letters that join have marks that stand higher and hang deeper than tight lines leave room for. Common practice, no source. */
+const JOINED_LINE = 1.35
+
+/**
+ * A site's text styles: the template's, the client's scale in their place where one is set, and on top what was set by hand. `isJoined`:
+ * the letters of the site's script join.
+ */
+export function siteTextStyles(type: TemplateType, brand: Pick<Brand, 'scale' | 'styles'>, isJoined = false): TextStyles {
+  const roomy = new Set<TextStyleName>(isJoined ? TIGHT_STYLES : [])
   return Object.fromEntries(
     TEXT_STYLES.map((name) => {
       const own = brand.styles?.[name]
-      return [name, { ...type.styles[name], ...scaledSize(type, brand.scale, name), ...followedSize(name, own), ...own }]
+      const line = Math.max(type.styles[name].line, roomy.has(name) ? JOINED_LINE : 0)
+      return [name, { ...type.styles[name], line, ...scaledSize(type, brand.scale, name), ...followedSize(name, own), ...own }]
     }),
   ) as TextStyles
 }

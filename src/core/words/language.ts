@@ -16,8 +16,26 @@ export function isJoined(language: string): boolean {
   return JOINED_SCRIPTS.has(scriptOf(language))
 }
 
-/** The script of a language as ISO 15924 names it, such as `Latn`; empty where the tag is none. */
+/** What stands between the parts of a list: Arabic script has a comma of its own (Unicode, U+060C). */
+export function commaOf(language: string): string {
+  return scriptOf(language) === 'Arab' ? '،' : ','
+}
+
+const scripts = new Map<string, string>()
+const MOST_KEPT = 1000
+
+/** The script of a language as ISO 15924 names it, such as `Latn`; empty where the tag is none. Every page asks, so answers are kept. */
 export function scriptOf(language: string): string {
+  let script = scripts.get(language)
+  if (script === undefined) {
+    script = likelyScript(language)
+    if (scripts.size >= MOST_KEPT) scripts.clear()
+    scripts.set(language, script)
+  }
+  return script
+}
+
+function likelyScript(language: string): string {
   try {
     return new Intl.Locale(language).maximize().script ?? ''
   } catch {
