@@ -27,6 +27,8 @@ test('every template is tried on in the client’s name, best suited first, and 
 test('conditions narrow the room one by one, and all of them can be lifted again', async ({ page }) => {
   await openRoom(page, await makeJob({ name: 'Narrow' }))
   const bar = page.getByRole('search')
+  // Every template here is free: a price would tell none from another.
+  await expect(bar.getByLabel('Price')).toHaveCount(0)
   await bar.getByLabel('Section').selectOption('before-after')
   expect(await names(page)).toEqual(['Gantry'])
   await bar.getByLabel('Page', { exact: true }).selectOption('Through the year')
@@ -173,6 +175,7 @@ test('a section’s designs are walked with the arrow keys on the page itself; E
 test('a page of another template is added, wears the job’s style, and is in its menu', async ({ page }) => {
   const job = await makeJob({ name: 'Mixer' })
   await page.goto(`${APP}/jobs/${job}/template?show=particulars&of=windrow`)
+  await expect(page.getByRole('button', { name: /^Add “Home”/ })).toHaveCount(0)
   await page.getByRole('button', { name: 'Add “Through the year” to this job' }).click()
   await page.getByRole('button', { name: 'Go to it' }).click()
   await expect(tab(page, 'Through the year')).toHaveAttribute('aria-current', 'page')

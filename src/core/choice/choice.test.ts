@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import { testAssets, testPack } from '../../../tests/pack'
-import { bySuiting, isWithin, suitsBrief, templateProfile, type Candidate } from '.'
+import { bySuiting, isWithin, suitsBrief, tellingApart, templateProfile, type Candidate } from '.'
 import type { Facts } from '../site'
 
 const pack = testPack()
@@ -50,6 +50,14 @@ test('a profile counts pages, pictures, places and weight from the files', () =>
   expect(profile.pictures).toBeGreaterThan(15)
   expect(profile.facts).toEqual(expect.arrayContaining(['name', 'phone', 'address']))
   expect(of({}, 'blank').profile.homeBytes).toBeLessThan(profile.homeBytes)
+})
+
+test('only what tells templates apart is offered: what all or none of them are would narrow nothing', () => {
+  const all = candidates({})
+  expect(tellingApart(all, ['free', '£20'], (price) => ({ price }))).toEqual([])
+  expect(tellingApart(all, ['before-after', 'hero', 'months'] as const, (kind) => ({ kind }))).toEqual(['before-after', 'months'])
+  const [least = 0, ...more] = all.map((c) => c.profile.pictures).sort((a, b) => a - b)
+  expect(tellingApart(all, [least, more.at(-1) ?? 0], (mostPictures) => ({ mostPictures }))).toEqual([least])
 })
 
 test('every condition narrows, all of them hold at once, and what nothing meets leaves nothing', () => {

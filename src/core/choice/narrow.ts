@@ -53,6 +53,14 @@ export function isWithin({ template, profile }: Candidate, asked: Narrowing): bo
   )
 }
 
+/** Of what could be asked for, that which tells the candidates apart: it leaves some of them, and not all. */
+export function tellingApart<T>(all: readonly Candidate[], values: readonly T[], ask: (value: T) => Narrowing): readonly T[] {
+  return values.filter((value) => {
+    const left = all.filter((candidate) => isWithin(candidate, ask(value))).length
+    return left > 0 && left < all.length
+  })
+}
+
 /** Best suited first; alike ones by name, so that the order never changes by itself. */
 export function bySuiting(a: Candidate, b: Candidate): number {
   return b.suits.score - a.suits.score || a.template.name.localeCompare(b.template.name)

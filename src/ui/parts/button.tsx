@@ -12,7 +12,7 @@ const LOOKS: Record<Look, string> = {
 export function buttonClass(look: Look = 'plain'): string {
   return (
     'inline-flex items-center justify-center whitespace-nowrap gap-1.5 rounded-sm border px-3 py-1.5 text-sm ' +
-    `font-semibold leading-tight transition-colors ${LOOKS[look]}`
+    `font-semibold leading-tight ${LOOKS[look]}`
   )
 }
 

@@ -64,7 +64,7 @@ export function SheetRow({ source, sheets, label, events, onGo, big = null, onBi
           style={{ width: width * scale, display: big && big !== name ? 'none' : undefined }}
         >
           <figcaption
-            className="tape-ticks flex h-5 shrink-0 items-center justify-between gap-2 px-1.5 font-mono text-xs text-ink"
+            className="tape-ticks flex h-6 shrink-0 items-center justify-between gap-2 px-1.5 font-mono text-xs text-ink"
             style={{ '--tick': `${50 * scale}px` } as React.CSSProperties}
           >
             <span className="bg-tape pe-1">{name}</span>
@@ -73,7 +73,7 @@ export function SheetRow({ source, sheets, label, events, onGo, big = null, onBi
               {onBig && (
                 <button
                   type="button"
-                  className="rounded-sm p-0.5 hover:bg-cloth"
+                  className="rounded-sm hover:bg-cloth"
                   aria-label={big ? 'Show all three sheets' : `Show the ${name} sheet full size`}
                   title={big ? 'All three' : 'Full size'}
                   onClick={() => onBig(big ? null : name)}
@@ -89,9 +89,10 @@ export function SheetRow({ source, sheets, label, events, onGo, big = null, onBi
                 if (element) frames.current.set(name, element)
               }}
               title={`${label}, ${name}, ${width} pixels wide`}
+              tabIndex={-1}
               onPointerEnter={() => group.current?.lead(name)}
               className="absolute left-0 top-0 origin-top-left border-0 will-change-transform"
-              style={{ width, height: Math.max(200, size.height - 20) / scale, transform: `scale(${scale})` }}
+              style={{ width, height: Math.max(200, size.height - 24) / scale, transform: `scale(${scale})` }}
             />
           </div>
         </figure>

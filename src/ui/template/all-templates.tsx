@@ -1,6 +1,6 @@
 'use client'
 import { Star } from 'lucide-react'
-import { useRef, useState, type KeyboardEvent } from 'react'
+import { useEffect, useRef, useState, type KeyboardEvent } from 'react'
 import { toast } from 'sonner'
 import { isWithin, type Candidate, type Narrowing } from '@/core/choice'
 import { factsOf, homePage } from '@/core/site'
@@ -14,10 +14,16 @@ import { PackIn } from './pack-in'
 import { useRoom, useTryOn } from './room'
 import { TryOn } from '../sheets/try-on'
 
-type Props = { readonly all: readonly Candidate[]; readonly marked: readonly string[]; readonly onMark: (id: string) => void }
+type Props = {
+  readonly all: readonly Candidate[]
+  readonly marked: readonly string[]
+  readonly onMark: (id: string) => void
+  /** The template that was looked at closely before: it has the focus again. */
+  readonly lastSeen: string | null
+}
 
 /** Every template, one under the other on desktop and phone, best suited first, each with its reasons. */
-export function AllTemplates({ all, marked, onMark }: Props) {
+export function AllTemplates({ all, marked, onMark, lastSeen }: Props) {
   const store = useJobStore()
   const pack = useJob((s) => s.pack)
   const worn = useJob((s) => s.document.dress.template)
@@ -26,6 +32,15 @@ export function AllTemplates({ all, marked, onMark }: Props) {
   const [beside, setBeside] = useState<readonly string[]>([])
   const list = useRef<HTMLOListElement>(null)
   const { go } = useRoom()
+  // The room's keys work as soon as it opens: a row has the focus.
+  useEffect(() => {
+    const rows = [...(list.current?.querySelectorAll<HTMLElement>(':scope > li > article') ?? [])]
+    const row = rows.find((r) => r.dataset.template === lastSeen)
+    if (row) row.focus()
+    else rows[0]?.focus({ preventScroll: true })
+    // Only as it opens.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [])
   const shown = all.filter((c) => isWithin(c, asked.favourites ? { ...asked, favourites: marked } : asked))
   const toggleBeside = (id: string): void => setBeside(beside.includes(id) ? beside.filter((b) => b !== id) : [...beside, id].slice(-3))
   const press = (event: KeyboardEvent<HTMLElement>, id: string): void => {
@@ -86,7 +101,7 @@ export function AllTemplates({ all, marked, onMark }: Props) {
             <Button onClick={() => setAsked({})}>Show all {all.length} again</Button>
           </div>
         ) : (
-          <ol ref={list} className="grid gap-3">
+          <ol ref={list} className="grid gap-3" data-skip-to>
             {shown.map((candidate, i) => (
               <li key={candidate.template.id}>
                 <Row
@@ -130,6 +145,7 @@ function Row({ candidate: { template, profile, suits }, place, isWorn, isMarked,
   return (
     <article
       tabIndex={0}
+      data-template={template.id}
       aria-label={`${place}. ${template.name}`}
       onKeyDown={(event) => onPress(event, template.id)}
       className="grid grid-cols-[auto_minmax(0,1fr)] gap-4 border border-seam bg-cloth p-3 focus-visible:border-ink"

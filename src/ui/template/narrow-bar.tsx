@@ -1,6 +1,6 @@
 'use client'
-import type { Candidate, Narrowing } from '@/core/choice'
-import { PURPOSES, type Purpose, type SectionKind } from '@/core/site'
+import { tellingApart, type Candidate, type Narrowing } from '@/core/choice'
+import { PURPOSES, type SectionKind } from '@/core/site'
 import { TRADE_GROUPS, TRADES } from '@/core/trade'
 import { PURPOSE_WORDS } from '../fields/purpose-inputs'
 import { Button } from '../parts/button'
@@ -32,9 +32,13 @@ export function NarrowBar({ all, asked, onAsk }: Props) {
     onAsk(value === undefined ? rest : { ...rest, [key]: value })
   }
   const unique = (values: readonly string[]): string[] => [...new Set(values)].sort()
-  const pages = unique(all.flatMap((c) => c.profile.pages.map((p) => p.name)))
-  const kinds = unique(all.flatMap((c) => [...c.profile.kinds]))
   const pictures = [...new Set(all.map((c) => c.profile.pictures))].sort((a, b) => a - b)
+  const groups = TRADE_GROUPS.map((g) => [TRADES.find((t) => t.group === g)?.name ?? g, GROUP_NAMES[g]] as const)
+  const choice = <K extends 'trade' | 'purpose' | 'page' | 'kind' | 'mostPictures' | 'mostBytes' | 'licence' | 'price'>(
+    key: K,
+    label: string,
+    options: readonly (readonly [value: NonNullable<Narrowing[K]>, words: string])[],
+  ) => <Telling all={all} asked={asked} name={key} label={label} options={options} onValue={(value) => set(key, value)} />
   return (
     <div className="mt-2 flex flex-wrap items-center gap-1.5" role="search" aria-label="Narrow the templates">
       <input
@@ -46,49 +50,42 @@ export function NarrowBar({ all, asked, onAsk }: Props) {
         value={asked.words ?? ''}
         onChange={(event) => set('words', event.target.value || undefined)}
       />
-      <Choice
-        label="Trade"
-        value={asked.trade}
-        options={TRADE_GROUPS.map((g) => [TRADES.find((t) => t.group === g)?.name ?? g, GROUP_NAMES[g]])}
-        onChange={(v) => set('trade', v)}
-      />
-      <Choice
-        label="Purpose"
-        value={asked.purpose}
-        options={PURPOSES.map((p) => [p, PURPOSE_WORDS[p]])}
-        onChange={(v) => set('purpose', v as Purpose | undefined)}
-      />
-      <Choice label="Page" value={asked.page} options={pages.map((p) => [p, p])} onChange={(v) => set('page', v)} />
-      <Choice
-        label="Section"
-        value={asked.kind}
-        options={kinds.map((k) => [k, k])}
-        onChange={(v) => set('kind', v as SectionKind | undefined)}
-      />
-      <Choice
-        label="Pictures"
-        value={asked.mostPictures?.toString()}
-        options={pictures.map((n) => [String(n), `${n} or fewer`])}
-        onChange={(v) => set('mostPictures', v === undefined ? undefined : Number(v))}
-      />
-      <Choice
-        label="Home page"
-        value={asked.mostBytes?.toString()}
-        options={[100, 200, 300, 500].map((kb) => [String(kb * 1024), `under ${kb} kB`])}
-        onChange={(v) => set('mostBytes', v === undefined ? undefined : Number(v))}
-      />
-      <Choice
-        label="Licence"
-        value={asked.licence}
-        options={unique(all.map((c) => c.template.licence)).map((l) => [l, l])}
-        onChange={(v) => set('licence', v)}
-      />
-      <Choice
-        label="Price"
-        value={asked.price}
-        options={unique(all.map((c) => c.template.price)).map((p) => [p, p])}
-        onChange={(v) => set('price', v)}
-      />
+      {choice('trade', 'Trade', groups)}
+      {choice(
+        'purpose',
+        'Purpose',
+        PURPOSES.map((p) => [p, PURPOSE_WORDS[p]]),
+      )}
+      {choice(
+        'page',
+        'Page',
+        unique(all.flatMap((c) => c.profile.pages.map((p) => p.name))).map((p) => [p, p]),
+      )}
+      {choice(
+        'kind',
+        'Section',
+        unique(all.flatMap((c) => [...c.profile.kinds])).map((k) => [k as SectionKind, k]),
+      )}
+      {choice(
+        'mostPictures',
+        'Pictures',
+        pictures.map((n) => [n, `${n} or fewer`]),
+      )}
+      {choice(
+        'mostBytes',
+        'Home page',
+        [100, 200, 300, 500].map((kb) => [kb * 1024, `under ${kb} kB`]),
+      )}
+      {choice(
+        'licence',
+        'Licence',
+        unique(all.map((c) => c.template.licence)).map((l) => [l, l]),
+      )}
+      {choice(
+        'price',
+        'Price',
+        unique(all.map((c) => c.template.price)).map((p) => [p, p]),
+      )}
       <label className="flex items-center gap-1.5 px-1 text-sm">
         <input
           type="checkbox"
@@ -107,28 +104,31 @@ export function NarrowBar({ all, asked, onAsk }: Props) {
   )
 }
 
-function Choice({
-  label,
-  value,
-  options,
-  onChange,
-}: {
-  label: string
-  value: string | undefined
-  options: readonly (readonly [string, string])[]
-  onChange: (value: string | undefined) => void
-}) {
+type TellingProps<T> = {
+  readonly all: readonly Candidate[]
+  readonly asked: Narrowing
+  readonly name: keyof Narrowing
+  readonly label: string
+  readonly options: readonly (readonly [value: T, words: string])[]
+  readonly onValue: (value: T | undefined) => void
+}
+
+/** What can be asked for of one kind: only what tells the templates apart, and nothing where nothing of it does. */
+function Telling<T extends string | number>({ all, asked, name, label, options, onValue }: TellingProps<T>) {
+  const value = asked[name] as T | undefined
+  const telling = tellingApart(all, options, ([option]) => ({ [name]: option }) as Narrowing)
+  if (telling.length === 0 && value === undefined) return null
   return (
     <select
       aria-label={label}
       className={`${inputClass} w-auto! max-w-28 px-1! py-1! text-sm! ${value === undefined ? 'text-soft!' : 'border-ink! font-semibold'}`}
       value={value ?? ''}
-      onChange={(event) => onChange(event.target.value || undefined)}
+      onChange={(event) => onValue(telling.find(([option]) => String(option) === event.target.value)?.[0])}
     >
       <option value="">{label}: any</option>
-      {options.map(([key, name]) => (
-        <option key={key} value={key}>
-          {name}
+      {telling.map(([option, words]) => (
+        <option key={option} value={option}>
+          {words}
         </option>
       ))}
     </select>

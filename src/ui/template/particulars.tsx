@@ -58,7 +58,7 @@ export function Particulars({ candidate: { template, profile, suits }, isMarked,
         <section aria-label="Pages" className="p-4">
           <h2 className="text-lg font-bold tracking-tight">{count(template.pages.length, 'page')}</h2>
           <ul className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(13.5rem,1fr))] gap-4">
-            {template.pages.map((page) => (
+            {template.pages.map((page, i) => (
               <li key={page.key} className="flex flex-col">
                 <PageTryOn template={template.id} pageKey={page.key} name={page.name} />
                 <h3 className="mt-1.5 font-semibold">
@@ -68,13 +68,17 @@ export function Particulars({ candidate: { template, profile, suits }, isMarked,
                   )}
                 </h3>
                 <p className="text-sm text-soft">{page.sections.map((s) => s.kind).join(', ')}</p>
-                <Button
-                  className="mt-1.5 self-start"
-                  onClick={() => add(page.key, page.name)}
-                  aria-label={`Add “${page.name}” to this job`}
-                >
-                  Add to this job
-                </Button>
+                {i === 0 ? (
+                  <p className="mt-1.5 text-sm text-soft">A job has one home page: put the template on to wear this one.</p>
+                ) : (
+                  <Button
+                    className="mt-1.5 self-start"
+                    onClick={() => add(page.key, page.name)}
+                    aria-label={`Add “${page.name}” to this job`}
+                  >
+                    Add to this job
+                  </Button>
+                )}
               </li>
             ))}
           </ul>

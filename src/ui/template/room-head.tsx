@@ -1,12 +1,14 @@
 'use client'
 import { ArrowLeft } from 'lucide-react'
-import { useEffect, type ReactNode } from 'react'
+import { useEffect, useRef, type ReactNode } from 'react'
 import { Button } from '../parts/button'
 import { useRoom } from './room'
 
-/** The head of a view of the template room: where one is, what can be done here, and the way back (Escape). */
+/** The head of a view of the room: where one is, what can be done and the way back (Escape). A view that opens takes the focus. */
 export function RoomHead({ title, children }: { title: string; children?: ReactNode }) {
   const { go } = useRoom()
+  const heading = useRef<HTMLHeadingElement>(null)
+  useEffect(() => heading.current?.focus(), [])
   useEffect(() => {
     const press = (event: KeyboardEvent): void => {
       if (event.key === 'Escape' && !event.defaultPrevented) go('all')
@@ -22,7 +24,9 @@ export function RoomHead({ title, children }: { title: string; children?: ReactN
         <ArrowLeft size={15} aria-hidden />
         All templates
       </Button>
-      <h1 className="text-xl font-bold tracking-tight">{title}</h1>
+      <h1 ref={heading} tabIndex={-1} className="text-xl font-bold tracking-tight">
+        {title}
+      </h1>
       <span className="ms-auto flex flex-wrap items-center gap-1.5">{children}</span>
     </div>
   )

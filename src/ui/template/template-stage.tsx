@@ -1,5 +1,5 @@
 'use client'
-import { useMemo, useState } from 'react'
+import { useMemo, useRef, useState } from 'react'
 import { toast } from 'sonner'
 import { bySuiting, type Candidate } from '@/core/choice'
 import { BLANK, candidates } from '../parts/suited-template'
@@ -20,6 +20,8 @@ export function TemplateStage({ favourites }: { favourites: readonly string[] })
   const facts = useJob((s) => factsOf(s.document))
   const [marked, setMarked] = useState<readonly string[]>(favourites)
   const { view, of } = useRoom()
+  const lastSeen = useRef<string | null>(null)
+  if (view !== 'all' && of[0] !== undefined) lastSeen.current = of[0]
   const all = useMemo(
     () => candidates(pack, assets, facts).sort((a, b) => (a.template.id === BLANK ? 1 : b.template.id === BLANK ? -1 : bySuiting(a, b))),
     [pack, assets, facts],
@@ -39,5 +41,5 @@ export function TemplateStage({ favourites }: { favourites: readonly string[] })
   if (view === 'beside' && chosen.length > 1) return <Beside chosen={chosen.slice(0, 3)} />
   if (view === 'walk' && first) return <Walk template={first.template.id} />
   if (view === 'put-on' && first) return <PutOn key={first.template.id} template={first.template.id} />
-  return <AllTemplates all={all} marked={marked} onMark={mark} />
+  return <AllTemplates all={all} marked={marked} onMark={mark} lastSeen={lastSeen.current} />
 }
