@@ -11,6 +11,7 @@ import {
   type Edit,
   type EntryId,
   type PageId,
+  type PageIn,
   type Section,
   type SectionId,
   type SiteDocument,
@@ -18,7 +19,7 @@ import {
 import { testPack } from './pack'
 
 /** Numbers that choose an edit on whatever document is there when it is made. */
-export const someEdit = fc.record({ what: fc.nat(15), a: fc.nat(1000), b: fc.nat(1000), word: fc.string({ maxLength: 8 }) })
+export const someEdit = fc.record({ what: fc.nat(18), a: fc.nat(1000), b: fc.nat(1000), word: fc.string({ maxLength: 8 }) })
 export type SomeEdit = typeof someEdit extends fc.Arbitrary<infer T> ? T : never
 
 const pick = <T>(of: readonly T[], n: number): T | undefined => of[n % Math.max(1, of.length)]
@@ -75,9 +76,23 @@ export function editOf(document: SiteDocument, { what, a, b, word }: SomeEdit, u
     case 12:
       return pagesOf(document).length > 3 && a % 3 === 0
         ? { type: 'page/remove', page: page.id }
-        : { type: 'page/move', page: page.id, rank }
+        : { type: 'page/move', page: page.id, rank, ...(b % 3 === 0 ? {} : { in: someParent(document, a + b) }) }
     case 13:
       return { type: 'page/set', page: page.id, part: 'name', value: word }
+    case 15:
+      return b % 2 === 0
+        ? { type: 'page/set', page: page.id, part: 'hidden', value: b % 4 === 0 }
+        : { type: 'plan/set', part: 'flat', value: b % 3 === 0 ? true : null }
+    case 16: {
+      const id = `sign-${b % 3}`
+      const label = { text: word }
+      const value = { id, in: someParent(document, a), rank, listed: 'menu' as const, label, to: { type: 'page' as const, page: page.id } }
+      return { type: 'signpost/set', signpost: id, value: b % 5 === 0 ? null : value }
+    }
+    case 17:
+      return b % 2 === 0
+        ? { type: 'section/set', section: section.id, part: 'hidden', value: b % 4 === 0 ? true : null }
+        : { type: 'section/set', section: section.id, part: 'anchor', value: b % 3 === 0 ? null : `spot-${b}` }
     case 14:
       return a % 4 === 0
         ? { type: 'section/set', section: section.id, part: 'until', value: b % 3 === 0 ? null : `2026-0${1 + (b % 9)}-15` }
@@ -85,6 +100,11 @@ export function editOf(document: SiteDocument, { what, a, b, word }: SomeEdit, u
     default:
       return editTo(document, wear(testPack(), document, pick(['tallow', 'limewash', 'windrow', 'gantry'], a)!))
   }
+}
+
+function someParent(document: SiteDocument, n: number): PageIn {
+  const page = n % 3 === 0 ? undefined : pick(pagesOf(document), n)
+  return page ? { type: 'page', page: page.id } : { type: 'site' }
 }
 
 function copyOf(section: Section, id: string, page: PageId, rank: string): Section {

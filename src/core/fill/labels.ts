@@ -22,7 +22,7 @@ export function ownWord(document: SiteDocument, label: RendererLabel | Day): str
   return own(document.labels, label)?.text || (plainWord(siteLanguage(document), label) ?? '')
 }
 
-export type RendererLabel = 'skip' | 'page-not-found' | 'contact-card' | 'closed'
+export type RendererLabel = 'skip' | 'page-not-found' | 'contact-card' | 'closed' | 'pages'
 
 /** Weekdays and “closed” as the site's timetables say them. */
 export function hoursWords(document: SiteDocument): HoursWords {

@@ -2,6 +2,7 @@ import { findDesign, shownPlaces, type Pack } from '../pack'
 import {
   entriesOf,
   factsOf,
+  isHidden,
   looksOf,
   pagesOf,
   sectionsIn,
@@ -99,6 +100,8 @@ type Counted = {
 const openOnPages = new WeakMap<readonly Section[], Counted>()
 
 function openOnPage(pack: Pack, document: SiteDocument, page: Page, isHome: boolean): Open {
+  // What visitors never see is no leftover.
+  if (isHidden(document, page)) return { leftovers: 0, drafts: 0 }
   const sections = sectionsOn(document, page.id)
   const table = document.entries
   const known = openOnPages.get(sections)
@@ -119,6 +122,7 @@ function openOn(pack: Pack, document: SiteDocument, sections: readonly Section[]
   let leftovers = 0
   let drafts = 0
   for (const section of sections) {
+    if (section.hidden) continue
     for (const row of sectionRows(pack, document, section)) {
       if (row.leftover) leftovers++
       if (row.draft) drafts++

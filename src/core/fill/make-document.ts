@@ -66,6 +66,8 @@ export function makeDocument(template: Template, facts: Facts, brand: Brand): Si
     facts: toFactCells(facts),
     brand,
     labels: {},
+    signposts: {},
+    plan: {},
     pages: Object.fromEntries(pages.map((page) => [page.id, page])),
     sections: Object.fromEntries(sections.map((s) => [s.id, s])),
     entries: {},

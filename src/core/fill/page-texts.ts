@@ -1,8 +1,8 @@
 import { getTemplate, type Pack } from '../pack'
-import { factsOf, homePage, type Page, type PageId, type Place, type SiteDocument } from '../site'
+import { factsOf, homePage, type Page, type PageId, type PageText, type Place, type SiteDocument } from '../site'
 import { findTemplatePage } from './placeholders'
 
-export type PageTexts = { readonly name: string; readonly title: string; readonly description: string }
+export type PageTexts = { readonly name: string; readonly label: string; readonly title: string; readonly description: string }
 
 /** A page's own texts, over the template's. */
 export function pageTexts(pack: Pack, document: SiteDocument, page: Page): PageTexts {
@@ -11,7 +11,8 @@ export function pageTexts(pack: Pack, document: SiteDocument, page: Page): PageT
   const name = page.texts.name?.text ?? from?.name ?? 'Page'
   const business = facts.name ?? getTemplate(pack, document.dress.template).facts.name
   const computed = page.id === homePage(document).id ? [business, facts.tagline].filter(Boolean).join(' – ') : `${name} – ${business}`
-  return { name, title: page.texts.title?.text ?? computed, description: page.texts.description?.text ?? from?.description ?? '' }
+  const label = page.texts.label?.text ?? name
+  return { name, label, title: page.texts.title?.text ?? computed, description: page.texts.description?.text ?? from?.description ?? '' }
 }
 
 /** Id of the page for wrong addresses, which is none of the site's pages. */
@@ -20,8 +21,8 @@ export const NOT_FOUND = 'not-found' as PageId
 export type PagePart = Extract<Place, { type: 'page' }>['part']
 
 /**
- * What a page still has of its template beside its sections: what the menu calls it, its address, its description. A title is made
- * from others by itself, and the home page stands at no address of its own.
+ * What a page still has of its template beside its sections: what it is called, its address, its description. What the menu calls it and
+ * its title are made from others by themselves, and the home page stands at no address of its own.
  */
 export function leftoverParts(page: Page, isHome: boolean): readonly PagePart[] {
   const parts: PagePart[] = []
@@ -31,7 +32,8 @@ export function leftoverParts(page: Page, isHome: boolean): readonly PagePart[] 
   return parts
 }
 
-/** The same as if nobody had given the page a text of its own. */
-export function templateTexts(pack: Pack, document: SiteDocument, page: Page): PageTexts {
-  return pageTexts(pack, document, { ...page, texts: {} })
+/** What one of a page's texts says as long as nobody gives it words of its own: the template's, or made from the others. */
+export function usualText(pack: Pack, document: SiteDocument, page: Page, part: PageText): string {
+  const { [part]: _, ...texts } = page.texts
+  return pageTexts(pack, document, { ...page, texts })[part]
 }

@@ -40,7 +40,7 @@ import {
   shownFacts,
   siteLabels,
   siteScheme,
-  templateTexts,
+  usualText,
   wordsOf,
   type LedgerRow,
   type Site,
@@ -159,22 +159,23 @@ describe('the texts of a page', () => {
   test('are its own, else the template’s, else made of what is known', () => {
     const home = homePage(start)
     const texts = (document: SiteDocument, page: string) => pageTexts(pack, document, findPage(document, page)!)
-    expect(texts(start, 'home')).toEqual({ name: 'Home', title: 'Client', description: tallow.pages[0]!.description })
+    expect(texts(start, 'home')).toEqual({ name: 'Home', label: 'Home', title: 'Client', description: tallow.pages[0]!.description })
     const told = testSite({ name: 'Client', tagline: 'Mended' }).document
     expect(texts(told, 'home').title).toBe('Client – Mended')
     expect(texts(told, 'about').title).toBe('About – Client')
     expect(texts(testSite().document, 'about').title).toBe(`About – ${tallow.facts.name}`)
     const bare = { ...home, origin: null, rank: 'b00', id: 'bare' as PageId, segment: 'bare' }
     const more = edited(start, { type: 'page/insert', page: bare })
-    expect(texts(more, 'bare')).toEqual({ name: 'Page', title: 'Page – Client', description: '' })
+    expect(texts(more, 'bare')).toEqual({ name: 'Page', label: 'Page', title: 'Page – Client', description: '' })
     const own = edited(
       more,
       { type: 'page/set', page: bare.id, part: 'title', value: 'Own title' },
       { type: 'page/set', page: bare.id, part: 'description', value: 'Own words' },
       { type: 'page/set', page: bare.id, part: 'name', value: 'Own' },
     )
-    expect(texts(own, 'bare')).toEqual({ name: 'Own', title: 'Own title', description: 'Own words' })
-    expect(templateTexts(pack, own, findPage(own, 'bare')!)).toEqual(texts(more, 'bare'))
+    expect(texts(own, 'bare')).toEqual({ name: 'Own', label: 'Own', title: 'Own title', description: 'Own words' })
+    expect(usualText(pack, own, findPage(own, 'bare')!, 'name')).toBe('Page')
+    expect(usualText(pack, own, findPage(own, 'bare')!, 'title')).toBe('Own – Client')
   })
 })
 

@@ -1,2 +1,3 @@
 export * from './page-tree'
 export * from './segment'
+export * from './menu'

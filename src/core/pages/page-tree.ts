@@ -1,26 +1,31 @@
-import { homePage, pagesOf, type Page, type SiteDocument } from '../site'
+import { addressesOf, addressOf, homePage, shownPages, type Page, type SiteDocument } from '../site'
 
-/** A page's address on the site: `/` for home, `/about/` for others. */
+/** A page's address on the site: `/` for home, `/about/` or `/services/boilers/` for others. */
 export function pagePath(document: SiteDocument, page: Page): string {
-  return isHome(document, page) ? '/' : `/${page.segment}/`
+  const address = addressesOf(document).get(page.id) ?? addressOf(document, page)
+  return address === '' ? '/' : `/${address}/`
 }
 
 /** The file a page is published as. */
 export function pageFile(document: SiteDocument, page: Page): string {
-  return isHome(document, page) ? 'index.html' : `${page.segment}/index.html`
+  return `${pagePath(document, page)}index.html`.slice(1)
 }
 
 export function isHome(document: SiteDocument, page: Page): boolean {
   return homePage(document).id === page.id
 }
 
-/** The address of one page as written on another, so that the site works in any folder: `../about/`, `./`. */
+/** The way from a page up to the root of the site, so that it works in any folder: `../`, `../../`; nothing on the home page. */
+export function rootFrom(document: SiteDocument, page: Page): string {
+  return '../'.repeat(pagePath(document, page).split('/').length - 2)
+}
+
+/** The address of one page as written on another: `../about/`, `./`; from the page for wrong addresses, from the root. */
 export function relativePath(document: SiteDocument, from: Page | null, to: Page): string {
   if (from === null) return pagePath(document, to)
-  const up = isHome(document, from) ? './' : '../'
-  return isHome(document, to) ? up : `${up}${to.segment}/`
+  return `${rootFrom(document, from) || './'}${pagePath(document, to).slice(1)}`
 }
 
 export function findPageByPath(document: SiteDocument, path: string): Page | null {
-  return pagesOf(document).find((page) => pagePath(document, page) === path) ?? null
+  return shownPages(document).find((page) => pagePath(document, page) === path) ?? null
 }

@@ -1,5 +1,5 @@
 import { variantPath, type AssetInfo, type PictureVariant } from '../image'
-import { isHome } from '../pages'
+import { rootFrom } from '../pages'
 import type { Page, Place } from '../site'
 import type { Site } from '../fill'
 
@@ -22,7 +22,7 @@ export function openPage(site: Site, page: Page | null): PageWriter {
 /** The address of a published file from the page in hand: `../pictures/…`, or `/pictures/…` on the page for wrong addresses. */
 export function fileUrl({ site, page }: PageWriter, path: string): string {
   if (page === null) return `/${path}`
-  return isHome(site.document, page) ? path : `../${path}`
+  return `${rootFrom(site.document, page)}${path}`
 }
 
 /** The address of a picture file; asking for one is what makes it part of the release. */

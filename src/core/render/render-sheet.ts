@@ -1,4 +1,5 @@
 import {
+  anchorsOf,
   entriesOf,
   findPage,
   looksOf,
@@ -91,8 +92,8 @@ export function makeSheetPainter(): SheetPainter {
 }
 
 function surroundingsOf({ document, pack, assets, mode, today }: Site, page: Page): Surroundings {
-  const { language, dress, facts, brand, labels, pages } = document
-  return [page, pack, assets, mode, today, language, dress, facts, brand, labels, pages]
+  const { language, dress, facts, brand, labels, pages, signposts, plan } = document
+  return [page, pack, assets, mode, today, language, dress, facts, brand, labels, pages, signposts, plan, anchorsOf(document)]
 }
 
 /** A section that cannot be drawn, whatever the reason, leaves a marked gap; everything beside it is drawn. */

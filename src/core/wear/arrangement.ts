@@ -4,9 +4,11 @@ import {
   entriesOf,
   findSection,
   own,
+  pagePlace,
   pagesOf,
   placeOfEntry,
   ranksInOrder,
+  SECTION_OWN,
   sectionsIn,
   sectionsOn,
   withoutRecord,
@@ -18,6 +20,7 @@ import {
   type PlacedSection,
   type Section,
   type SectionIn,
+  type SectionOwn,
   type SiteDocument,
 } from '../site'
 
@@ -86,7 +89,8 @@ export function sameArrangement(a: Arrangement, b: Arrangement): boolean {
  * the arrangement no longer names leave. Records that stay as they are stay the same objects, so that the difference is small.
  */
 export function rearrange(document: SiteDocument, to: Arrangement): SiteDocument {
-  const pages = standInOrder(to.pages.map(({ page }) => page)).map((page): Page => {
+  const ids = new Set<string>(to.pages.map(({ page }) => page.id))
+  const pages = standInTree(to.pages.map(({ page }) => page)).map((page): Page => {
     const known = own(document.pages, page.id)
     return known && canonical(known) === canonical(page) ? known : page
   })
@@ -102,6 +106,7 @@ export function rearrange(document: SiteDocument, to: Arrangement): SiteDocument
     pages: Object.fromEntries(pages.map((p) => [p.id, p])),
     sections: table,
     entries: keptEntries(document, table),
+    signposts: keptSignposts(document, ids),
   }
 }
 
@@ -109,8 +114,7 @@ function place(document: SiteDocument, where: SectionIn, standing: readonly Stan
   return standInOrder(standing).map((wanted): Section => {
     const known = findSection(document, wanted.id)
     // A section's content fits its kind: under another kind the same id is another section.
-    const kept =
-      known?.kind === wanted.kind ? { slots: known.slots, ...(known.until === undefined ? {} : { until: known.until }) } : { slots: {} }
+    const kept = known?.kind === wanted.kind ? { ...ownOf(known), slots: known.slots } : { slots: {} }
     const placed: Section = { ...wanted, in: where, ...kept }
     return known && known.slots === placed.slots && canonical({ ...known, slots: 0 }) === canonical({ ...placed, slots: 0 })
       ? known
@@ -118,10 +122,32 @@ function place(document: SiteDocument, where: SectionIn, standing: readonly Stan
   })
 }
 
+/** What a section has of its own besides place, dress and content. */
+function ownOf(section: Section): Partial<Pick<Section, SectionOwn>> {
+  return Object.fromEntries(SECTION_OWN.filter((part) => section[part] !== undefined).map((part) => [part, section[part]]))
+}
+
+/** Pages with ranks that fit their order in each place of the tree; what stood under one that is gone goes up to where that one would be. */
+function standInTree(of: readonly StandingPage[]): readonly Page[] {
+  const ids = new Set<string>(of.map(({ id }) => id))
+  const lifted = of.map((page) => (page.in.type === 'page' && !ids.has(page.in.page) ? { ...page, in: { type: 'site' as const } } : page))
+  const places = new Map<string, StandingPage[]>()
+  for (const page of lifted) places.set(pagePlace(page.in), [...(places.get(pagePlace(page.in)) ?? []), page])
+  return [...places.values()].flatMap((together) => standInOrder(together))
+}
+
 /** Each with a rank that fits the order: the one it wants where it can be, another where it has none or stands elsewhere. */
 function standInOrder<T extends { readonly rank: string | null }>(of: readonly T[]): (T & { readonly rank: string })[] {
   const ranks = ranksInOrder(of.map((one) => one.rank))
   return of.map((one, i) => ({ ...one, rank: ranks[i] ?? 'a0' }))
+}
+
+/** Menu entries stay; what stood under a page that is gone goes to the top. */
+function keptSignposts({ signposts }: SiteDocument, pages: ReadonlySet<string>): SiteDocument['signposts'] {
+  const stray = Object.values(signposts).filter((sign) => sign.in.type === 'page' && !pages.has(sign.in.page))
+  return stray.length === 0
+    ? signposts
+    : { ...signposts, ...Object.fromEntries(stray.map((sign) => [sign.id, { ...sign, in: { type: 'site' as const } }])) }
 }
 
 /** Entries go with their section; under another kind they are not that section's. */

@@ -157,6 +157,14 @@ function whyNot(problem: EditProblem): string {
       return 'the entry it was made in is gone'
     case 'addressTaken':
       return `there is a page at “/${problem.segment}/” already`
+    case 'addressReserved':
+      return `“/${problem.segment}/” is an address that servers keep for themselves`
+    case 'pageInItself':
+      return 'a page cannot stand under itself'
+    case 'tooDeep':
+      return 'pages stand on three levels at most'
+    case 'homeHidden':
+      return 'the home page is what visitors come to, so it cannot be hidden'
     case 'lastPage':
       return 'a site keeps at least one page'
     case 'tooMany':

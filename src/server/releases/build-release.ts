@@ -3,7 +3,7 @@ import { transform } from 'lightningcss'
 import { renderRobots, renderSitemap, renderWebManifest, type Manifest, type ManifestEntry } from '../../core/release'
 import { businessCard, CARD_FILE, designCss, planIcon, renderPage, siteFamilies, tokenCss, type ReleaseFiles } from '../../core/render'
 import { pageFile } from '../../core/pages'
-import { pagesOf } from '../../core/site'
+import { shownPages } from '../../core/site'
 import { shownFact, siteScheme, type Site } from '../../core/fill'
 import { fontFaceCss, fontLicences } from '../../core/type'
 import type { PictureVariant } from '../../core/image'
@@ -23,7 +23,7 @@ export async function buildRelease(site: Site, origin: string, onProgress: Build
   }
   const files = await addSharedFiles(site, origin, add)
   const pictures = new Map<string, PictureVariant>()
-  for (const page of [...pagesOf(site.document), null]) {
+  for (const page of [...shownPages(site.document), null]) {
     const rendered = renderPage(site, page, files)
     add(page ? pageFile(site.document, page) : '404.html', rendered.html)
     rendered.pictures.forEach((variant, path) => pictures.set(path, variant))
@@ -55,7 +55,7 @@ async function addSharedFiles(site: Site, origin: string, add: (path: string, co
   }
   const fonts = await siteFonts(
     siteFamilies(site).all,
-    [...pagesOf(site.document), null].map((page) => renderPage(site, page, files).html),
+    [...shownPages(site.document), null].map((page) => renderPage(site, page, files).html),
   )
   fonts.forEach((font) => add(font.path, font.bytes))
   add('fonts/licences.txt', fontLicences(siteFamilies(site).all))

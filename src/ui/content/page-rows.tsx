@@ -1,6 +1,6 @@
 'use client'
 import { useState } from 'react'
-import { leftoverParts, pageTexts, templateTexts } from '@/core/fill'
+import { leftoverParts, pageTexts, usualText } from '@/core/fill'
 import { toSegment } from '@/core/pages'
 import { findPage, homePage, MAX_PAGE_TEXT, placeKey, type PageId, type PageText, type Place } from '@/core/site'
 import { useJob } from '../job/job-context'
@@ -17,7 +17,8 @@ type Props = {
 }
 
 const PARTS: readonly { readonly part: PageText; readonly label: string }[] = [
-  { part: 'name', label: 'Name in the menu' },
+  { part: 'name', label: 'Name' },
+  { part: 'label', label: 'Name in the menu' },
   { part: 'title', label: 'Title' },
   { part: 'description', label: 'Description' },
 ]
@@ -39,14 +40,16 @@ function PageRow({ page, part, label, inHand, onHold, onChange }: PartProps) {
   const value = useJob((s) => findPage(s.document, page)?.texts[part]?.text)
   const template = useJob((s) => {
     const found = findPage(s.document, page)
-    return found ? templateTexts(s.pack, s.document, found)[part] : ''
+    return found ? usualText(s.pack, s.document, found, part) : ''
   })
   return (
     <RowFrame
       id={id}
       label={label}
       template={<span className="line-clamp-2">{template}</span>}
-      state={value === undefined ? (part === 'title' ? 'computed' : 'leftover') : value === template ? 'kept' : 'client’s'}
+      state={
+        value === undefined ? (part === 'title' || part === 'label' ? 'computed' : 'leftover') : value === template ? 'kept' : 'client’s'
+      }
       inHand={inHand === id}
       onHold={() => onHold(place)}
       onKeep={() => onChange(part, template.slice(0, MAX_PAGE_TEXT))}

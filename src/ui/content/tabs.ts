@@ -71,7 +71,7 @@ export function tabGroups(pack: Pack, document: SiteDocument, tab: Tab): Group[]
 
 /** What is listed of a page besides its sections; the home page has no address to choose. */
 export function pageParts(isHome: boolean): readonly PagePart[] {
-  return isHome ? PAGE_TEXTS : ['name', 'address', 'title', 'description']
+  return isHome ? PAGE_TEXTS : ['name', 'label', 'address', 'title', 'description']
 }
 
 export type ListedPlace = { readonly place: Place; readonly leftover: boolean }

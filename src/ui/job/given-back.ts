@@ -23,6 +23,9 @@ function wordsOfStep(step: EditStep): string[] {
       return Object.values(step.slots).map(plainWords)
     case 'page/insert':
       return Object.values(step.page.texts).flatMap((cell) => (cell ? [cell.text] : []))
+    case 'signpost/set':
+      return step.value ? [step.value.label.text] : []
+    case 'plan/set':
     case 'brand/set':
     case 'dress/set':
     case 'page/remove':

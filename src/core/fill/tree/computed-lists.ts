@@ -1,27 +1,32 @@
 import { type ComputedList } from '../../pack'
-import { relativePath } from '../../pages'
-import { factsOf, isNoFact, pagesOf, toHoursRows, type Listed } from '../../site'
+import { flatMenu, menuOf, relativePath, type MenuEntry } from '../../pages'
+import { factsOf, isNoFact, lineOf, toHoursRows } from '../../site'
 import { pageTexts } from '../page-texts'
 import { hoursWords } from '../labels'
+import { linkHref } from './links'
 import { profileName } from '../shown-fact'
 import { templateOf } from '../site'
 import type { PageScope } from './page-scope'
 
 /** One row of a list that nobody types: what each of its parts says, with the attributes it brings. */
-export type ComputedEntry = { readonly [part: string]: { readonly text: string; readonly extra?: Readonly<Record<string, string>> } }
+export type ComputedEntry = {
+  readonly parts: Readonly<Record<string, { readonly text: string; readonly extra?: Readonly<Record<string, string>> }>>
+  /** What is listed under it, in a list that is opened there. */
+  readonly under?: { readonly id: string; readonly entries: readonly ComputedEntry[] }
+}
 
 /** The rows of a computed list on the page in hand. */
 export function computedEntries(scope: PageScope, each: ComputedList): readonly ComputedEntry[] {
   switch (each) {
     case 'menu':
-      return pageEntries(scope, 'menu')
+      return menuOf(scope.site.document, 'menu').map((entry) => menuEntry(scope, entry))
     case 'foot':
-      return pageEntries(scope, 'foot')
+      return flatMenu(menuOf(scope.site.document, 'foot')).map((entry) => menuEntry(scope, { ...entry, under: [] }))
     case 'hours':
       return hoursEntries(scope)
     case 'socials':
       return (factsOf(scope.site.document).socials ?? []).map((url) => ({
-        profile: { text: profileName(url), extra: { href: url, rel: 'me' } },
+        parts: { profile: { text: profileName(url), extra: { href: url, rel: 'me' } } },
       }))
     default:
       return each satisfies never
@@ -32,19 +37,18 @@ function hoursEntries({ site }: PageScope): ComputedEntry[] {
   const hours = factsOf(site.document).hours ?? templateOf(site).facts.hours
   if (isNoFact(hours)) return []
   return toHoursRows(hours, hoursWords(site.document)).map((row) => ({
-    days: { text: row.days },
-    times: { text: row.times, ...(row.closed ? { extra: { class: 'closed' } } : {}) },
+    parts: { days: { text: row.days }, times: { text: row.times, ...(row.closed ? { extra: { class: 'closed' } } : {}) } },
   }))
 }
 
-function pageEntries(scope: PageScope, listed: Listed): ComputedEntry[] {
+/** A menu's entry: the page in hand is marked as such, and so is what it stands under. */
+function menuEntry(scope: PageScope, entry: MenuEntry): ComputedEntry {
   const { document, pack } = scope.site
-  return pagesOf(document)
-    .filter((page) => page.listed === listed)
-    .map((page) => ({
-      page: {
-        text: pageTexts(pack, document, page).name,
-        extra: { href: relativePath(document, scope.page, page), ...(page === scope.page ? { 'aria-current': 'page' } : {}) },
-      },
-    }))
+  if (entry.type === 'signpost')
+    return { parts: { page: { text: entry.signpost.label.text, extra: { href: linkHref(scope, entry.signpost.to) } } } }
+  const { page, under } = entry
+  const current = page === scope.page ? 'page' : scope.page && lineOf(document, scope.page).includes(page) ? 'true' : null
+  const extra = { href: relativePath(document, scope.page, page), ...(current === null ? {} : { 'aria-current': current }) }
+  const own: ComputedEntry = { parts: { page: { text: pageTexts(pack, document, page).label, extra } } }
+  return under.length === 0 ? own : { ...own, under: { id: page.id, entries: under.map((one) => menuEntry(scope, one)) } }
 }

@@ -31,6 +31,7 @@ import { shownFact } from '../shown-fact'
 import { computedEntries, type ComputedEntry } from './computed-lists'
 import { direction, isSetApart, together, wordsOn, type Manner } from './direction'
 import { fillLogo } from './fill-logo'
+import { withUnder } from './fill-menu'
 import { fillRich } from './fill-rich'
 import { factHref, linkHref } from './links'
 import { longHeading } from './long'
@@ -54,11 +55,19 @@ export function fillSection(scope: PageScope, section: Section): FilledSection {
   const { id, kind } = section
   const design = findDesign(scope.site.pack, kind, section.design)
   if (!design) return { id, root: null, gap: { type: 'noDesign', name: designKey(kind, section.design) } }
+  if (section.hidden) return { id, root: null, gap: { type: 'hidden', name: section.name ?? kind } }
   if (isPast(scope, section)) return { id, root: null, gap: { type: 'past', name: kind } }
   const { tree } = design
   const content = { section, entries: entriesOf(scope.site.document, section.id) }
   const spot: Spot = { content, placeholders: placeholdersOf(scope.site.pack, section), entry: null, part: null }
-  const root: DesignElement = { ...tree, attrs: { ...tree.attrs, class: `${tree.attrs.class ?? ''} tone-${section.tone}` } }
+  const root: DesignElement = {
+    ...tree,
+    attrs: {
+      ...tree.attrs,
+      class: `${tree.attrs.class ?? ''} tone-${section.tone}`,
+      ...(section.anchor === undefined ? {} : { id: section.anchor }),
+    },
+  }
   const filled = isEmpty(scope, section, design) ? null : fillElement(scope, spot, root)
   const { until } = section
   return filled
@@ -110,7 +119,7 @@ function fillElement(scope: PageScope, spot: Spot, given: DesignElement): Filled
     case 'each':
       return fillEach(scope, spot, element, b.each)
     case 'part': {
-      const part = spot.part?.[b.part]
+      const part = spot.part?.parts[b.part]
       return bound(element, part?.extra ?? null, wordsOn(scope.site.document, part?.text ?? ''), null)
     }
     case 'fact':
@@ -180,7 +189,12 @@ function fillList(scope: PageScope, spot: Spot, element: DesignElement, list: st
 
 function fillEach(scope: PageScope, spot: Spot, element: DesignElement, each: Extract<Binding, { type: 'each' }>['each']): FilledElement {
   const children: FilledNode[] = []
-  for (const part of computedEntries(scope, each)) fillNodes(scope, { ...spot, part }, element.children, children)
+  // Only at the head of a page do lists open under a menu's entries; elsewhere the first level stands.
+  const isOpened = spot.content.section.in.type === 'header'
+  for (const part of computedEntries(scope, each)) {
+    const nodes = fillNodes(scope, { ...spot, part }, element.children, [])
+    children.push(...(isOpened ? withUnder(scope, nodes, part) : nodes))
+  }
   return bound(element, null, children, each === 'hours' || each === 'socials' ? factMark(scope.site, each) : null)
 }
 

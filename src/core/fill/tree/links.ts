@@ -1,6 +1,6 @@
 import { isSafeUrl } from '../../pack'
 import { relativePath } from '../../pages'
-import { findPage, pagesOf, toTelUri, type LinkTarget, type Page, type SiteDocument } from '../../site'
+import { findPage, findSection, isHidden, pagesOf, toTelUri, type LinkTarget, type Page, type Section, type SiteDocument } from '../../site'
 import { phoneCountry, shownFact } from '../shown-fact'
 import type { PageScope } from './page-scope'
 
@@ -11,12 +11,24 @@ export function linkedPage(document: SiteDocument, name: string): Page | null {
 
 /** Where a link leads from the page in hand; `#` where its page or fact is gone, which a check reports. */
 export function linkHref(scope: PageScope, to: LinkTarget): string {
-  if (to.type === 'page') {
-    const { document } = scope.site
-    const page = linkedPage(document, to.page)
-    return page ? relativePath(document, scope.page, page) : '#'
-  }
+  const { document } = scope.site
+  if (to.type === 'page') return pageHref(scope, linkedPage(document, to.page))
+  if (to.type === 'section') return sectionHref(scope, findSection(document, to.section))
   return to.type === 'fact' ? factHref(scope, to.fact) : isSafeUrl(to.url) ? to.url : '#'
+}
+
+function pageHref({ site: { document }, page: from }: PageScope, page: Page | null): string {
+  return page && !isHidden(document, page) ? relativePath(document, from, page) : '#'
+}
+
+/** A section by the name it is found by; without one, the page it stands on. */
+function sectionHref(scope: PageScope, section: Section | null): string {
+  if (!section || section.in.type !== 'page') return '#'
+  const { document } = scope.site
+  const place = section.anchor === undefined ? '' : `#${section.anchor}`
+  if (section.in.page === scope.page?.id) return place || './'
+  const page = pageHref(scope, findPage(document, section.in.page))
+  return page === '#' ? page : page + place
 }
 
 /** Where a fact leads that stands as a link: a call, a message, a map. */

@@ -23,9 +23,10 @@ export function gapHtml(id: string, { type, name }: Gap): string {
     noDesign: `This section cannot be drawn: there is no design ${name} here.`,
     fault: 'This section cannot be drawn.',
     empty: `${name}: nothing in it, not published`,
+    hidden: `${name}: hidden, not published`,
     past: `${name}: its last day is over, not published`,
   }[type]
-  const look = type === 'empty' || type === 'past' ? 'seam' : 'undrawn'
+  const look = type === 'noDesign' || type === 'fault' ? 'undrawn' : 'seam'
   return `<section class="${look}"${attribute('data-section', id)}><p>${escapeText(words)}</p></section>`
 }
 

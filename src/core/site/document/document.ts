@@ -7,12 +7,17 @@ import { entrySchema, placeOfEntry, type Entry } from './entry'
 import { nameSchema, type PageId, type SectionId } from './ids'
 import { standingIn } from './order'
 import { dressSchema, outfitSchema } from './outfit'
-import { pageSchema, placeOfPage, type Page } from './page'
+import { pagePlace, pageSchema, placeOfPage, type Page, type PageIn } from './page'
+import { signpostSchema } from './signpost'
 import { placeOfSection, sectionPlace, sectionSchema, type Section, type SectionIn } from './section'
 
 const table = <T extends v.GenericSchema>(of: T) => v.pipe(v.record(v.string(), of), v.readonly())
 export const labelNameSchema = v.pipe(v.string(), v.regex(/^[a-z][a-z0-9-]{0,59}$/))
 export const MAX_LABEL = 200
+
+export const planSchema = v.pipe(v.strictObject({ flat: v.optional(v.literal(true)) }), v.readonly())
+export type Plan = v.InferOutput<typeof planSchema>
+export const PLAN_PARTS = ['flat'] as const
 
 /**
  * One client's site: only what is the client's. A place that was never filled has no value here; the renderer shows the
@@ -30,6 +35,10 @@ export const siteDocumentSchema = v.pipe(
     /** Words that designs and the renderer say of themselves, where the site says them otherwise. */
     labels: v.pipe(v.record(labelNameSchema, v.strictObject({ text: v.pipe(v.string(), v.maxLength(MAX_LABEL)) })), v.readonly()),
     pages: table(pageSchema),
+    /** Entries of menus that are no pages. */
+    signposts: v.optional(table(signpostSchema), {}),
+    /** How addresses are made: absent, they follow the tree; flat, each page stands right under the root. */
+    plan: v.optional(planSchema, {}),
     sections: table(sectionSchema),
     entries: table(entrySchema),
     outfits: v.pipe(v.record(nameSchema, outfitSchema), v.readonly()),
@@ -38,9 +47,45 @@ export const siteDocumentSchema = v.pipe(
 )
 export type SiteDocument = v.InferOutput<typeof siteDocumentSchema>
 
-/** Every page in order. The first is the home page, so there is always one and never two. */
-export function pagesOf(document: SiteDocument): readonly Page[] {
-  return standingIn(document.pages, placeOfPage, 'site')
+const inOrder = new WeakMap<SiteDocument['pages'], readonly Page[]>()
+
+/** Every page in the order of the tree, each before those under it. The first is the home page, so there is always one and never two. */
+export function pagesOf({ pages }: Pick<SiteDocument, 'pages'>): readonly Page[] {
+  let found = inOrder.get(pages)
+  if (!found) {
+    const under = (where: PageIn): Page[] =>
+      standingIn(pages, placeOfPage, pagePlace(where)).flatMap((page) => [page, ...under({ type: 'page', page: page.id })])
+    inOrder.set(pages, (found = under({ type: 'site' })))
+  }
+  return found
+}
+
+/** The pages right under another, or at the top, in order. */
+export function pagesIn({ pages }: Pick<SiteDocument, 'pages'>, where: PageIn): readonly Page[] {
+  return standingIn(pages, placeOfPage, pagePlace(where))
+}
+
+/** The page that another stands under; null for one at the top. */
+export function parentOf(document: Pick<SiteDocument, 'pages'>, page: Page): Page | null {
+  return page.in.type === 'page' ? (own(document.pages, page.in.page) ?? null) : null
+}
+
+/** A page with all that it stands under, itself last. */
+export function lineOf(document: Pick<SiteDocument, 'pages'>, page: Page): readonly Page[] {
+  const line = [page]
+  for (let up = parentOf(document, page); up && !line.includes(up); up = parentOf(document, up)) line.unshift(up)
+  return line
+}
+
+/** Whether visitors never see a page: it, or a page that it stands under, is hidden. */
+export function isHidden(document: Pick<SiteDocument, 'pages'>, page: Page): boolean {
+  return lineOf(document, page).some((one) => one.hidden)
+}
+
+/** The pages that visitors see, in order. */
+export function shownPages(document: Pick<SiteDocument, 'pages'>): readonly Page[] {
+  const pages = pagesOf(document)
+  return pages.some((page) => page.hidden) ? pages.filter((page) => !isHidden(document, page)) : pages
 }
 
 export function homePage(document: SiteDocument): Page {

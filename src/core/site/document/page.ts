@@ -16,22 +16,38 @@ export const MAX_PAGE_TEXT = 1000
 const textCellSchema = v.pipe(v.strictObject({ text: v.pipe(v.string(), v.maxLength(MAX_PAGE_TEXT)) }), v.readonly())
 export type TextCell = v.InferOutput<typeof textCellSchema>
 
-/** What the menu calls a page, and how a search result shows it. What is absent is the template's. */
-export const PAGE_TEXTS = ['name', 'title', 'description'] as const
+/** What a page is called, what the menu calls it, and how a search result shows it. What is absent is the template's, or made from others. */
+export const PAGE_TEXTS = ['name', 'label', 'title', 'description'] as const
 export type PageText = (typeof PAGE_TEXTS)[number]
+
+/** Where a page stands in the tree: at its top, or under another page. */
+export const pageInSchema = v.pipe(
+  v.variant('type', [v.strictObject({ type: v.literal('site') }), v.strictObject({ type: v.literal('page'), page: pageIdSchema })]),
+  v.readonly(),
+)
+export type PageIn = v.InferOutput<typeof pageInSchema>
+/** How many levels of pages there are at most. */
+export const MAX_LEVELS = 3
 
 export const pageSchema = v.pipe(
   v.strictObject({
     id: pageIdSchema,
-    in: v.pipe(v.strictObject({ type: v.literal('site') }), v.readonly()),
+    in: pageInSchema,
     rank: rankSchema,
     origin: v.nullable(pageOriginSchema),
     segment: segmentSchema,
     /** The address was given or kept by hand; one that was not is the template's. */
     addressed: v.optional(v.literal(true)),
     listed: listedSchema,
+    /** Kept in the job and published nowhere, with every page under it. */
+    hidden: v.optional(v.literal(true)),
     texts: v.pipe(
-      v.strictObject({ name: v.optional(textCellSchema), title: v.optional(textCellSchema), description: v.optional(textCellSchema) }),
+      v.strictObject({
+        name: v.optional(textCellSchema),
+        label: v.optional(textCellSchema),
+        title: v.optional(textCellSchema),
+        description: v.optional(textCellSchema),
+      }),
       v.readonly(),
     ),
   }),
@@ -39,4 +55,9 @@ export const pageSchema = v.pipe(
 )
 export type Page = v.InferOutput<typeof pageSchema>
 
-export const placeOfPage = (page: Page): string => page.in.type
+export const placeOfPage = (page: Page): string => pagePlace(page.in)
+
+/** The name of a place in the tree. No id begins with a colon. */
+export function pagePlace(where: PageIn): string {
+  return where.type === 'page' ? where.page : ':site'
+}

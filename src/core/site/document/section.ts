@@ -39,8 +39,24 @@ export const sectionPlacing = {
   tone: v.picklist(TONES),
   origin: v.nullable(sectionOriginSchema),
 }
-/** `until`: the last day on which visitors see the section; absent where it stands for good. */
-export const sectionSchema = v.pipe(v.strictObject({ ...sectionPlacing, slots: slotsSchema, until: v.optional(daySchema) }), v.readonly())
+/** The longest name of a section's own, in UTF-16 units. */
+export const MAX_SECTION_NAME = 80
+/** The name of a spot on a page, as the end of an address has it. `main` is every page's own. */
+export const anchorSchema = v.pipe(v.string(), v.regex(/^[a-z][a-z0-9]*(-[a-z0-9]+)*$/), v.maxLength(60), v.notValue('main'))
+/** What a section has of its own besides place, dress and content; what is absent is as it comes. */
+export const sectionOwn = {
+  /** The last day on which visitors see it; absent where it stands for good. */
+  until: v.optional(daySchema),
+  /** Kept on its page and shown to no visitor. */
+  hidden: v.optional(v.literal(true)),
+  /** What the designer calls it. */
+  name: v.optional(v.pipe(v.string(), v.minLength(1), v.maxLength(MAX_SECTION_NAME))),
+  /** The name that links find it by. */
+  anchor: v.optional(anchorSchema),
+}
+export const SECTION_OWN = ['until', 'hidden', 'name', 'anchor'] as const
+export type SectionOwn = (typeof SECTION_OWN)[number]
+export const sectionSchema = v.pipe(v.strictObject({ ...sectionPlacing, slots: slotsSchema, ...sectionOwn }), v.readonly())
 export type Section = v.InferOutput<typeof sectionSchema>
 
 export const placeOfSection = (section: Section): string => sectionPlace(section.in)

@@ -1,7 +1,10 @@
 import {
   naturalRank,
+  lineOf,
   PAGE_TEXTS,
+  PLAN_PARTS,
   refOf,
+  SECTION_OWN,
   DRESS_PARTS,
   type Entry,
   type Page,
@@ -33,14 +36,34 @@ export function differences(from: SiteDocument, to: SiteDocument): readonly Edit
   const sectionsGone = gone(from.sections, to.sections)
   return [
     ...cellSteps(from, to),
-    ...come(from.pages, to.pages).map((page): EditStep => ({ type: 'page/insert', page })),
+    // A page comes, and moves, after the one that it is to stand under, so that none stands under itself on the way.
+    ...come(from.pages, to.pages)
+      .sort((a, b) => levelIn(to, a) - levelIn(to, b))
+      .map((page): EditStep => ({ type: 'page/insert', page })),
     ...come(from.sections, to.sections).map((section): EditStep => ({ type: 'section/insert', section })),
     ...changed(from.sections, to.sections).flatMap(([was, is]) => sectionSteps(was, is)),
     ...entryStepsOf(from, to),
     ...sectionsGone.map((id): EditStep => ({ type: 'section/remove', section: id as Section['id'] })),
-    ...changed(from.pages, to.pages).flatMap(([was, is]) => pageSteps(was, is)),
+    ...changed(from.pages, to.pages)
+      .sort(([, a], [, b]) => levelIn(to, a) - levelIn(to, b))
+      .flatMap(([was, is]) => pageSteps(was, is)),
+    ...signpostSteps(from, to),
     ...pagesGone.map((id): EditStep => ({ type: 'page/remove', page: id as Page['id'] })),
   ]
+}
+
+function levelIn(document: SiteDocument, page: Page): number {
+  return lineOf(document, page).length
+}
+
+function signpostSteps({ signposts: from }: SiteDocument, { signposts: to }: SiteDocument): EditStep[] {
+  return keysOf(from, to)
+    .filter((id) => !isSame(own(from, id), own(to, id)))
+    .map((id) => ({ type: 'signpost/set', signpost: id, value: own(to, id) ?? null }))
+}
+
+function keysOf(a: object, b: object): string[] {
+  return [...new Set([...Object.keys(a), ...Object.keys(b)])]
 }
 
 function isSame(a: unknown, b: unknown): boolean {
@@ -59,8 +82,12 @@ export function canonical(of: unknown): string {
 }
 
 function cellSteps(from: SiteDocument, to: SiteDocument): EditStep[] {
-  const keys = (a: object, b: object): string[] => [...new Set([...Object.keys(a), ...Object.keys(b)])]
   return [
+    ...PLAN_PARTS.filter((part) => from.plan[part] !== to.plan[part]).map((part): EditStep => ({
+      type: 'plan/set',
+      part,
+      value: to.plan[part] ?? null,
+    })),
     ...DRESS_PARTS.filter((part) => from.dress[part] !== to.dress[part]).map((part): EditStep => ({
       type: 'dress/set',
       part,
@@ -76,10 +103,10 @@ function cellSteps(from: SiteDocument, to: SiteDocument): EditStep[] {
       part,
       value: to.brand[part] ?? null,
     })),
-    ...keys(from.labels, to.labels)
+    ...keysOf(from.labels, to.labels)
       .filter((label) => !isSame(own(from.labels, label), own(to.labels, label)))
       .map((label): EditStep => ({ type: 'label/set', label, value: own(to.labels, label) ?? null })),
-    ...keys(from.outfits, to.outfits)
+    ...keysOf(from.outfits, to.outfits)
       .filter((template) => !isSame(own(from.outfits, template), own(to.outfits, template)))
       .map((template): EditStep => ({ type: 'outfit/set', template, value: own(to.outfits, template) ?? null })),
   ]
@@ -88,10 +115,11 @@ function cellSteps(from: SiteDocument, to: SiteDocument): EditStep[] {
 function pageSteps(was: Page, is: Page): EditStep[] {
   const at = { type: 'page/set', page: is.id } as const
   return [
-    ...(was.rank === is.rank ? [] : [{ type: 'page/move', page: is.id, rank: is.rank } as const]),
+    ...(was.rank === is.rank && isSame(was.in, is.in) ? [] : [{ type: 'page/move', page: is.id, rank: is.rank, in: is.in } as const]),
     ...(isSame(was.origin, is.origin) ? [] : [{ ...at, part: 'origin', value: is.origin } as const]),
     ...(was.segment === is.segment ? [] : [{ ...at, part: 'segment', value: is.segment } as const]),
     ...(was.addressed === is.addressed ? [] : [{ ...at, part: 'addressed', value: is.addressed ?? false } as const]),
+    ...(was.hidden === is.hidden ? [] : [{ ...at, part: 'hidden', value: is.hidden ?? false } as const]),
     ...(was.listed === is.listed ? [] : [{ ...at, part: 'listed', value: is.listed } as const]),
     ...PAGE_TEXTS.filter((part) => was.texts[part]?.text !== is.texts[part]?.text).map((part) => ({
       ...at,
@@ -113,9 +141,10 @@ function sectionSteps(was: Section, is: Section): EditStep[] {
   const worn = (['design', 'tone', 'origin'] as const)
     .filter((part) => !isSame(was[part], is[part]))
     .map((part) => ({ type: 'section/set', section: is.id, part, value: is[part] }) as SectionSet)
-  const until: SectionSet[] =
-    was.until === is.until ? [] : [{ type: 'section/set', section: is.id, part: 'until', value: is.until ?? null }]
-  return [...place, ...worn, ...until, ...slotSteps(is.id, null, was.slots, is.slots)]
+  const others = SECTION_OWN.filter((part) => was[part] !== is[part]).map(
+    (part) => ({ type: 'section/set', section: is.id, part, value: is[part] ?? null }) as SectionSet,
+  )
+  return [...place, ...worn, ...others, ...slotSteps(is.id, null, was.slots, is.slots)]
 }
 
 type SlotTable = Section['slots']

@@ -12,10 +12,12 @@ import { pageInsert, pageInsertSchema } from './page-insert'
 import { pageMove, pageMoveSchema } from './page-move'
 import { pageRemove, pageRemoveSchema } from './page-remove'
 import { pageSet, pageSetSchema } from './page-set'
+import { planSet, planSetSchema } from './plan-set'
 import { sectionInsert, sectionInsertSchema } from './section-insert'
 import { sectionMove, sectionMoveSchema } from './section-move'
 import { sectionRemove, sectionRemoveSchema } from './section-remove'
 import { sectionSet, sectionSetSchema } from './section-set'
+import { signpostSet, signpostSetSchema } from './signpost-set'
 import { slotSet, slotSetSchema } from './slot-set'
 import type { EditStep, StepType } from './step-type'
 
@@ -31,6 +33,8 @@ export const stepSchema = v.variant('type', [
   pageRemoveSchema,
   pageMoveSchema,
   pageSetSchema,
+  planSetSchema,
+  signpostSetSchema,
   sectionInsertSchema,
   sectionRemoveSchema,
   sectionMoveSchema,
@@ -61,6 +65,8 @@ const STEPS = {
   'page/remove': pageRemove,
   'page/move': pageMove,
   'page/set': pageSet,
+  'plan/set': planSet,
+  'signpost/set': signpostSet,
   'section/insert': sectionInsert,
   'section/remove': sectionRemove,
   'section/move': sectionMove,

@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { findPage, pageSchema, pagesOf, placeOfPage, withRecord } from '../document'
+import { findPage, pageSchema, placeOfPage, withRecord } from '../document'
 import { refused, type StepType } from './step-type'
 
 export const MAX_PAGES = 2000
@@ -17,7 +17,8 @@ declare module './step-type' {
 export const pageInsert: StepType<PageInsert> = {
   apply: (document, { page }) => {
     if (findPage(document, page.id)) return refused({ code: 'idTaken', id: page.id })
-    if (pagesOf(document).length >= MAX_PAGES) return refused({ code: 'tooMany', of: 'pages' })
+    if (page.in.type === 'page' && !findPage(document, page.in.page)) return refused({ code: 'pageGone', page: page.in.page })
+    if (Object.keys(document.pages).length >= MAX_PAGES) return refused({ code: 'tooMany', of: 'pages' })
     return {
       ok: true,
       document: { ...document, pages: withRecord(document.pages, page, placeOfPage) },

@@ -7,5 +7,10 @@ export type EditProblem =
   | { readonly code: 'valueWrong'; readonly place: string }
   | { readonly code: 'idTaken'; readonly id: string }
   | { readonly code: 'addressTaken'; readonly segment: string }
+  | { readonly code: 'addressReserved'; readonly segment: string }
   | { readonly code: 'lastPage' }
+  /** A page would stand under itself. */
+  | { readonly code: 'pageInItself' }
+  | { readonly code: 'tooDeep' }
+  | { readonly code: 'homeHidden' }
   | { readonly code: 'tooMany'; readonly of: string }

@@ -1,24 +1,33 @@
 import * as v from 'valibot'
 import {
-  daySchema,
   findSection,
   nameSchema,
   placeOfSection,
+  SECTION_OWN,
   sectionIdSchema,
   sectionOriginSchema,
+  sectionOwn,
   withRecord,
   type Section,
+  type SectionOwn,
 } from '../document'
+import { withValue } from '../own'
 import { TONES } from '../tones'
 import { refused, type StepType } from './step-type'
 
 const onSection = { type: v.literal('section/set'), section: sectionIdSchema }
-/** Sets what a section wears, its design or its tone, what it was made from, or the last day on which it is shown. */
+/**
+ * Sets what a section wears, its design or its tone, what it was made from, or something of its own: the last day on which it is shown,
+ * whether it is hidden, its name, the name that links find it by.
+ */
 export const sectionSetSchema = v.variant('part', [
   v.strictObject({ ...onSection, part: v.literal('design'), value: nameSchema }),
   v.strictObject({ ...onSection, part: v.literal('tone'), value: v.picklist(TONES) }),
   v.strictObject({ ...onSection, part: v.literal('origin'), value: v.nullable(sectionOriginSchema) }),
-  v.strictObject({ ...onSection, part: v.literal('until'), value: v.nullable(daySchema) }),
+  v.strictObject({ ...onSection, part: v.literal('until'), value: v.nullable(sectionOwn.until.wrapped) }),
+  v.strictObject({ ...onSection, part: v.literal('hidden'), value: v.nullable(sectionOwn.hidden.wrapped) }),
+  v.strictObject({ ...onSection, part: v.literal('name'), value: v.nullable(sectionOwn.name.wrapped) }),
+  v.strictObject({ ...onSection, part: v.literal('anchor'), value: v.nullable(sectionOwn.anchor.wrapped) }),
 ])
 export type SectionSet = v.InferOutput<typeof sectionSetSchema>
 
@@ -32,15 +41,17 @@ export const sectionSet: StepType<SectionSet> = {
   apply: (document, step) => {
     const section = findSection(document, step.section)
     if (!section) return refused({ code: 'sectionGone', section: step.section })
-    const { until, ...rest } = section
-    const next: Section =
-      step.part === 'until' ? { ...rest, ...(step.value === null ? {} : { until: step.value }) } : { ...section, [step.part]: step.value }
+    const next: Section = isOwn(step.part) ? withValue(section, step.part, step.value) : { ...section, [step.part]: step.value }
     return {
       ok: true,
       document: { ...document, sections: withRecord(document.sections, next, placeOfSection) },
-      inverse: [{ ...step, value: (step.part === 'until' ? until : section[step.part]) ?? null } as SectionSet],
+      inverse: [{ ...step, value: section[step.part] ?? null } as SectionSet],
     }
   },
   place: () => null,
   writes: ({ section, part }) => `section ${section} ${part}`,
+}
+
+function isOwn(part: SectionSet['part']): part is SectionOwn {
+  return (SECTION_OWN as readonly string[]).includes(part)
 }

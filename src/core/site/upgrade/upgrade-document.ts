@@ -41,6 +41,8 @@ export function upgradeDocument(old: Document1): SiteDocument {
     facts: toFactCells(readFacts(old.facts)),
     brand: readBrand(old.brand),
     labels: {},
+    signposts: {},
+    plan: {},
     pages: Object.fromEntries(old.pages.map((page, i) => [page.id, upgradePage(page, old.template, pageRanks[i] ?? 'a0')])),
     sections: Object.fromEntries(placed.map(([section, was]) => [section.id, { ...section, slots: ownSlots(was) }])),
     entries: Object.fromEntries(placed.flatMap(([section, was]) => upgradeEntries(section.id, was)).map((entry) => [entry.id, entry])),
