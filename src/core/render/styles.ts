@@ -77,7 +77,8 @@ li:has(>.more){display:flex;align-items:center;anchor-name:--under;anchor-scope:
 .more:has(+:popover-open)::before{margin-top:.2em;rotate:225deg}
 .under[popover]{border:var(--line) solid var(--text);background:var(--surface);color:var(--text);min-width:13rem;max-width:min(24rem,90vw);
   max-height:min(75vh,34rem);overflow:auto;padding:.4rem 0;text-align:start;border-radius:var(--corner-small)}
-.under.under a{display:block;margin:0;padding:.6rem 1.1rem;color:var(--text);background:none;text-decoration:none;border:0;font-weight:inherit}
+.under.under a{display:block;margin:0;padding:.6rem 1.1rem;border:0;background:none;color:var(--text);text-decoration:none;
+  font-weight:inherit}
 .under.under a:hover,.under.under a:focus-visible{text-decoration:underline;text-underline-offset:.2em}
 .under.under a:focus-visible{outline-offset:-3px}
 .under.under [aria-current]{font-weight:700;text-decoration:underline;text-underline-offset:.2em}

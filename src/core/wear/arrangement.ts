@@ -127,7 +127,7 @@ function ownOf(section: Section): Partial<Pick<Section, SectionOwn>> {
   return Object.fromEntries(SECTION_OWN.filter((part) => section[part] !== undefined).map((part) => [part, section[part]]))
 }
 
-/** Pages with ranks that fit their order in each place of the tree; what stood under one that is gone goes up to where that one would be. */
+/** Pages with ranks that fit their order in each place of the tree; what stood under one that is gone goes to the top. */
 function standInTree(of: readonly StandingPage[]): readonly Page[] {
   const ids = new Set<string>(of.map(({ id }) => id))
   const lifted = of.map((page) => (page.in.type === 'page' && !ids.has(page.in.page) ? { ...page, in: { type: 'site' as const } } : page))

@@ -40,7 +40,7 @@ export type Still = { readonly type: 'still'; readonly element: DesignElement }
 /** Plain words, a part that is filled, or one that stands still. */
 export type FilledNode = string | FilledElement | Still
 
-/** Why a section is not drawn: its design is not here, drawing it failed, all of its places are empty, it is hidden, its last day is over. */
+/** Why a section is not drawn: its design is not here, drawing failed, all of its places are empty, it is hidden, its last day is over. */
 export type Gap = { readonly type: 'noDesign' | 'fault' | 'empty' | 'hidden' | 'past'; readonly name: string }
 
 /** A section with everything that its places show; the first step of drawing, and what anyone reads who wants a page's words. */

@@ -16,7 +16,7 @@ export const MAX_PAGE_TEXT = 1000
 const textCellSchema = v.pipe(v.strictObject({ text: v.pipe(v.string(), v.maxLength(MAX_PAGE_TEXT)) }), v.readonly())
 export type TextCell = v.InferOutput<typeof textCellSchema>
 
-/** What a page is called, what the menu calls it, and how a search result shows it. What is absent is the template's, or made from others. */
+/** What a page is called, in the menu too, and how a search result shows it. What is absent is the template's, or made from others. */
 export const PAGE_TEXTS = ['name', 'label', 'title', 'description'] as const
 export type PageText = (typeof PAGE_TEXTS)[number]
 

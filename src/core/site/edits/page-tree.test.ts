@@ -128,7 +128,7 @@ describe('the tree of pages', () => {
   })
 })
 
-test('whatever is done with the pages, each stands once, on a level there is, at an address of its own; and one plan is led to from any other', () => {
+test('whatever is done with pages, each stands once, on a level there is, at its own address; one plan leads to any other', () => {
   let nested = 0
   fc.assert(
     fc.property(fc.array(someEdit, { minLength: 10, maxLength: 60 }), (some) => {

@@ -1,0 +1,90 @@
+import * as v from 'valibot'
+import {
+  entriesOf,
+  entrySchema,
+  kindSchema,
+  nameSchema,
+  naturalRank,
+  sectionOriginSchema,
+  slotsSchema,
+  TONES,
+  type EditStep,
+  type Entry,
+  type EntryId,
+  type Section,
+  type SectionId,
+  type SiteDocument,
+  type SlotValue,
+} from '../site'
+import type { Unique } from './add-page'
+import { rankAt, type Spot } from './sections'
+
+const keptEntrySchema = v.strictObject({
+  list: entrySchema.pipe[0].entries.in.pipe[0].entries.list,
+  nth: entrySchema.pipe[0].entries.nth,
+  rank: entrySchema.pipe[0].entries.rank,
+  slots: slotsSchema,
+  gone: entrySchema.pipe[0].entries.gone,
+})
+
+/** A section with its content, taken out of its job: what it wears, what it was made from, what is in it. */
+export const keptSectionSchema = v.strictObject({
+  kind: kindSchema,
+  design: nameSchema,
+  tone: v.picklist(TONES),
+  origin: v.nullable(sectionOriginSchema),
+  slots: slotsSchema,
+  entries: v.array(keptEntrySchema),
+})
+export type KeptSection = v.InferOutput<typeof keptSectionSchema>
+
+/** A section as it is kept for other jobs. Facts are shown by reference and so stay behind; so do links to pages of the job. */
+export function toKept(document: SiteDocument, section: Section): KeptSection {
+  const { kind, design, tone, origin, slots } = section
+  const entries = entriesOf(document, section.id).map(({ in: { list }, nth, rank, slots: own, gone }: Entry) => ({
+    list,
+    nth,
+    rank,
+    slots: portable(own),
+    ...(gone ? { gone } : {}),
+  }))
+  return { kind, design, tone, origin, slots: portable(slots), entries }
+}
+
+/** Values that mean the same in any job: a link to a page of the job leads nowhere elsewhere. */
+function portable(slots: Section['slots']): Section['slots'] {
+  return Object.fromEntries(Object.entries(slots).map(([slot, value]) => [slot, withoutPage(value)]))
+}
+
+function withoutPage(value: SlotValue): SlotValue {
+  const isOfJob = value.type === 'link' && (value.to.type === 'page' || value.to.type === 'section')
+  return isOfJob ? { ...value, to: { type: 'url', url: '' } } : value
+}
+
+/** The pictures that a kept section shows. */
+export function picturesOf({ slots, entries }: KeptSection): readonly string[] {
+  const all = [slots, ...entries.map((e) => e.slots)].flatMap((of) => Object.values(of))
+  return [...new Set(all.flatMap((value) => (value.type === 'image' ? [value.asset] : [])))]
+}
+
+/** The steps that put a copy of a kept section into a site. */
+export function fromKept(
+  document: SiteDocument,
+  kept: KeptSection,
+  spot: Spot,
+  unique: Unique,
+): { readonly steps: readonly EditStep[]; readonly section: SectionId } {
+  const id = `s-${unique()}` as SectionId
+  const { entries, ...rest } = kept
+  const insert: EditStep = { type: 'section/insert', section: { ...rest, id, in: spot.in, rank: rankAt(document, spot) } }
+  const into = entries.flatMap(({ list, nth, rank, slots, gone }): EditStep[] => {
+    if (nth === null) return [{ type: 'entry/insert', section: id, entry: { list, id: `e${unique()}` as EntryId }, rank, slots }]
+    const at = { section: id, entry: { list, nth } }
+    return [
+      ...Object.entries(slots).map(([slot, value]): EditStep => ({ type: 'slot/set', ...at, slot, value })),
+      ...(rank === naturalRank(nth) ? [] : [{ type: 'entry/move', ...at, rank } as const]),
+      ...(gone ? [{ type: 'entry/remove', ...at } as const] : []),
+    ]
+  })
+  return { section: id, steps: [insert, ...into] }
+}

@@ -1,0 +1,84 @@
+import { linkedPage } from '../fill'
+import {
+  allSections,
+  entriesOf,
+  lineOf,
+  pagesOf,
+  plainWords,
+  refOf,
+  toEdit,
+  type Edit,
+  type EditStep,
+  type LinkTarget,
+  type Page,
+  type PageId,
+  type SectionId,
+  type Signpost,
+  type SiteDocument,
+  type SlotPlace,
+} from '../site'
+
+/** What leads to a page: a link in a place of the client's, or an entry of a menu that is no page. */
+export type LinkToPage =
+  { readonly type: 'slot'; readonly place: SlotPlace; readonly words: string } | { readonly type: 'signpost'; readonly signpost: Signpost }
+
+/** The client's own links that lead to some pages, in reading order. Links that are the template's find their page by themselves. */
+export function linksTo(document: SiteDocument, pages: readonly Page[]): readonly LinkToPage[] {
+  const ids = new Set<string>(pages.map(({ id }) => id))
+  const leads = (to: LinkTarget): boolean => {
+    if (to.type === 'page') return ids.has(linkedPage(document, to.page)?.id ?? '')
+    const where = to.type === 'section' ? document.sections[to.section]?.in : undefined
+    return where?.type === 'page' && ids.has(where.page)
+  }
+  const signposts = Object.values(document.signposts).filter((sign) => leads(sign.to))
+  return [
+    ...allSections(document)
+      .flatMap((section) => slotsOf(document, section.id))
+      .filter(({ to }) => leads(to)),
+    ...signposts.map((signpost): LinkToPage => ({ type: 'signpost', signpost })),
+  ].filter((link) => link.type === 'signpost' || !isOn(document, link.place, ids))
+}
+
+function isOn(document: SiteDocument, place: SlotPlace, pages: ReadonlySet<string>): boolean {
+  const where = document.sections[place.section]?.in
+  return where?.type === 'page' && pages.has(where.page)
+}
+
+type SlotLink = Extract<LinkToPage, { type: 'slot' }> & { readonly to: LinkTarget }
+
+function slotsOf(document: SiteDocument, section: SectionId): SlotLink[] {
+  const own = document.sections[section]
+  const entries = entriesOf(document, section)
+  const of = (slots: NonNullable<typeof own>['slots'], entry: SlotPlace['entry']): SlotLink[] =>
+    Object.entries(slots).flatMap(([slot, value]) =>
+      value.type === 'link'
+        ? [{ type: 'slot', place: { type: 'slot', section, entry, slot }, words: plainWords(value), to: value.to }]
+        : [],
+    )
+  return [...(own ? of(own.slots, null) : []), ...entries.flatMap((entry) => of(entry.slots, refOf(entry)))]
+}
+
+/** A page with all that stands under it. */
+export function withUnder(document: SiteDocument, page: Page): readonly Page[] {
+  return pagesOf(document).filter((one) => lineOf(document, one).includes(page))
+}
+
+/** What becomes of links to a page that goes: they lead to another page, or are emptied. */
+export type LinksThen = { readonly to: PageId } | 'drop'
+
+/** The edit that takes pages out with everything on them; the links that led there do as is chosen. */
+export function removePages(document: SiteDocument, pages: readonly Page[], links: LinksThen): Edit {
+  const led = linksTo(document, pages).map((link): EditStep => lead(document, link, links))
+  // Those under others go first, so that none is lifted that goes anyway.
+  const gone = [...pages].sort((a, b) => lineOf(document, b).length - lineOf(document, a).length)
+  return toEdit([...led, ...gone.map(({ id }): EditStep => ({ type: 'page/remove', page: id }))])
+}
+
+function lead(document: SiteDocument, link: LinkToPage, then: LinksThen): EditStep {
+  const to: LinkTarget | null = then === 'drop' ? null : { type: 'page', page: then.to }
+  if (link.type === 'signpost') return { type: 'signpost/set', signpost: link.signpost.id, value: to && { ...link.signpost, to } }
+  const { section, entry, slot } = link.place
+  const at = { type: 'slot/set', section, entry, slot } as const
+  const label = link.words
+  return { ...at, value: to ? { type: 'link', label, to } : { type: 'link', label: '', to: { type: 'url', url: '' } } }
+}

@@ -1,0 +1,77 @@
+import {
+  entriesOf,
+  findSection,
+  rankBetween,
+  refOf,
+  sectionsIn,
+  type Edit,
+  type EditStep,
+  type EntryId,
+  type Section,
+  type SectionId,
+  type SectionIn,
+  type SiteDocument,
+} from '../site'
+import type { Unique } from './add-page'
+
+/** A spot for a section: a place, and the section there that it comes after; null: first. */
+export type Spot = { readonly in: SectionIn; readonly after: SectionId | null }
+
+/** The rank of a spot; `except` is the section that moves there, which does not count as a neighbour. */
+export function rankAt(document: SiteDocument, { in: where, after }: Spot, except: SectionId | null = null): string {
+  const there = sectionsIn(document, where).filter(({ id }) => id !== except)
+  const at = after === null ? 0 : there.findIndex(({ id }) => id === after) + 1
+  return rankBetween(there[at - 1]?.rank ?? null, there[at]?.rank ?? null)
+}
+
+/** The step that puts a section at a spot. */
+export function moveTo(document: SiteDocument, section: SectionId, spot: Spot): EditStep {
+  return { type: 'section/move', section, in: spot.in, rank: rankAt(document, spot, section) }
+}
+
+/** One step up or down where it stands; null at the end. */
+export function stepSection(document: SiteDocument, id: SectionId, by: -1 | 1): EditStep | null {
+  const section = findSection(document, id)
+  if (!section) return null
+  const there = sectionsIn(document, section.in)
+  const at = there.indexOf(section)
+  const other = there[at + by]
+  if (!other) return null
+  return moveTo(document, id, { in: section.in, after: by < 0 ? (there[at - 2]?.id ?? null) : other.id })
+}
+
+type Placed = Pick<Section, 'id' | 'in' | 'rank'>
+
+/** The steps that put a copy of a section somewhere, with what is in it or without. The name that links find it by stays with the first. */
+export function copySteps(document: SiteDocument, section: Section, to: Placed, withContent: boolean, unique: Unique): readonly EditStep[] {
+  const { anchor: _, ...rest } = section
+  const insert: EditStep = { type: 'section/insert', section: { ...rest, ...to, slots: withContent ? section.slots : {} } }
+  if (!withContent) return [insert]
+  const entries = entriesOf(document, section.id).flatMap((entry): EditStep[] => {
+    const ref = entry.nth === null ? { list: entry.in.list, id: `e${unique()}` as EntryId } : refOf(entry)
+    const at = { section: to.id, entry: ref }
+    if (entry.nth === null) return [{ type: 'entry/insert', ...at, rank: entry.rank, slots: entry.slots }]
+    return [
+      ...Object.entries(entry.slots).map(([slot, value]): EditStep => ({ type: 'slot/set', ...at, slot, value })),
+      { type: 'entry/move', ...at, rank: entry.rank },
+      ...(entry.gone ? [{ type: 'entry/remove', ...at } as const] : []),
+    ]
+  })
+  return [insert, ...entries]
+}
+
+/** A copy of a section right after it, or at another spot. */
+export function copySection(
+  document: SiteDocument,
+  section: Section,
+  spot: Spot,
+  unique: Unique,
+): { readonly steps: readonly EditStep[]; readonly section: SectionId } {
+  const id = `s-${unique()}` as SectionId
+  return { section: id, steps: copySteps(document, section, { id, in: spot.in, rank: rankAt(document, spot) }, true, unique) }
+}
+
+/** The edit that takes sections out, each with everything in it. */
+export function removeSections(sections: readonly SectionId[]): Edit {
+  return { type: 'batch', edits: sections.map((section) => ({ type: 'section/remove', section })) }
+}
