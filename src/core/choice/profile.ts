@@ -1,5 +1,5 @@
 import type { AssetTable } from '../image'
-import { pictureVariants } from '../image'
+import { COMPRESSED, phoneBytes } from '../image'
 import {
   getDesign,
   listPlaceholders,
@@ -28,9 +28,6 @@ export type TemplateProfile = {
   readonly asking: number
 }
 
-/** A phone's screen is about 390 CSS px wide at 2 device pixels each; the next rung of picture widths is 800. */
-const PHONE_PICTURE = 800
-
 export function templateProfile(pack: Pack, assets: AssetTable, template: Template): TemplateProfile {
   const sections = templateSections(template)
   const values = sections.flatMap((s) => shownValues(pack, s))
@@ -54,21 +51,11 @@ function shownValues(pack: Pack, section: TemplateSection): readonly SlotValue[]
   return listPlaceholders(shown).map((p) => p.value)
 }
 
-/**
- * Style and words compress to about a third (common practice, no source); a picture is taken to need as many bytes for
- * each pixel as its original does, and WebP about seven tenths of that (common practice, no source).
- */
 function homeBytes(pack: Pack, assets: AssetTable, template: Template): number {
   const home = [template.header, ...(template.pages[0]?.sections ?? []), template.footer]
   const styles = new Set(home.map((s) => getDesign(pack, s.kind, s.design).css))
   const plain = template.css.length + [...styles].reduce((sum, css) => sum + css.length, 0) + 6000
   const pictures = home.flatMap((s) => shownValues(pack, s)).filter((v) => v.type === 'image')
-  const weights = pictures.map((v) => {
-    const asset = assets[v.asset]
-    if (!asset) return 0
-    const { sources, fallback } = pictureVariants(asset, null, asset.focus)
-    const shown = sources.find((s) => s.width >= PHONE_PICTURE) ?? sources.at(-1) ?? fallback
-    return asset.bytes * ((shown.width * shown.height) / (asset.width * asset.height)) * 0.7
-  })
-  return Math.round(plain / 3 + weights.reduce((a, b) => a + b, 0))
+  const weights = pictures.flatMap(({ asset }) => assets[asset] ?? []).map((asset) => phoneBytes(asset, null))
+  return Math.round(plain * COMPRESSED + weights.reduce((a, b) => a + b, 0))
 }

@@ -1,5 +1,5 @@
 import { getTemplate, type Pack } from '../pack'
-import { factsOf, homePage, type Page, type PageId, type PageText, type Place, type SiteDocument } from '../site'
+import { factsOf, homePage, shownPages, type Page, type PageId, type PageText, type Place, type SiteDocument } from '../site'
 import { findTemplatePage } from './placeholders'
 
 export type PageTexts = { readonly name: string; readonly label: string; readonly title: string; readonly description: string }
@@ -36,4 +36,17 @@ export function leftoverParts(page: Page, isHome: boolean): readonly PagePart[] 
 export function usualText(pack: Pack, document: SiteDocument, page: Page, part: PageText): string {
   const { [part]: _, ...texts } = page.texts
   return pageTexts(pack, document, { ...page, texts })[part]
+}
+
+const unplanned = new WeakMap<SiteDocument['pages'], number>()
+
+/** How many names, addresses and descriptions of the pages that visitors see are the template's still. */
+export function unplannedParts(document: SiteDocument): number {
+  let found = unplanned.get(document.pages)
+  if (found === undefined) {
+    const home = homePage(document).id
+    found = shownPages(document).reduce((sum, page) => sum + leftoverParts(page, page.id === home).length, 0)
+    unplanned.set(document.pages, found)
+  }
+  return found
 }

@@ -1,5 +1,6 @@
 export * from './crop'
 export * from './variant'
+export * from './phone-bytes'
 export * from './optical-size'
 export * from './logo-advice'
 export * from './one-colour'

@@ -1,7 +1,9 @@
+import { findTemplatePage } from '../fill'
 import type { Pack } from '../pack'
 import { toSegment } from '../pages'
 import {
   allSections,
+  emptyValue,
   findPage,
   MAX_PAGE_TEXT,
   rankBetween,
@@ -15,7 +17,7 @@ import {
   type SiteDocument,
 } from '../site'
 import { addPage } from '../wear'
-import { addressSteps } from './page-names'
+import { addressSteps, nameProblem } from './page-names'
 
 /** What a new page is to be: made from a template's page, or blank; what it is called; where it stands. Without a place: last. */
 export type NewPage = { readonly origin: PageOrigin | null; readonly name?: string | undefined; readonly in?: PageIn | undefined }
@@ -23,12 +25,19 @@ export type Added = { readonly steps: readonly EditStep[]; readonly page: PageId
 export type Unique = () => string
 
 /** The steps that add a page to a site. `unique` makes ids that no other hand can have chosen at the same time. */
-export function newPage(pack: Pack, document: SiteDocument, { origin, name, in: where }: NewPage, unique: Unique): Added {
+export function newPage(pack: Pack, document: SiteDocument, { origin, name: asked, in: where }: NewPage, unique: Unique): Added {
+  const name = freeName(pack, document, asked ?? findTemplatePage(pack, origin)?.page.name ?? 'Page', asked)
   const added = origin ? designedPage(pack, document, origin, unique) : blankPage(pack, document, name ?? 'Page', unique)
   return {
     page: added.page,
     steps: [...added.steps, ...(where ? moveSteps(document, added.page, where) : []), ...nameSteps(document, added.page, name)],
   }
+}
+
+/** What was asked for; a name that another page has already, with a number behind it. */
+function freeName(pack: Pack, document: SiteDocument, wanted: string, asked: string | undefined): string | undefined {
+  const problem = nameProblem(pack, document, wanted)
+  return problem?.code === 'nameTaken' ? problem.suggestion : asked
 }
 
 function designedPage(pack: Pack, document: SiteDocument, origin: PageOrigin, unique: Unique): Added {
@@ -79,7 +88,7 @@ function blankPage(pack: Pack, document: SiteDocument, name: string, unique: Uni
       design: like.design,
       tone: like.tone,
       origin: null,
-      slots: { heading: { type: 'text', text: name.trim() } },
+      slots: { heading: { type: 'text', text: name.trim() }, lead: emptyValue('rich') },
     },
   }
   return { page, steps: [insert, heading] }
@@ -100,8 +109,10 @@ export function newPages(
     const parent = under === null ? null : (pages[under] ?? null)
     const where: PageIn = parent && findPage(now, parent) ? { type: 'page', page: parent } : { type: 'site' }
     const added = newPage(pack, now, { ...one, in: where }, unique)
-    now = apply(now, added.steps)
-    steps.push(...added.steps)
+    // Whoever writes a page into a plan means it to be found.
+    const made = [...added.steps, { type: 'page/set', page: added.page, part: 'listed', value: 'menu' } as const]
+    now = apply(now, made)
+    steps.push(...made)
     pages.push(added.page)
   }
   return { steps, pages }

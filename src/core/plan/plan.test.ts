@@ -175,7 +175,9 @@ describe('adding pages', () => {
   test('a blank page has its heading and nothing else', () => {
     const added = newPage(pack, start, { origin: null, name: 'Workshop' }, unique)
     const made = after(start, added.steps)
-    expect(sectionsOn(made, added.page).map((s) => [s.kind, s.slots])).toEqual([['title', { heading: { type: 'text', text: 'Workshop' } }]])
+    expect(sectionsOn(made, added.page).map((s) => [s.kind, s.slots])).toMatchObject([
+      ['title', { heading: { type: 'text', text: 'Workshop' } }],
+    ])
     expect(pagePath(made, page(made, added.page))).toBe('/workshop/')
   })
 

@@ -7,6 +7,7 @@ import {
   type Edit,
   type EditStep,
   type EntryId,
+  type PageId,
   type Section,
   type SectionId,
   type SectionIn,
@@ -27,6 +28,21 @@ export function rankAt(document: SiteDocument, { in: where, after }: Spot, excep
 /** The step that puts a section at a spot. */
 export function moveTo(document: SiteDocument, section: SectionId, spot: Spot): EditStep {
   return { type: 'section/move', section, in: spot.in, rank: rankAt(document, spot, section) }
+}
+
+/** The steps that put sections at a spot one after another, in the order given. */
+export function moveAll(document: SiteDocument, sections: readonly SectionId[], spot: Spot): readonly EditStep[] {
+  const at = ranksAt(document, spot, sections)
+  return sections.map((section, i): EditStep => ({ type: 'section/move', section, in: spot.in, rank: at[i] ?? 'a0' }))
+}
+
+/** Ranks for several at a spot; those of `moved` that stand there already do not count as neighbours. */
+function ranksAt(document: SiteDocument, { in: where, after }: Spot, moved: readonly SectionId[]): readonly string[] {
+  const there = sectionsIn(document, where).filter(({ id }) => !moved.includes(id))
+  const at = after === null ? 0 : there.findIndex(({ id }) => id === after) + 1
+  const next = there[at]?.rank ?? null
+  let before = there[at - 1]?.rank ?? null
+  return moved.map(() => (before = rankBetween(before, next)))
 }
 
 /** One step up or down where it stands; null at the end. */
@@ -69,6 +85,22 @@ export function copySection(
 ): { readonly steps: readonly EditStep[]; readonly section: SectionId } {
   const id = `s-${unique()}` as SectionId
   return { section: id, steps: copySteps(document, section, { id, in: spot.in, rank: rankAt(document, spot) }, true, unique) }
+}
+
+/** Copies of sections at the end of a page, in order. */
+export function copyAll(
+  document: SiteDocument,
+  sections: readonly Section[],
+  page: PageId,
+  unique: Unique,
+): { readonly steps: readonly EditStep[]; readonly sections: readonly SectionId[] } {
+  const where: SectionIn = { type: 'page', page }
+  const ids = sections.map(() => `s-${unique()}` as SectionId)
+  const ranks = ranksAt(document, { in: where, after: sectionsIn(document, where).at(-1)?.id ?? null }, ids)
+  const steps = sections.flatMap((section, i) =>
+    copySteps(document, section, { id: ids[i] as SectionId, in: where, rank: ranks[i] ?? 'a0' }, true, unique),
+  )
+  return { steps, sections: ids }
 }
 
 /** The edit that takes sections out, each with everything in it. */

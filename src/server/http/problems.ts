@@ -5,6 +5,7 @@ type Details = Readonly<Record<string, string | number>>
 /** Everything the server can refuse or fail at: its HTTP status, and the sentence a person reads. */
 export const PROBLEMS = {
   jobGone: { status: 404, sentence: () => 'There is no such job. It may have been made in another copy of the application.' },
+  keptGone: { status: 404, sentence: () => 'There is no such kept section. It may have been let go in another window.' },
   jobNotInBin: { status: 409, sentence: () => 'Only a job in the bin can be deleted for good. Move it there first.' },
   jobStillLive: {
     status: 409,

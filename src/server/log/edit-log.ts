@@ -1,7 +1,7 @@
 import { EventEmitter } from 'node:events'
 import * as v from 'valibot'
 import { missingFor } from '../../core/pack'
-import { applyEdit, canonical, editSchema, stepsOf, takeBack, type Edit, type EditProblem, type SiteDocument } from '../../core/site'
+import { applyEdit, canonical, editSchema, stepsOf, takeBack, whyNot, type Edit, type SiteDocument } from '../../core/site'
 import { kept } from '../files/kept'
 import { Problem, type ProblemReply } from '../http/problems'
 import { toReply } from '../http/problems'
@@ -144,39 +144,6 @@ function stands(job: string, gesture: string): boolean {
 
 function asksForDesign(edit: Edit): boolean {
   return stepsOf(edit).some((step) => step.type === 'section/insert' || step.type === 'section/set' || step.type === 'dress/set')
-}
-
-/** Why a change could not be made, for the sentence that a person reads. */
-function whyNot(problem: EditProblem): string {
-  switch (problem.code) {
-    case 'sectionGone':
-      return 'the section it was made in is gone'
-    case 'pageGone':
-      return 'the page it was made on is gone'
-    case 'entryGone':
-      return 'the entry it was made in is gone'
-    case 'addressTaken':
-      return `there is a page at “/${problem.segment}/” already`
-    case 'addressReserved':
-      return `“/${problem.segment}/” is an address that servers keep for themselves`
-    case 'pageInItself':
-      return 'a page cannot stand under itself'
-    case 'tooDeep':
-      return 'pages stand on three levels at most'
-    case 'homeHidden':
-      return 'the home page is what visitors come to, so it cannot be hidden'
-    case 'lastPage':
-      return 'a site keeps at least one page'
-    case 'tooMany':
-      return `there are as many ${problem.of} as fit already`
-    case 'idTaken':
-      return 'it was made already'
-    case 'slotUnknown':
-    case 'valueWrong':
-      return 'its place takes something else'
-    default:
-      return problem satisfies never
-  }
 }
 
 function announce(job: string, before: JobState, state: JobState): void {

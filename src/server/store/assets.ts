@@ -55,8 +55,9 @@ export function insertAsset(job: string | null, asset: AssetInfo, type: string):
   })()
 }
 
+/** Lets a job show a picture; a template's needs no link, every job shows it. */
 export function linkAsset(job: string, asset: string): void {
-  db().prepare('INSERT OR IGNORE INTO job_asset (job, asset) VALUES (?, ?)').run(job, asset)
+  db().prepare('INSERT OR IGNORE INTO job_asset (job, asset) SELECT ?, id FROM asset WHERE id = ?').run(job, asset)
 }
 
 /** Every picture a job can show: the templates' and its own. */
@@ -81,12 +82,13 @@ export function linkAssetsOf(from: string, to: string): void {
   db().prepare('INSERT OR IGNORE INTO job_asset (job, asset) SELECT ?, asset FROM job_asset WHERE job = ?').run(to, from)
 }
 
-/** The names of the files that only this job's pictures lie in; their notes are taken out, the files are the caller's to remove. */
+/** The names of the files that only this job's pictures lie in, and no kept section's; their notes are taken out, the files are the caller's to remove. */
 export function dropAssetsOf(job: string): string[] {
   const lone = db()
     .prepare<[string, string], { id: string; hash: string; type: string }>(
       `SELECT id, hash, type FROM asset JOIN job_asset ON asset = id WHERE job = ?
-       AND NOT EXISTS (SELECT 1 FROM job_asset AS other WHERE other.asset = asset.id AND other.job <> ?)`,
+       AND NOT EXISTS (SELECT 1 FROM job_asset AS other WHERE other.asset = asset.id AND other.job <> ?)
+       AND NOT EXISTS (SELECT 1 FROM kept_section_asset AS kept WHERE kept.asset = asset.id)`,
     )
     .all(job, job)
   return lone.flatMap(({ id, hash, type }) => {

@@ -5,7 +5,7 @@ import Link from 'next/link'
 import { usePathname } from 'next/navigation'
 import { DropdownMenu } from 'radix-ui'
 import { useEffect, type ReactNode } from 'react'
-import { countLeftovers } from '@/core/fill'
+import { countLeftovers, unplannedParts } from '@/core/fill'
 import { useJob, useJobStore } from '../job/job-context'
 import { CopyButton } from '../parts/copy-button'
 import { GivenBack } from './given-back'
@@ -116,6 +116,7 @@ function Stages({ id }: { id: string }) {
   const unbranded = useJob(({ document: { brand } }) => (brand.colour ? 0 : 1) + (brand.logo ? 0 : 1))
   const leftovers = useJob((s) => countLeftovers(s.pack, s.document).total)
   const drafts = useJob((s) => countLeftovers(s.pack, s.document).drafts)
+  const unplanned = useJob((s) => unplannedParts(s.document))
   const stages = [
     { name: 'Brief', open: missing, of: 'left for later' },
     { name: 'Template', open: 0, of: '' },
@@ -125,6 +126,7 @@ function Stages({ id }: { id: string }) {
       open: leftovers + drafts,
       of: drafts > 0 ? `open: ${leftovers} leftovers, ${drafts} drafts to confirm` : 'leftovers',
     },
+    { name: 'Pages', open: unplanned, of: 'page names, addresses and descriptions open' },
     { name: 'Publish', open: 0, of: '' },
   ]
   return (

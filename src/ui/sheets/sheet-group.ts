@@ -1,4 +1,4 @@
-import type { Page, Place } from '@/core/site'
+import type { Page, Place, SectionId } from '@/core/site'
 import { placeKey } from '@/core/site'
 import { typingIn, type Site, type Typing } from '@/core/fill'
 import { asDesigned, makeSheetPainter, type DrawnPage } from '@/core/render'
@@ -52,6 +52,10 @@ export class SheetGroup {
 
   hold(place: Place | null): void {
     this.views.forEach((view) => view.hold(place))
+  }
+
+  holdSection(section: SectionId | null): void {
+    this.views.forEach((view) => view.holdSection(section))
   }
 
   private setTyping(place: Place | null): void {

@@ -1,7 +1,7 @@
 'use client'
 import { Maximize2, Minimize2 } from 'lucide-react'
 import { useEffect, useImperativeHandle, useLayoutEffect, useRef, useState, type Ref } from 'react'
-import type { Place } from '@/core/site'
+import type { Place, SectionId } from '@/core/site'
 import { SheetGroup, type HandEvents, type SheetFit, type SheetSource } from './sheet-group'
 import { SHEETS, type SheetName } from './widths'
 
@@ -19,13 +19,15 @@ type Props = {
   readonly big?: SheetName | null
   readonly onBig?: (big: SheetName | null) => void
   readonly onFit?: (sheet: SheetName, fit: SheetFit) => void
+  /** The section in hand: it is marked, and comes into sight. */
+  readonly section?: SectionId | null
   readonly ref?: Ref<SheetRowHandle>
 }
 
 const GAP = 16
 
 /** The page at several widths side by side, at one scale, all live: typed on one, seen on all. */
-export function SheetRow({ source, sheets, label, events, onGo, big = null, onBig, onFit, ref }: Props) {
+export function SheetRow({ source, sheets, label, events, onGo, big = null, onBig, onFit, section = null, ref }: Props) {
   const row = useRef<HTMLDivElement>(null)
   const frames = useRef(new Map<SheetName, HTMLIFrameElement>())
   const group = useRef<SheetGroup | null>(null)
@@ -44,6 +46,8 @@ export function SheetRow({ source, sheets, label, events, onGo, big = null, onBi
       group.current = null
     }
   }, [source, sheets])
+
+  useEffect(() => group.current?.holdSection(section), [section, source, sheets])
 
   const shown = big ? SHEETS.filter((s) => s.name === big) : SHEETS.filter((s) => sheets.includes(s.name))
   const total = shown.reduce((sum, s) => sum + s.width, 0)

@@ -13,6 +13,7 @@ export class SheetView {
   private leads = false
   /** The next scroll event is our own doing. */
   private isMoved = false
+  private section: string | null = null
   /** The places that the marks on this sheet name. */
   private places: ReadonlyMap<string, Place> = new Map()
 
@@ -81,6 +82,7 @@ export class SheetView {
     document.documentElement.scrollTop = top
     this.page = frame.page
     this.shown = new Map(all.map((s) => [s.id, s.html]))
+    this.markSection()
     return all.map((s) => s.id)
   }
 
@@ -100,6 +102,7 @@ export class SheetView {
       onBeforeElUpdated: (from, to) => {
         if (from.hasAttribute('contenteditable')) to.setAttribute('contenteditable', from.getAttribute('contenteditable') ?? '')
         if (from.hasAttribute('data-in-hand')) to.setAttribute('data-in-hand', '')
+        if (from.hasAttribute('data-section-in-hand')) to.setAttribute('data-section-in-hand', '')
         if (from === this.hands?.typing && (sameWords(from, to) || rewrite(from, to))) {
           if (!to.hasAttribute('data-basted')) from.removeAttribute('data-basted')
           return false
@@ -147,6 +150,19 @@ export class SheetView {
     const { top, bottom } = element.getBoundingClientRect()
     const height = this.frame.clientHeight
     if (top < 40 || bottom > height - 40) this.scrollBy(top - height * 0.3)
+  }
+
+  /** Marks a section, and brings it into view; it stays marked when the page is drawn again. */
+  holdSection(section: string | null): void {
+    this.section = section
+    this.markSection()
+    if (section !== null) this.scrollTo(section, -0.05)
+  }
+
+  private markSection(): void {
+    for (const held of this.document.querySelectorAll('[data-section-in-hand]')) held.removeAttribute('data-section-in-hand')
+    const element = this.section === null ? null : this.document.querySelector(`[data-section="${CSS.escape(this.section)}"]`)
+    element?.setAttribute('data-section-in-hand', '')
   }
 
   scrollTo(section: string, share: number): void {

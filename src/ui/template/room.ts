@@ -31,12 +31,12 @@ export function useRoom(): {
 export function useTryOn(template: string): Site {
   const site = useSite()
   const { document, pack } = site
-  const { pages, sections, entries, dress, outfits, facts, brand, labels } = document
+  const { pages, sections, entries, dress, outfits, facts, brand, labels, signposts, plan } = document
   const dressed = useMemo(
     () => wear(pack, document, template),
     // What is not listed goes over it below.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [pack, template, pages, sections, entries, dress, outfits],
+    [pack, template, pages, sections, entries, dress, outfits, signposts, plan],
   )
   return useMemo(() => ({ ...site, document: { ...dressed, facts, brand, labels } }), [site, dressed, facts, brand, labels])
 }

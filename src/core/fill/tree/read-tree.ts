@@ -41,6 +41,12 @@ export function findPicture(root: FilledNode | null, isWanted: (picture: FilledP
   return null
 }
 
+/** Every picture that an element shows, in order. */
+export function picturesIn(root: FilledNode | null): readonly FilledPicture[] {
+  if (root === null || typeof root === 'string' || root.type === 'still') return []
+  return [...(root.picture ? [root.picture] : []), ...root.children.flatMap(picturesIn)]
+}
+
 const APART = new Set([
   'a',
   'li',

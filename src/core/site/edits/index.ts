@@ -1,4 +1,5 @@
 export * from './problem'
+export * from './why-not'
 export * from './edit'
 export * from './apply-edit'
 export * from './differences'

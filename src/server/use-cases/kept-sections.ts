@@ -1,0 +1,48 @@
+import { nanoid } from 'nanoid'
+import * as v from 'valibot'
+import type { AssetInfo } from '../../core/image'
+import { keptSectionSchema, picturesOf } from '../../core/plan'
+import { Problem } from '../http/problems'
+import { findAssetFile, linkAsset } from '../store/assets'
+import { getJob } from '../store/jobs'
+import { deleteKeptSection, insertKeptSection, listKeptSections, renameKeptSection, type KeptRow } from '../store/kept-sections'
+
+const name = v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(80))
+export const keepSchema = v.strictObject({ name, section: keptSectionSchema })
+export const renameKeptSchema = v.strictObject({ name })
+export const takeSchema = v.strictObject({ job: v.string() })
+
+/** A kept section, with the pictures that it shows. */
+export type KeptLine = KeptRow & { readonly assets: readonly AssetInfo[] }
+
+/** The sections that the designer keeps for any job. */
+export async function keptSections(): Promise<readonly KeptLine[]> {
+  return Promise.all(listKeptSections().map(async (row) => ({ ...row, assets: await assetsOf(row) })))
+}
+
+export function keepSection({ name: called, section }: v.InferOutput<typeof keepSchema>): string {
+  const id = nanoid(12)
+  insertKeptSection({ id, name: called, keptAt: new Date().toISOString(), section })
+  return id
+}
+
+export function renameKept(id: string, { name: called }: v.InferOutput<typeof renameKeptSchema>): void {
+  if (!renameKeptSection(id, called)) throw new Problem('keptGone')
+}
+
+export function letGo(id: string): void {
+  deleteKeptSection(id)
+}
+
+/** Lets a job show the pictures of a kept section that is taken into it. */
+export function linkKept(id: string, { job }: v.InferOutput<typeof takeSchema>): void {
+  const row = listKeptSections().find((one) => one.id === id)
+  if (!row) throw new Problem('keptGone')
+  getJob(job)
+  for (const asset of picturesOf(row.section)) linkAsset(job, asset)
+}
+
+async function assetsOf({ section }: KeptRow): Promise<readonly AssetInfo[]> {
+  const found = await Promise.all(picturesOf(section).map((asset) => findAssetFile(asset)))
+  return found.flatMap((one) => (one ? [one.asset] : []))
+}

@@ -1,0 +1,107 @@
+'use client'
+import { ChevronDown } from 'lucide-react'
+import { DropdownMenu } from 'radix-ui'
+import type { ReactNode } from 'react'
+import { findPage, homePage, isHidden, pagesOf, type PageId } from '@/core/site'
+import { useJob, useJobStore } from '../job/job-context'
+import { Button, buttonClass } from '../parts/button'
+import { count } from '../parts/words'
+import type { PageActs } from './use-acts'
+import type { Below } from './use-pages-stage'
+
+type Props = {
+  readonly page: PageId
+  readonly below: Below
+  readonly acts: PageActs
+  readonly onHold: (page: PageId) => void
+  readonly onOpen: (below: Below) => void
+  readonly onRemove: () => void
+}
+
+/** What can be done with the pages, over their table. */
+export function PageBar({ page, below, acts, onHold, onOpen, onRemove }: Props) {
+  const store = useJobStore()
+  const pages = useJob((s) => pagesOf(s.document).length)
+  const isHome = useJob((s) => homePage(s.document).id === page)
+  const isKept = useJob((s) => findPage(s.document, page)?.hidden ?? false)
+  const isUnderHidden = useJob((s) => {
+    const found = findPage(s.document, page)
+    return found !== null && !found.hidden && isHidden(s.document, found)
+  })
+  const isFlat = useJob((s) => s.document.plan.flat ?? false)
+  const copy = (withContent: boolean): void => {
+    const copied = acts.copy(page, withContent)
+    if (copied !== null) onHold(copied)
+  }
+  const toggle = (type: 'add-page' | 'outline' | 'all'): void => onOpen({ type: below.type === type ? 'page' : type })
+  return (
+    <div className="flex flex-wrap items-center gap-1 pb-2">
+      <h1 className="me-3 text-xl font-bold tracking-tight">{count(pages, 'page')}</h1>
+      <Button aria-pressed={below.type === 'add-page'} onClick={() => toggle('add-page')}>
+        Add a page
+      </Button>
+      <Button aria-pressed={below.type === 'outline'} onClick={() => toggle('outline')}>
+        Paste an outline
+      </Button>
+      <span className="mx-2 h-5 border-s border-seam" aria-hidden />
+      <Menu label="Copy">
+        <Item onSelect={() => copy(true)}>With everything in it</Item>
+        <Item onSelect={() => copy(false)}>With the template’s content</Item>
+      </Menu>
+      <Button look="quiet" disabled={isHome || isUnderHidden} onClick={() => acts.hide(page, !isKept)}>
+        {isKept ? 'Show' : 'Hide'}
+      </Button>
+      <Button look="quiet" disabled={isHome} onClick={() => acts.home(page)}>
+        Make home
+      </Button>
+      <Button look="quiet" disabled={pages < 2} onClick={onRemove}>
+        Take out
+      </Button>
+      <span className="ms-auto flex items-center gap-3">
+        <label className="flex items-center gap-1.5 text-sm">
+          <input
+            type="checkbox"
+            className="accent-ink"
+            checked={!isFlat}
+            onChange={(event) => void store.apply({ type: 'plan/set', part: 'flat', value: event.target.checked ? null : true })}
+          />
+          Addresses follow the tree
+        </label>
+        <Button look="quiet" aria-pressed={below.type === 'all'} onClick={() => toggle('all')} title="All pages side by side (a)">
+          {below.type === 'all' ? 'One page' : 'All pages'}
+        </Button>
+      </span>
+    </div>
+  )
+}
+
+export function Menu({ label, disabled = false, children }: { label: string; disabled?: boolean; children: ReactNode }) {
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className={buttonClass('quiet')} disabled={disabled}>
+        {label}
+        <ChevronDown size={13} aria-hidden />
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          align="start"
+          sideOffset={2}
+          className="z-30 max-h-96 min-w-48 overflow-y-auto border border-ink bg-cloth py-1"
+        >
+          {children}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  )
+}
+
+export function Item({ onSelect, children }: { onSelect: () => void; children: ReactNode }) {
+  return (
+    <DropdownMenu.Item
+      onSelect={onSelect}
+      className="block max-w-80 truncate px-3 py-1.5 text-sm outline-none data-[disabled]:text-soft data-[highlighted]:bg-tape"
+    >
+      {children}
+    </DropdownMenu.Item>
+  )
+}

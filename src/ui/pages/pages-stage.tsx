@@ -1,0 +1,152 @@
+'use client'
+import { useCallback, useEffect, useMemo, useState } from 'react'
+import { pageTexts } from '@/core/fill'
+import { findPageByPath } from '@/core/pages'
+import { findPage, homePage, pagesOf, type PageId, type SectionId, type SiteDocument } from '@/core/site'
+import { useJob, useJobStore } from '../job/job-context'
+import { jobSource } from '../job/job-source'
+import { Boundary } from '../parts/boundary'
+import { SheetRow } from '../sheets/sheet-row'
+import type { SheetName } from '../sheets/widths'
+import { AllPages } from './all-pages'
+import { OutlinePanel } from './outline-panel'
+import { PageAdder } from './page-adder'
+import { PageBar } from './page-bar'
+import { PageTable, ROW } from './page-table'
+import { SectionAdder } from './section-adder'
+import { SectionList } from './section-list'
+import { TakeOut } from './take-out'
+import { usePageActs } from './use-acts'
+import { useLive } from './use-live'
+import { usePagesHand } from './use-pages-stage'
+
+const SHEETS: readonly SheetName[] = ['desktop', 'phone']
+
+/** The plan of the site: its pages as one table, over the page in hand with its sections in order. */
+export function PagesStage({ live: liveDocument }: { live: SiteDocument | null }) {
+  const store = useJobStore()
+  const { page, below, view, hold, open } = usePagesHand()
+  const live = useLive(liveDocument)
+  const acts = usePageActs(live.isLive)
+  const [asked, setAsked] = useState<PageId | null>(null)
+  const [chosen, setChosen] = useState<readonly SectionId[]>([])
+  const rows = useJob((s) => pagesOf(s.document).length)
+  const name = useJob((s) => {
+    const found = findPage(s.document, page)
+    return found ? pageTexts(s.pack, s.document, found).name : ''
+  })
+  const toPage = useCallback(
+    (id: PageId) => {
+      hold(id)
+      open({ type: 'page' })
+      requestAnimationFrame(() => document.getElementById(`page-row-${id}`)?.focus())
+    },
+    [hold, open],
+  )
+  const remove = useCallback(
+    (id: PageId) => {
+      const before = acts.asksBefore(id)
+      if (!before) return
+      if (before.links.length + before.under.length > 0) return setAsked(id)
+      acts.remove(id, false, 'drop')
+      requestAnimationFrame(() => document.querySelector<HTMLElement>('[role="row"][aria-selected="true"]')?.focus())
+    },
+    [acts],
+  )
+  useAllPagesKey(() => open({ type: below.type === 'all' ? 'page' : 'all' }))
+  const isAsked = useJob((s) => asked !== null && findPage(s.document, asked) !== null)
+  return (
+    <main className="flex min-h-0 flex-1 flex-col px-4 pt-3">
+      <PageBar page={page} below={below} acts={acts} onHold={toPage} onOpen={open} onRemove={() => remove(page)} />
+      {asked !== null && isAsked && (
+        <TakeOut
+          page={asked}
+          acts={acts}
+          onClose={() => {
+            setAsked(null)
+            requestAnimationFrame(() => document.querySelector<HTMLElement>('[role="row"][aria-selected="true"]')?.focus())
+          }}
+        />
+      )}
+      <div className="flex min-h-32 shrink-0 flex-col" style={{ height: `min(44%, ${rows * ROW + 44}px)` }} data-skip-to tabIndex={-1}>
+        <PageTable inHand={page} live={liveDocument} acts={acts} onHold={hold} onRemove={remove} />
+      </div>
+      <div className="flex min-h-0 flex-1 flex-col border-t border-ink pt-2">
+        <Boundary what="This part of the stage">
+          {below.type === 'add-page' && <PageAdder acts={acts} onAdded={toPage} onClose={() => toPage(page)} />}
+          {below.type === 'outline' && <OutlinePanel onAdded={toPage} onClose={() => toPage(page)} />}
+          {below.type === 'all' && <AllPages inHand={page} onHold={hold} onOpen={toPage} />}
+          {below.type === 'add-section' && (
+            <SectionAdder
+              page={page}
+              spot={below.spot}
+              onAdded={(section) => {
+                setChosen([section])
+                open({ type: 'page' })
+              }}
+              onClose={() => open({ type: 'page' })}
+            />
+          )}
+          {below.type === 'page' && (
+            <div className="grid min-h-0 flex-1 grid-cols-[26rem_minmax(0,1fr)] gap-4 pb-2">
+              <SectionList
+                key={page}
+                page={page}
+                chosen={chosen}
+                onChoose={setChosen}
+                onAdd={(spot) => open({ type: 'add-section', spot })}
+                onHold={toPage}
+              />
+              <PageSheets
+                view={view}
+                name={name}
+                chosen={chosen.at(-1) ?? null}
+                onGo={(path) => goTo(store.getState().document, path, hold)}
+              />
+            </div>
+          )}
+        </Boundary>
+      </div>
+      <p className="-mx-4 shrink-0 border-t border-seam bg-cloth px-4 py-1 font-mono text-xs text-soft">
+        ↑ ↓ next · Alt+↑ ↓ ← → move · Enter rename · Del take out · n new section here · a all pages · Ctrl+Z undo
+      </p>
+    </main>
+  )
+}
+
+function goTo(document: SiteDocument, path: string, hold: (page: PageId) => void): void {
+  const page = findPageByPath(document, path)
+  if (page) hold(page.id)
+}
+
+type SheetsProps = {
+  readonly view: ReturnType<typeof usePagesHand>['view']
+  readonly name: string
+  readonly chosen: SectionId | null
+  readonly onGo: (path: string) => void
+}
+
+/** The page in hand on desktop and phone; the section in hand comes into sight. */
+function PageSheets({ view, name, chosen, onGo }: SheetsProps) {
+  const store = useJobStore()
+  const source = useMemo(
+    () => jobSource(store, ({ document }) => findPage(document, view.getState().page) ?? homePage(document), view),
+    [store, view],
+  )
+  return <SheetRow source={source} sheets={SHEETS} label={name} events={null} onGo={onGo} section={chosen} />
+}
+
+/** One key shows all pages side by side, wherever nothing is typed. */
+function useAllPagesKey(toggle: () => void): void {
+  useEffect(() => {
+    const press = (event: globalThis.KeyboardEvent): void => {
+      const target = event.target as HTMLElement
+      if (event.key !== 'a' || event.ctrlKey || event.metaKey || event.altKey) return
+      if (target.closest('input, textarea, select, [contenteditable], [role="menu"]')) return
+      event.preventDefault()
+      toggle()
+    }
+    window.addEventListener('keydown', press)
+    return () => window.removeEventListener('keydown', press)
+  })
+}

@@ -1,0 +1,63 @@
+import { useCallback, useMemo } from 'react'
+import type { Site } from '@/core/fill'
+import { pagePath } from '@/core/pages'
+import { liveState, sameLooks, type LiveState } from '@/core/plan'
+import { entriesOf, findPage, isHidden, sectionsOn, type PageId, type SiteDocument } from '@/core/site'
+import { useJob, useJobStore } from '../job/job-context'
+
+export type Live = {
+  readonly document: SiteDocument | null
+  /** Whether visitors know a page already. */
+  readonly isLive: (page: PageId) => boolean
+}
+
+/** What visitors see, for setting today's pages against it. */
+export function useLive(document: SiteDocument | null): Live {
+  const isLive = useCallback(
+    (id: PageId) => {
+      const page = document && findPage(document, id)
+      return page !== null && !isHidden(document!, page)
+    },
+    [document],
+  )
+  return useMemo(() => ({ document, isLive }), [document, isLive])
+}
+
+/** How a page stands to the live site; reckoned anew when the page changes, or what every page shares. */
+export function useLiveState(live: SiteDocument | null, id: PageId): LiveState | null {
+  const store = useJobStore()
+  const page = useJob((s) => findPage(s.document, id))
+  const sections = useJob((s) => sectionsOn(s.document, id))
+  const filled = useJob((s) => sections.map((section) => entriesOf(s.document, section.id).length).join())
+  const entries = useJob((s) => s.document.entries)
+  const { pages, signposts, plan, dress, brand, labels, facts } = useJob((s) => s.document)
+  return useMemo(() => {
+    if (!page) return null
+    const { document, pack, assets } = store.getState()
+    const site: Site = { document, pack, assets, mode: 'release' }
+    if (!live) return liveState(null, site, page, true)
+    return liveState({ ...site, document: live }, site, page, hasSameLooks(live, site))
+    // The document's own parts are what the state is made of.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [store, live, page, sections, filled, entries, pages, signposts, plan, dress, brand, labels, facts])
+}
+
+const looks = new WeakMap<
+  SiteDocument['dress'],
+  { readonly brand: SiteDocument['brand']; readonly live: SiteDocument; readonly same: boolean }
+>()
+
+/** Asked by every row, answered once for a dress and a brand. */
+function hasSameLooks(live: SiteDocument, site: Site): boolean {
+  const { dress, brand } = site.document
+  const known = looks.get(dress)
+  if (known?.brand === brand && known.live === live) return known.same
+  const same = sameLooks({ ...site, document: live }, site)
+  looks.set(dress, { brand, live, same })
+  return same
+}
+
+export function pathOf(document: SiteDocument, id: PageId): string {
+  const page = findPage(document, id)
+  return page ? pagePath(document, page) : ''
+}

@@ -1,0 +1,50 @@
+import { useSearchParams } from 'next/navigation'
+import { useCallback, useEffect, useMemo, useState } from 'react'
+import { createStore, type StoreApi } from 'zustand/vanilla'
+import type { Spot } from '@/core/plan'
+import { findPage, homePage, type PageId } from '@/core/site'
+import { useJob, useJobStore } from '../job/job-context'
+
+/** What the lower half of the stage shows: the page in hand, or a view in which something is chosen for it. */
+export type Below =
+  | { readonly type: 'page' }
+  | { readonly type: 'add-page' }
+  | { readonly type: 'outline' }
+  | { readonly type: 'add-section'; readonly spot: Spot }
+  | { readonly type: 'all' }
+
+export type PagesHand = {
+  readonly page: PageId
+  readonly below: Below
+  /** The page on the sheets, for them to ask for between two drawings of the screen. */
+  readonly view: StoreApi<{ readonly page: PageId }>
+  readonly hold: (page: PageId) => void
+  readonly open: (below: Below) => void
+}
+
+/** Which page is in hand, and what is shown of it. The page stands in the address, so that a reload comes back to it. */
+export function usePagesHand(): PagesHand {
+  const store = useJobStore()
+  const asked = useSearchParams().get('page')
+  const [page, setPage] = useState<PageId>(() => {
+    const { document } = store.getState()
+    return (findPage(document, asked ?? '') ?? homePage(document)).id
+  })
+  const [below, setBelow] = useState<Below>({ type: 'page' })
+  const [view] = useState(() => createStore<{ page: PageId }>(() => ({ page })))
+  const hold = useCallback(
+    (next: PageId) => {
+      setPage(next)
+      view.setState({ page: next })
+      window.history.replaceState(null, '', `?page=${next}`)
+    },
+    [view],
+  )
+  // A page can leave while it is in hand: by undo, by another tab, by starting over.
+  const isThere = useJob((s) => findPage(s.document, page) !== null)
+  useEffect(() => {
+    if (!isThere) hold(homePage(store.getState().document).id)
+  }, [isThere, hold, store])
+  const shown = isThere ? page : homePage(store.getState().document).id
+  return useMemo(() => ({ page: shown, below, view, hold, open: setBelow }), [shown, below, view, hold])
+}
