@@ -77,16 +77,16 @@ li:has(>.more){display:flex;align-items:center;anchor-name:--under;anchor-scope:
 .more::before{content:"";display:block;width:.5em;height:.5em;margin:-.25em auto 0;border:solid currentColor;
   border-width:0 2px 2px 0;rotate:45deg}
 .more:has(+:popover-open)::before{margin-top:.2em;rotate:225deg}
-.under.under[popover]{border:var(--line) solid var(--text);background:var(--surface);color:var(--text);min-width:13rem;max-width:min(24rem,90vw);
-  max-height:min(75vh,34rem);overflow:auto;padding:.4rem 0;text-align:start;border-radius:var(--corner-small)}
+.under.under[popover]{border:var(--line) solid var(--text);background:var(--surface);color:var(--text);min-width:13rem;
+  max-width:min(24rem,90vw);max-height:min(75vh,34rem);overflow:auto;padding:.4rem 0;text-align:start;border-radius:var(--corner-small)}
 .under.under a{display:block;margin:0;padding:.6rem 1.1rem;border:0;background:none;color:var(--text);text-decoration:none;
   font-weight:inherit}
 .under.under a:hover,.under.under a:focus-visible{text-decoration:underline;text-underline-offset:.2em}
 .under.under a:focus-visible{outline-offset:-3px}
 .under.under [aria-current]{font-weight:700;text-decoration:underline;text-underline-offset:.2em}
 .under.under .under a{padding-inline-start:2.2rem;font-size:.94em}
-@supports (position-area:block-end){.under.under[popover]{inset:auto;margin:0;position-anchor:--under;position-area:block-end span-inline-end;
-  position-try-fallbacks:block-end span-inline-start,block-end}}
+@supports (position-area:block-end){.under.under[popover]{inset:auto;margin:0;position-anchor:--under;
+  position-area:block-end span-inline-end;position-try-fallbacks:block-end span-inline-start,block-end}}
 nav[popover]:popover-open{max-height:100vh;max-height:100dvh;overflow:auto}
 nav[popover]:popover-open li:has(>.more){display:block}
 nav[popover]:popover-open .more{display:none}

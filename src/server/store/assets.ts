@@ -82,7 +82,10 @@ export function linkAssetsOf(from: string, to: string): void {
   db().prepare('INSERT OR IGNORE INTO job_asset (job, asset) SELECT ?, asset FROM job_asset WHERE job = ?').run(to, from)
 }
 
-/** The names of the files that only this job's pictures lie in, and no kept section's; their notes are taken out, the files are the caller's to remove. */
+/**
+ * The names of the files that only this job's pictures lie in, and no kept section's; their notes are taken out, the files are the
+ * caller's to remove.
+ */
 export function dropAssetsOf(job: string): string[] {
   const lone = db()
     .prepare<[string, string], { id: string; hash: string; type: string }>(

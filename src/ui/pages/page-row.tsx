@@ -237,7 +237,10 @@ function NameCell({ id, name, acts, onLeave }: { id: PageId; name: string; acts:
       {problem && (
         <span
           role="alert"
-          className="absolute inset-x-0 top-full z-10 mt-1 grid w-max max-w-80 gap-1 border border-thread bg-cloth p-2 text-sm text-thread shadow-sm"
+          className={
+            'absolute inset-x-0 top-full z-10 mt-1 grid w-max max-w-80 gap-1 border border-thread bg-cloth p-2 text-sm ' +
+            'text-thread shadow-sm'
+          }
         >
           {problem.sentence}
           <button

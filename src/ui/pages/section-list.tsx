@@ -295,7 +295,10 @@ function Between({ label, onAdd }: { label: string; onAdd: () => void }) {
         aria-label={label}
         title={label}
         onClick={onAdd}
-        className="absolute end-1/2 top-0 z-10 grid size-6 -translate-y-1/2 place-items-center rounded-full border border-ink bg-cloth opacity-0 hover:bg-tape hover:opacity-100 focus-visible:opacity-100"
+        className={
+          'absolute end-1/2 top-0 z-10 grid size-6 -translate-y-1/2 place-items-center rounded-full border border-ink bg-cloth ' +
+          'opacity-0 hover:bg-tape hover:opacity-100 focus-visible:opacity-100'
+        }
       >
         <Plus size={14} aria-hidden />
       </button>
