@@ -67,6 +67,7 @@ export function makeDocument(template: Template, facts: Facts, brand: Brand): Si
     brand,
     labels: {},
     signposts: {},
+    redirects: {},
     plan: {},
     pages: Object.fromEntries(pages.map((page) => [page.id, page])),
     sections: Object.fromEntries(sections.map((s) => [s.id, s])),

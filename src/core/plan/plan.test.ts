@@ -3,15 +3,19 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import {
   addSection,
+  alternateTones,
+  anchorSteps,
   bestChoices,
   choicesOf,
   copyPage,
   copySection,
   findPageDesign,
+  freeAnchor,
   fromKept,
   keptSectionSchema,
   lackingPages,
   linksTo,
+  loudestTone,
   makeHome,
   nameProblem,
   newPage,
@@ -24,11 +28,14 @@ import {
   stepPage,
   stepSection,
   STEPS,
+  takeOutUntouched,
   toKept,
+  untouchedParts,
   withUnder,
 } from '.'
 import * as v from 'valibot'
-import { fillPage, pageTexts } from '../fill'
+import { fillPage, makeDocument, pageTexts, siteScheme, type Site } from '../fill'
+import { offeredSchemes } from '../pack'
 import { findPageByPath, pagePath, toSegment } from '../pages'
 import {
   applyEdit,
@@ -38,6 +45,7 @@ import {
   homePage,
   pagesIn,
   pagesOf,
+  sectionsIn,
   sectionsOn,
   toEdit,
   type Edit,
@@ -418,5 +426,64 @@ describe('sections', () => {
     const made = after(other, taken.steps)
     expect(findSection(made, taken.section)).toMatchObject({ kind: 'services', slots: { heading: { text: 'What I do' } } })
     expect(toKept(made, findSection(made, taken.section)!)).toEqual(kept)
+  })
+
+  test('tones alternate in every scheme of every template: no neighbours look the same, and the call stands on the loudest', () => {
+    let pages = 0
+    for (const template of Object.values(pack.templates)) {
+      for (const { id: scheme } of offeredSchemes(template)) {
+        const document = { ...makeDocument(template, {}, {}), dress: { template: template.id, scheme } }
+        const drawn: Site = { ...site, document }
+        const { [loudestTone(drawn)]: loudest } = siteScheme(drawn)
+        for (const of of pagesOf(document)) {
+          const steps = alternateTones(drawn, of.id)
+          const made = steps.length === 0 ? document : after(document, steps)
+          const tones = sectionsOn(made, of.id).map((s) => siteScheme(drawn)[s.tone].surface)
+          tones
+            .slice(1)
+            .forEach((surface, i) =>
+              expect([template.id, scheme, of.id, i, surface]).not.toEqual([template.id, scheme, of.id, i, tones[i]]),
+            )
+          const footer = siteScheme(drawn)[sectionsIn(document, { type: 'footer' })[0]!.tone].surface
+          sectionsOn(made, of.id).forEach(({ kind, tone }, i, all) => {
+            const isOverFooter = i === all.length - 1 && loudest.surface === footer
+            if (kind === 'action') expect(isOverFooter ? ['accent', 'ink'].includes(tone) : tone === loudestTone(drawn)).toBe(true)
+          })
+          expect(alternateTones({ ...drawn, document: made }, of.id)).toEqual([])
+          pages++
+        }
+      }
+    }
+    expect(pages).toBeGreaterThan(100)
+  })
+
+  test('what holds the template’s content only is found and taken out at once: whole pages, and sections of pages that stay', () => {
+    const hero = sectionsOn(start, homePage(start).id).find((s) => s.kind === 'hero')!
+    const filled = after(start, [
+      { type: 'slot/set', section: hero.id, entry: null, slot: 'heading', value: { type: 'text', text: 'Ours' } },
+      { type: 'page/set', page: 'about' as PageId, part: 'name', value: 'Us' },
+      { type: 'page/move', page: 'about' as PageId, in: { type: 'page', page: 'services' as PageId }, rank: 'a1' },
+    ])
+    const found = untouchedParts(pack, filled)
+    expect(found.pages.map((p) => p.id)).not.toContain('home')
+    // The page above one that stays, stays.
+    expect(found.pages.map((p) => p.id)).not.toContain('services')
+    expect(found.pages.map((p) => p.id)).toContain('gallery')
+    expect(found.sections.map((s) => s.id)).not.toContain(hero.id)
+    const applied = applyEdit(filled, takeOutUntouched(found))
+    if (!applied.ok) throw new Error(applied.problem.code)
+    expect(untouchedParts(pack, applied.document)).toEqual({ pages: [], sections: [] })
+    expect(pagesOf(applied.document).map((p) => p.id)).toEqual(expect.arrayContaining(['home', 'services', 'about']))
+    expect(after(applied.document, applied.inverse)).toEqual(filled)
+  })
+
+  test('a section gets a name for links that no other of its page has', () => {
+    const [first, second] = sectionsOn(start, homePage(start).id)
+    const named = after(start, anchorSteps(start, first!.id))
+    expect(findSection(named, first!.id)!.anchor).toBe('hero')
+    expect(freeAnchor(named, findSection(named, second!.id)!, 'Hero')).toBe('hero-2')
+    expect(freeAnchor(named, findSection(named, second!.id)!, '24 Stunden für Sie')).toBe('stunden-fuer-sie')
+    expect(freeAnchor(named, findSection(named, second!.id)!, 'main')).toBe('main-2')
+    expect(anchorSteps(named, first!.id)).toEqual([])
   })
 })

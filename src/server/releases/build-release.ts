@@ -1,8 +1,18 @@
 import CSS_TARGETS from './css-targets'
 import { transform } from 'lightningcss'
 import { renderRobots, renderSitemap, renderWebManifest, type Manifest, type ManifestEntry } from '../../core/release'
-import { businessCard, CARD_FILE, designCss, planIcon, renderPage, siteFamilies, tokenCss, type ReleaseFiles } from '../../core/render'
-import { pageFile } from '../../core/pages'
+import {
+  businessCard,
+  CARD_FILE,
+  designCss,
+  planIcon,
+  renderLeadOn,
+  renderPage,
+  siteFamilies,
+  tokenCss,
+  type ReleaseFiles,
+} from '../../core/render'
+import { pageFile, redirectFile, redirectsOf, type PublishedPath } from '../../core/pages'
 import { shownPages } from '../../core/site'
 import { shownFact, siteScheme, type Site } from '../../core/fill'
 import { fontFaceCss, fontLicences } from '../../core/type'
@@ -16,7 +26,12 @@ import { makeIcons } from './icons'
 export type BuildProgress = (done: number, total: number) => void
 
 /** Makes every file of a release and keeps it under its hash. The same site gives the same manifest, byte for byte. */
-export async function buildRelease(site: Site, origin: string, onProgress: BuildProgress): Promise<Manifest> {
+export async function buildRelease(
+  site: Site,
+  origin: string,
+  onProgress: BuildProgress,
+  published: readonly PublishedPath[] = [],
+): Promise<Manifest> {
   const manifest: Record<string, ManifestEntry> = {}
   const add = (path: string, content: Buffer | string): void => {
     manifest[path] = keepBlob(content)
@@ -28,6 +43,7 @@ export async function buildRelease(site: Site, origin: string, onProgress: Build
     add(page ? pageFile(site.document, page) : '404.html', rendered.html)
     rendered.pictures.forEach((variant, path) => pictures.set(path, variant))
   }
+  addRedirects(site, origin, published, (path, content) => manifest[path] ?? add(path, content))
   add('sitemap.xml', renderSitemap(site.document, origin))
   add('robots.txt', renderRobots(origin))
   const card = businessCard(site, origin)
@@ -43,6 +59,20 @@ export async function buildRelease(site: Site, origin: string, onProgress: Build
     }),
   )
   return manifest
+}
+
+/** A page that leads on at each address where visitors found one that stands elsewhere now; what is a file of the release stays one. */
+function addRedirects(
+  site: Site,
+  origin: string,
+  published: readonly PublishedPath[],
+  add: (path: string, content: string) => unknown,
+): void {
+  for (const redirect of redirectsOf(site.document, published, origin)) {
+    const file = redirectFile(redirect.from)
+    const html = renderLeadOn(site, redirect, origin)
+    if (file !== null && html !== null) add(file, html)
+  }
 }
 
 /** Style sheet, fonts and icons; the names of the first two carry their hash, so that they can be cached for ever. */

@@ -6,6 +6,7 @@ import { pack } from '../packs/packs'
 import { jobAssets } from '../store/assets'
 import type { JobState } from '../log/edit-log'
 import { buildRelease } from './build-release'
+import { publishedPaths } from './published-paths'
 import type { OnProgress } from './carry-out'
 
 /** A site's files made for an address, of one revision, on a day. */
@@ -25,7 +26,7 @@ export async function prepareFiles(
   if (known?.revision === revision && known.address === address && known.day === today) return known
   const site = { document, pack: pack(), assets: await jobAssets(job), mode: 'release', today } as const
   const origin = destinationOf().originOf(address)
-  const manifest = await buildRelease(site, origin, (done, total) => onProgress({ step: 'building', done, total }))
+  const manifest = await buildRelease(site, origin, (done, total) => onProgress({ step: 'building', done, total }), publishedPaths(job))
   const prepared = { revision, address, day: today, manifest }
   last().set(job, prepared)
   return prepared

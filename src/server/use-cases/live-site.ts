@@ -1,10 +1,25 @@
+import type { PublishedPath } from '../../core/pages'
 import type { SiteDocument } from '../../core/site'
+import { destinationOf } from '../destinations/registry'
 import { stateAt } from '../log/edit-log'
+import { publishedPaths } from '../releases/published-paths'
 import { livePublication } from '../store/publications'
 import { getRelease } from '../store/releases'
 
-/** The document of the site that visitors see; null while nothing is live. */
-export function liveDocument(job: string): SiteDocument | null {
+export type LiveSite = {
+  /** The document of the site that visitors see; null while nothing is live. */
+  readonly live: SiteDocument | null
+  readonly origin: string | null
+  /** Every address at which they have ever found a page. */
+  readonly published: readonly PublishedPath[]
+}
+
+/** What visitors have of a job's site, for setting today's pages against it. */
+export function liveSite(job: string): LiveSite {
   const live = livePublication(job)
-  return live ? stateAt(job, getRelease(job, live.release).revision).document : null
+  return {
+    live: live ? stateAt(job, getRelease(job, live.release).revision).document : null,
+    origin: live ? destinationOf().originOf(live.address) : null,
+    published: publishedPaths(job),
+  }
 }

@@ -26,6 +26,7 @@ function wordsOfStep(step: EditStep): string[] {
     case 'signpost/set':
       return step.value ? [step.value.label.text] : []
     case 'plan/set':
+    case 'redirect/set':
     case 'brand/set':
     case 'dress/set':
     case 'page/remove':

@@ -3,7 +3,7 @@ import { ChevronDown } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import type { ReactNode } from 'react'
 import { findPage, homePage, isHidden, pagesOf, type PageId } from '@/core/site'
-import { useJob, useJobStore } from '../job/job-context'
+import { useJob } from '../job/job-context'
 import { Button, buttonClass } from '../parts/button'
 import { count } from '../parts/words'
 import type { PageActs } from './use-acts'
@@ -20,7 +20,6 @@ type Props = {
 
 /** What can be done with the pages, over their table. */
 export function PageBar({ page, below, acts, onHold, onOpen, onRemove }: Props) {
-  const store = useJobStore()
   const pages = useJob((s) => pagesOf(s.document).length)
   const isHome = useJob((s) => homePage(s.document).id === page)
   const isKept = useJob((s) => findPage(s.document, page)?.hidden ?? false)
@@ -28,12 +27,12 @@ export function PageBar({ page, below, acts, onHold, onOpen, onRemove }: Props) 
     const found = findPage(s.document, page)
     return found !== null && !found.hidden && isHidden(s.document, found)
   })
-  const isFlat = useJob((s) => s.document.plan.flat ?? false)
   const copy = (withContent: boolean): void => {
     const copied = acts.copy(page, withContent)
     if (copied !== null) onHold(copied)
   }
-  const toggle = (type: 'add-page' | 'outline' | 'all'): void => onOpen({ type: below.type === type ? 'page' : type })
+  const toggle = (type: 'add-page' | 'outline' | 'all' | 'signposts' | 'redirects' | 'untouched'): void =>
+    onOpen({ type: below.type === type ? 'page' : type })
   return (
     <div className="flex flex-wrap items-center gap-1 pb-2">
       <h1 className="me-3 text-xl font-bold tracking-tight">{count(pages, 'page')}</h1>
@@ -57,16 +56,16 @@ export function PageBar({ page, below, acts, onHold, onOpen, onRemove }: Props) 
       <Button look="quiet" disabled={pages < 2} onClick={onRemove}>
         Take out
       </Button>
-      <span className="ms-auto flex items-center gap-3">
-        <label className="flex items-center gap-1.5 text-sm">
-          <input
-            type="checkbox"
-            className="accent-ink"
-            checked={!isFlat}
-            onChange={(event) => void store.apply({ type: 'plan/set', part: 'flat', value: event.target.checked ? null : true })}
-          />
-          Addresses follow the tree
-        </label>
+      <span className="ms-auto flex items-center gap-1">
+        <Button look="quiet" aria-pressed={below.type === 'untouched'} onClick={() => toggle('untouched')}>
+          Untouched
+        </Button>
+        <Button look="quiet" aria-pressed={below.type === 'signposts'} onClick={() => toggle('signposts')}>
+          Menu entries
+        </Button>
+        <Button look="quiet" aria-pressed={below.type === 'redirects'} onClick={() => toggle('redirects')}>
+          Addresses
+        </Button>
         <Button look="quiet" aria-pressed={below.type === 'all'} onClick={() => toggle('all')} title="All pages side by side (a)">
           {below.type === 'all' ? 'One page' : 'All pages'}
         </Button>

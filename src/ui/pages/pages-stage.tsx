@@ -1,7 +1,7 @@
 'use client'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { pageTexts } from '@/core/fill'
-import { findPageByPath } from '@/core/pages'
+import { findPageByPath, type PublishedPath } from '@/core/pages'
 import { findPage, homePage, pagesOf, type PageId, type SectionId, type SiteDocument } from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
 import { jobSource } from '../job/job-source'
@@ -13,17 +13,27 @@ import { OutlinePanel } from './outline-panel'
 import { PageAdder } from './page-adder'
 import { PageBar } from './page-bar'
 import { PageTable, ROW } from './page-table'
+import { RedirectsPanel } from './redirects-panel'
 import { SectionAdder } from './section-adder'
 import { SectionList } from './section-list'
+import { SignpostsPanel } from './signposts-panel'
 import { TakeOut } from './take-out'
+import { UntouchedPanel } from './untouched-panel'
 import { usePageActs } from './use-acts'
 import { useLive } from './use-live'
 import { usePagesHand } from './use-pages-stage'
 
 const SHEETS: readonly SheetName[] = ['desktop', 'phone']
 
+type Props = {
+  readonly live: SiteDocument | null
+  readonly published: readonly PublishedPath[]
+  /** Where the site is live. */
+  readonly origin: string | null
+}
+
 /** The plan of the site: its pages as one table, over the page in hand with its sections in order. */
-export function PagesStage({ live: liveDocument }: { live: SiteDocument | null }) {
+export function PagesStage({ live: liveDocument, published, origin }: Props) {
   const store = useJobStore()
   const { page, below, view, hold, open } = usePagesHand()
   const live = useLive(liveDocument)
@@ -75,6 +85,9 @@ export function PagesStage({ live: liveDocument }: { live: SiteDocument | null }
         <Boundary what="This part of the stage">
           {below.type === 'add-page' && <PageAdder acts={acts} onAdded={toPage} onClose={() => toPage(page)} />}
           {below.type === 'outline' && <OutlinePanel onAdded={toPage} onClose={() => toPage(page)} />}
+          {below.type === 'signposts' && <SignpostsPanel onClose={() => toPage(page)} />}
+          {below.type === 'untouched' && <UntouchedPanel onClose={() => toPage(page)} />}
+          {below.type === 'redirects' && <RedirectsPanel published={published} origin={origin} onClose={() => toPage(page)} />}
           {below.type === 'all' && <AllPages inHand={page} onHold={hold} onOpen={toPage} />}
           {below.type === 'add-section' && (
             <SectionAdder

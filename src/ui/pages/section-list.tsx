@@ -14,13 +14,14 @@ import {
 import { memo, useEffect, useRef, useState, type KeyboardEvent } from 'react'
 import { toast } from 'sonner'
 import { pageTexts, sectionRows } from '@/core/fill'
-import { copyAll, copySection, moveAll, moveTo, removeSections, stepSection, type Spot } from '@/core/plan'
+import { alternateTones, copyAll, copySection, moveAll, moveTo, removeSections, stepSection, type Spot } from '@/core/plan'
 import { findSection, pagesOf, sectionsIn, sectionsOn, TONES, type PageId, type SectionId, type SectionIn, type Tone } from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
 import { Button } from '../parts/button'
 import { capital, count } from '../parts/words'
 import { KeepButton } from './keep-button'
 import { Item, Menu } from './page-bar'
+import { SectionNames } from './section-names'
 import { attempt, attemptWithUndo, unique } from './use-acts'
 
 type Props = {
@@ -165,6 +166,12 @@ function SectionBar({ page, chosen, onAdd, onRemove, onHold, onChoose }: BarProp
     const found = pages[id]
     return found ? pageTexts(pack, document, found).name : ''
   }
+  const alternate = (): void => {
+    const { document: now, assets } = store.getState()
+    const steps = alternateTones({ document: now, pack, assets, mode: 'release' }, page)
+    if (steps.length === 0) toast('The tones alternate already.')
+    else attemptWithUndo(store, steps, 'The tones stay', `${count(steps.length, 'section')} in another tone.`)
+  }
   const others = pagesOf({ pages }).filter((p) => p.id !== page)
   return (
     <div className="flex flex-wrap items-center gap-0.5 pb-1" role="group" aria-label="Sections chosen">
@@ -200,9 +207,13 @@ function SectionBar({ page, chosen, onAdd, onRemove, onHold, onChoose }: BarProp
       >
         {isHidden ? 'Show' : 'Hide'}
       </Button>
+      <SectionNames section={chosen.length === 1 ? (chosen[0] ?? null) : null} />
       <KeepButton section={chosen.length === 1 ? (chosen[0] ?? null) : null} />
       <Button look="quiet" disabled={isNone} onClick={onRemove}>
         Take out
+      </Button>
+      <Button look="quiet" onClick={alternate} title="No two neighbours look the same, and the loudest stands where the call is">
+        Alternate tones
       </Button>
     </div>
   )

@@ -10,6 +10,9 @@ export type Below =
   | { readonly type: 'page' }
   | { readonly type: 'add-page' }
   | { readonly type: 'outline' }
+  | { readonly type: 'signposts' }
+  | { readonly type: 'redirects' }
+  | { readonly type: 'untouched' }
   | { readonly type: 'add-section'; readonly spot: Spot }
   | { readonly type: 'all' }
 

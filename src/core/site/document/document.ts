@@ -8,6 +8,7 @@ import { nameSchema, type PageId, type SectionId } from './ids'
 import { standingIn } from './order'
 import { dressSchema, outfitSchema } from './outfit'
 import { pagePlace, pageSchema, placeOfPage, type Page, type PageIn } from './page'
+import { redirectPathSchema, redirectToSchema } from './redirect'
 import { signpostSchema } from './signpost'
 import { placeOfSection, sectionPlace, sectionSchema, type Section, type SectionIn } from './section'
 
@@ -37,6 +38,8 @@ export const siteDocumentSchema = v.pipe(
     pages: table(pageSchema),
     /** Entries of menus that are no pages. */
     signposts: v.optional(table(signpostSchema), {}),
+    /** Addresses that lead on, where that is said by hand; what else leads on is reckoned from what was published. */
+    redirects: v.optional(v.pipe(v.record(redirectPathSchema, redirectToSchema), v.readonly()), {}),
     /** How addresses are made: absent, they follow the tree; flat, each page stands right under the root. */
     plan: v.optional(planSchema, {}),
     sections: table(sectionSchema),

@@ -48,6 +48,9 @@ export function differences(from: SiteDocument, to: SiteDocument): readonly Edit
       .sort(([, a], [, b]) => levelIn(to, a) - levelIn(to, b))
       .flatMap(([was, is]) => pageSteps(was, is)),
     ...signpostSteps(from, to),
+    ...keysOf(from.redirects, to.redirects)
+      .filter((path) => !isSame(own(from.redirects, path), own(to.redirects, path)))
+      .map((path): EditStep => ({ type: 'redirect/set', path, value: own(to.redirects, path) ?? null })),
     ...pagesGone.map((id): EditStep => ({ type: 'page/remove', page: id as Page['id'] })),
   ]
 }

@@ -13,6 +13,7 @@ import { pageMove, pageMoveSchema } from './page-move'
 import { pageRemove, pageRemoveSchema } from './page-remove'
 import { pageSet, pageSetSchema } from './page-set'
 import { planSet, planSetSchema } from './plan-set'
+import { redirectSet, redirectSetSchema } from './redirect-set'
 import { sectionInsert, sectionInsertSchema } from './section-insert'
 import { sectionMove, sectionMoveSchema } from './section-move'
 import { sectionRemove, sectionRemoveSchema } from './section-remove'
@@ -35,6 +36,7 @@ export const stepSchema = v.variant('type', [
   pageSetSchema,
   planSetSchema,
   signpostSetSchema,
+  redirectSetSchema,
   sectionInsertSchema,
   sectionRemoveSchema,
   sectionMoveSchema,
@@ -67,6 +69,7 @@ const STEPS = {
   'page/set': pageSet,
   'plan/set': planSet,
   'signpost/set': signpostSet,
+  'redirect/set': redirectSet,
   'section/insert': sectionInsert,
   'section/remove': sectionRemove,
   'section/move': sectionMove,

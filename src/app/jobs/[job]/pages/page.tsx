@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import { Suspense } from 'react'
-import { liveDocument } from '@/server/use-cases/live-site'
+import { liveSite } from '@/server/use-cases/live-site'
 import { PagesStage } from '@/ui/pages/pages-stage'
 import { TypedEarly } from '@/ui/parts/typed-early'
 
@@ -10,7 +10,7 @@ export default async function PagesPage({ params }: { params: Promise<{ job: str
   return (
     <Suspense>
       <TypedEarly>
-        <PagesStage live={liveDocument((await params).job)} />
+        <PagesStage {...liveSite((await params).job)} />
       </TypedEarly>
     </Suspense>
   )
