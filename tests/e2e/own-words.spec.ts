@@ -96,7 +96,7 @@ test('the page for wrong addresses, names and addresses of pages are leftovers, 
   await cell(page, 'Title: Heading').fill('Not here')
   await expect(sheet(page, 'phone').getByRole('heading', { level: 1 })).toHaveText('Not here')
   await tab(page, 'About').click()
-  await cell(page, 'Page: Name in the menu').fill('Über uns')
+  await cell(page, 'Page: Name').fill('Über uns')
   await page.getByRole('button', { name: 'Use /ueber-uns/' }).click()
   await expect(cell(page, 'Page: Address')).toHaveValue('ueber-uns')
   const link = sheet(page, 'desktop').getByRole('navigation', { name: 'Pages', exact: true }).getByRole('link', { name: 'Über uns' })

@@ -54,7 +54,7 @@ test('the page in hand is marked, and so is what it stands under; the label is t
   expect(html).toContain('<a href="../../../about/services/" aria-current="true">What it costs</a>')
   expect(html).toContain('<a href="../../../about/services/contact/" aria-current="page"')
   expect(html).toContain('<a href="https://shop.example/">Shop &amp; post</a>')
-  expect(html).toContain('<button class="more" type="button" popovertarget="under-about" aria-label="About: Pages">')
+  expect(html).toContain('<button class="menu-more" type="button" popovertarget="under-about" aria-label="About: Pages">')
   expect(html.match(/popovertarget="under-/g)).toHaveLength(1)
 })
 

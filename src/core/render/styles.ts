@@ -69,31 +69,31 @@ input,select,textarea{font:inherit;color:var(--text);padding:.6em .75em;min-heig
  * Lists that a menu opens under its entries. They stand in a layer over the designs', whose rules are for the menu itself; in the phone
  * form of a menu they lie open. Where a browser cannot place one at its entry, it opens in the middle of the window.
  */
-const MENU_CSS = `.under.under{display:block;list-style:none;margin:0;padding:0}
-.under.under[popover]:not(:popover-open){display:none}
-.under.under li{border:0;margin:0;padding:0}
-li:has(>.more){display:flex;align-items:center;anchor-name:--under;anchor-scope:--under}
-.more{min-width:1.75rem;min-height:2.75rem;padding:0;border:0;background:none;color:inherit;cursor:pointer}
-.more::before{content:"";display:block;width:.5em;height:.5em;margin:-.25em auto 0;border:solid currentColor;
+const MENU_CSS = `.menu-under{display:block;list-style:none;margin:0;padding:0}
+.menu-under[popover]:not(:popover-open){display:none}
+.menu-under li{border:0;margin:0;padding:0}
+li:has(>.menu-more){display:flex;align-items:center;anchor-name:--under;anchor-scope:--under}
+.menu-more{min-width:1.75rem;min-height:2.75rem;padding:0;border:0;background:none;color:inherit;cursor:pointer}
+.menu-more::before{content:"";display:block;width:.5em;height:.5em;margin:-.25em auto 0;border:solid currentColor;
   border-width:0 2px 2px 0;rotate:45deg}
-.more:has(+:popover-open)::before{margin-top:.2em;rotate:225deg}
-.under.under[popover]{border:var(--line) solid var(--text);background:var(--surface);color:var(--text);min-width:13rem;
+.menu-more:has(+:popover-open)::before{margin-top:.2em;rotate:225deg}
+.menu-under[popover]{border:var(--line) solid var(--text);background:var(--surface);color:var(--text);min-width:13rem;
   max-width:min(24rem,90vw);max-height:min(75vh,34rem);overflow:auto;padding:.4rem 0;text-align:start;border-radius:var(--corner-small)}
-.under.under a{display:block;margin:0;padding:.6rem 1.1rem;border:0;background:none;color:var(--text);text-decoration:none;
+.menu-under a{display:block;margin:0;padding:.6rem 1.1rem;border:0;background:none;color:var(--text);text-decoration:none;
   font-weight:inherit}
-.under.under a:hover,.under.under a:focus-visible{text-decoration:underline;text-underline-offset:.2em}
-.under.under a:focus-visible{outline-offset:-3px}
-.under.under [aria-current]{font-weight:700;text-decoration:underline;text-underline-offset:.2em}
-.under.under .under a{padding-inline-start:2.2rem;font-size:.94em}
-@supports (position-area:block-end){.under.under[popover]{inset:auto;margin:0;position-anchor:--under;
+.menu-under a:hover,.menu-under a:focus-visible{text-decoration:underline;text-underline-offset:.2em}
+.menu-under a:focus-visible{outline-offset:-3px}
+.menu-under [aria-current]{font-weight:700;text-decoration:underline;text-underline-offset:.2em}
+.menu-under .menu-under a{padding-inline-start:2.2rem;font-size:.94em}
+@supports (position-area:block-end){.menu-under[popover]{inset:auto;margin:0;position-anchor:--under;
   position-area:block-end span-inline-end;position-try-fallbacks:block-end span-inline-start,block-end}}
 nav[popover]:popover-open{max-height:100vh;max-height:100dvh;overflow:auto}
-nav[popover]:popover-open li:has(>.more){display:block}
-nav[popover]:popover-open .more{display:none}
-nav[popover]:popover-open .under.under[popover]{display:block;position:static;border:0;max-width:none;max-height:none;padding:0 0 .4rem;
-  background:none;color:inherit;font-size:.85em;overflow:visible}
-nav[popover]:popover-open .under.under a{padding:.45rem 0 .45rem 1.25rem;padding-inline:1.25rem 0}
-nav[popover]:popover-open .under.under .under a{padding-inline-start:2.5rem}
+nav[popover]:popover-open li:has(>.menu-more){display:block}
+nav[popover]:popover-open .menu-more{display:none}
+nav[popover]:popover-open .menu-under[popover]{display:block;position:static;border:0;max-width:none;max-height:none;
+  padding:0 0 .4rem;background:none;color:inherit;font-size:.85em;overflow:visible}
+nav[popover]:popover-open .menu-under a{padding:.45rem 0 .45rem 1.25rem;padding-inline:1.25rem 0}
+nav[popover]:popover-open .menu-under .menu-under a{padding-inline-start:2.5rem}
 `
 
 /**

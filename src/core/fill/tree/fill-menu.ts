@@ -16,7 +16,7 @@ export function withUnder(scope: PageScope, nodes: readonly FilledNode[], entry:
   if (!under || typeof item !== 'object' || item.type !== 'element') return nodes
   const id = `under-${under.id}`
   const button = plain('button', [], {
-    class: 'more',
+    class: 'menu-more',
     type: 'button',
     popovertarget: id,
     'aria-label': `${entry.parts.page?.text ?? ''}: ${ownWord(scope.site.document, 'pages')}`,
@@ -31,5 +31,5 @@ function listUnder(scope: PageScope, entries: readonly ComputedEntry[], extra: R
       plain('a', wordsOn(scope.site.document, page?.text ?? ''), page?.extra ?? null),
       ...(under ? [listUnder(scope, under.entries, {})] : []),
     ])
-  return plain('ul', entries.map(item), { ...extra, class: 'under' })
+  return plain('ul', entries.map(item), { ...extra, class: 'menu-under' })
 }

@@ -1,0 +1,116 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test, type Page } from '@playwright/test'
+import type { Site } from '../../src/core/fill'
+import { applyEdit, pagesIn, pagesOf, toEdit, type EditStep, type Page as SitePage } from '../../src/core/site'
+import { showPublished, siteOn, TEMPLATES } from './template-page'
+
+/** A site whose menu opens: two pages under the second, one under the first of those, and an entry that leads elsewhere. */
+function nestedSite(template: string): { site: Site; of: SitePage; deep: SitePage } {
+  const plain = siteOn(template, {}, 'Ota & Sons')
+  const [, parent, first, second, third] = pagesOf(plain.document).filter((page) => page.listed === 'menu')
+  const under = { type: 'page', page: parent!.id } as const
+  const steps: EditStep[] = [
+    { type: 'page/move', page: first!.id, in: under, rank: 'a1' },
+    ...(second ? [{ type: 'page/move', page: second.id, in: under, rank: 'a2' } as const] : []),
+    ...(third ? [{ type: 'page/move', page: third.id, in: { type: 'page', page: first!.id }, rank: 'a1' } as const] : []),
+    {
+      type: 'signpost/set',
+      signpost: 'shop',
+      value: {
+        id: 'shop',
+        in: under,
+        rank: 'a3',
+        listed: 'menu',
+        label: { text: 'Shop by post' },
+        to: { type: 'url', url: 'https://shop.example/' },
+      },
+    },
+  ]
+  const applied = applyEdit(plain.document, toEdit(steps))
+  if (!applied.ok) throw new Error(applied.problem.code)
+  const site = { ...plain, document: applied.document }
+  return { site, of: pagesOf(site.document)[0]!, deep: pagesIn(site.document, under)[0]! }
+}
+
+/** Whether those who hear the page are told that the list is open: the browser says it of the button by itself. */
+async function isExpanded(page: Page): Promise<boolean | undefined> {
+  const cdp = await page.context().newCDPSession(page)
+  const { nodes } = await cdp.send('Accessibility.getFullAXTree')
+  const button = nodes.find((node) => node.role?.value === 'button' && String(node.name?.value).endsWith(': Pages'))
+  return button?.properties?.find((property) => property.name === 'expanded')?.value.value as boolean | undefined
+}
+
+/** What reaches out of the window at its end. */
+const wide = (page: Page): Promise<string[]> =>
+  page.evaluate(() =>
+    document.documentElement.scrollWidth <= innerWidth
+      ? []
+      : [...document.body.querySelectorAll<HTMLElement>('*')]
+          .filter((e) => e.getBoundingClientRect().right > innerWidth && e.checkVisibility())
+          .map((e) => `${e.closest('[class*=tone-]')?.className} ${e.parentElement?.className} ${e.tagName} ${e.textContent}`),
+  )
+
+// WAI-ARIA Authoring Practices, “Disclosure Navigation Menu with Top-Level Links”, keyboard table: Tab and Shift+Tab go through links and
+// buttons and the links of a list that is open; Space and Enter press a button or follow a link; Escape closes a list and leaves the
+// focus on its button.
+for (const template of TEMPLATES.filter((name) => name !== 'blank'))
+  test(`the menu of ${template} opens a list by keyboard as the Authoring Practices say, and by touch, and needs no script`, async ({
+    browser,
+  }) => {
+    const { site, of, deep } = nestedSite(template)
+    const context = await browser.newContext({ javaScriptEnabled: false, viewport: { width: 1280, height: 800 } })
+    const page = await context.newPage()
+    await showPublished(page, site, of)
+    const menu = page.getByRole('navigation', { name: 'Pages', exact: true })
+    const button = menu.getByRole('button', { name: /: Pages$/ })
+    const inside = menu.getByRole('link', { name: 'Shop by post' })
+    await expect(button).toHaveCount(1)
+    await expect(inside).toBeHidden()
+    await button.focus()
+    await page.keyboard.press('Enter')
+    await expect(inside).toBeVisible()
+    expect(await isExpanded(page)).toBe(true)
+    await page.keyboard.press('Tab')
+    await expect(menu.getByRole('link', { name: site.pack.templates[template]!.pages.find((p) => p.key === deep.id)!.name })).toBeFocused()
+    await page.keyboard.press('Escape')
+    await expect(inside).toBeHidden()
+    expect(await isExpanded(page)).toBe(false)
+    await expect(button).toBeFocused()
+    await page.keyboard.press('Space')
+    await expect(inside).toBeVisible()
+    const [list, opener] = [(await inside.boundingBox())!, (await button.boundingBox())!]
+    // It opens at its entry, under it.
+    expect(list.y).toBeGreaterThan(opener.y + opener.height / 2)
+    expect(Math.abs(list.x - opener.x)).toBeLessThan(320)
+    await page.mouse.click(640, 780)
+    await expect(inside).toBeHidden()
+    await context.close()
+  })
+
+for (const template of TEMPLATES)
+  test(`an open menu of ${template} keeps within the window from phone to desktop, and axe finds nothing`, async ({ page }) => {
+    test.setTimeout(180_000)
+    const { site, deep } = nestedSite(template)
+    await page.setViewportSize({ width: 1280, height: 800 })
+    await showPublished(page, site, deep)
+    const menu = page.getByRole('navigation', { name: 'Pages', exact: true })
+    for (const width of [320, 390, 820, 1024, 1280, 1920]) {
+      await page.setViewportSize({ width, height: 800 })
+      const phone = page.getByRole('button', { name: 'Menu', exact: true })
+      const isPhone = await phone.isVisible()
+      await (isPhone ? phone : menu.getByRole('button', { name: /: Pages$/ })).click()
+      await expect(menu.getByRole('link', { name: 'Shop by post' })).toBeVisible()
+      expect(await wide(page), `at ${width}`).toEqual([])
+      const box = (await menu.getByRole('link', { name: 'Shop by post' }).boundingBox())!
+      expect(box.x >= 0 && box.x + box.width <= width, `at ${width}`).toBe(true)
+      expect(box.height).toBeGreaterThanOrEqual(24)
+      if (width === 390 || width === 1280) {
+        const { violations } = await new AxeBuilder({ page }).analyze()
+        expect(violations.map((v) => `${width}: ${v.id} ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([])
+      }
+      await page.keyboard.press('Escape')
+    }
+    // The page in hand and what it stands under are marked.
+    await expect(menu.locator('[aria-current="page"]')).toHaveCount(1)
+    await expect(menu.locator('[aria-current="true"]')).toHaveCount(1)
+  })
