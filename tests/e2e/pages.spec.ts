@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Locator, type Page } from '@playwright/test'
-import { APP, makeJob, saved } from './screen'
+import { APP, makeJob, saved, siteUrl } from './screen'
 
 const row = (page: Page, name: string | RegExp): Locator =>
   page.getByRole('row', { name: typeof name === 'string' ? new RegExp(`^${name}`) : name })
@@ -282,4 +282,120 @@ test('axe finds nothing on the stage and its views', async ({ page }) => {
   await page.getByRole('button', { name: 'One page' }).click()
   await page.getByRole('button', { name: 'Add a section', exact: true }).click()
   await clean()
+})
+
+test('one key goes to anything: a page by its name, a place by the words on it, a stage, a command', async ({ page }) => {
+  await openPages(page, 'Jump & Co')
+  await row(page, 'Home').focus()
+  const find = page.getByRole('combobox', { name: 'Go to' })
+  const go = async (words: string): Promise<void> => {
+    await page.keyboard.press('/')
+    await expect(find).toBeFocused()
+    await find.fill(words)
+    await expect(page.getByRole('option').first()).toBeVisible()
+    await page.keyboard.press('Enter')
+    await expect(find).toBeHidden()
+  }
+  await go('gallery')
+  await expect(row(page, 'Gallery')).toHaveAttribute('aria-selected', 'true')
+  await go('paste an outline')
+  await expect(page.getByLabel('A line a page')).toBeFocused()
+  await page.keyboard.press('Escape')
+  await row(page, 'Gallery').focus()
+  await go('stove cutting table')
+  await expect(page).toHaveURL(/content/)
+  await expect(page.locator('[data-cell]:focus')).toBeVisible()
+})
+
+test('a menu entry leads to a call under a page; a section gets a name for links by being led to', async ({ page }) => {
+  await openPages(page, 'Signs & Sons')
+  await page.getByRole('button', { name: 'Menu entries' }).click()
+  const panel = page.getByRole('region', { name: 'Menu entries' })
+  await expect(panel.getByText('The menu lists pages only.')).toBeVisible()
+  await panel.getByRole('button', { name: 'Add an entry' }).click()
+  await panel.getByRole('textbox', { name: 'Label' }).fill('Shop by post')
+  await page.keyboard.press('Enter')
+  const elsewhere = panel.getByRole('textbox', { name: 'Address elsewhere' })
+  await elsewhere.fill('javascript:alert(1)')
+  await page.keyboard.press('Enter')
+  await expect(panel.getByRole('alert')).toContainText('An address elsewhere looks like https://example.com/page.')
+  await elsewhere.fill('shop.example/all')
+  await page.keyboard.press('Enter')
+  await expect(elsewhere).toHaveValue('https://shop.example/all')
+  await panel.getByLabel('Leads to').selectOption({ label: 'Steps' })
+  await panel.getByRole('combobox', { name: 'under' }).selectOption({ label: 'About' })
+  await expect(panel.getByRole('listitem').filter({ hasText: 'Shop by post' }).last()).toBeVisible()
+  await panel.getByRole('button', { name: 'Close' }).click()
+  const link = sheet(page).getByRole('link', { name: 'Shop by post', includeHidden: true })
+  await expect(link).toHaveAttribute('href', '#steps')
+  await row(page, 'About').click()
+  await expect(link).toHaveAttribute('href', '../#steps')
+})
+
+test('what nobody filled is said exactly, taken out in one act and brought back in one step; tones alternate', async ({ page }) => {
+  await openPages(page, 'Untouched & Co')
+  const before = await names(page)
+  await page.getByRole('button', { name: 'Untouched', exact: true }).click()
+  await page.getByRole('button', { name: /^Take out \d+ pages and \d+ sections of pages that stay$/ }).click()
+  await expect.poll(() => names(page)).toEqual(['Home, home page'])
+  await page.getByRole('button', { name: 'Undo' }).last().click()
+  await expect.poll(() => names(page)).toEqual(before)
+  const tones = (): Promise<string[]> =>
+    page.getByRole('combobox', { name: /^Tone of/ }).evaluateAll((all) => all.map((s) => (s as HTMLSelectElement).value))
+  await row(page, 'Home').click()
+  await page
+    .getByRole('combobox', { name: /^Tone of/ })
+    .nth(1)
+    .selectOption('paper')
+  await page
+    .getByRole('combobox', { name: /^Tone of/ })
+    .nth(2)
+    .selectOption('paper')
+  await page.getByRole('button', { name: 'Alternate tones' }).click()
+  await expect.poll(async () => (await tones()).some((tone, i, all) => tone === all[i - 1])).toBe(false)
+})
+
+test('a page that moved after it was published leads on from where it was; one that is withdrawn is said', async ({ page, context }) => {
+  test.setTimeout(180_000)
+  const job = await openPages(page, 'Leads on')
+  const publish = async (): Promise<void> => {
+    await page.goto(`${APP}/jobs/${job}/publish`)
+    await page.getByRole('button', { name: /^Publish/ }).click({ timeout: 90_000 })
+    await expect(page.getByText(/Live\. \d+ files? sent/)).toBeVisible({ timeout: 60_000 })
+  }
+  await page.goto(`${APP}/jobs/${job}/publish`)
+  await page.getByLabel('Address on the web host').fill('leads-on')
+  await expect(page.getByText('✓ Free.')).toBeVisible()
+  await page.getByRole('button', { name: 'Take this address' }).click()
+  await expect(page.getByText('This is the job’s address.')).toBeVisible()
+  await publish()
+  await page.goto(`${APP}/jobs/${job}/pages`)
+  await expect(row(page, 'About')).toContainText('as live')
+  await row(page, 'Gallery').focus()
+  await page.keyboard.press('Alt+ArrowRight')
+  await row(page, 'Contact').focus()
+  await page.keyboard.press('Delete')
+  await expect(row(page, 'Gallery')).toContainText('changed')
+  await expect(page.getByText('Withdrawn with the next release: /contact/')).toBeVisible()
+  await page.getByRole('button', { name: 'Addresses' }).click()
+  await expect(page.getByRole('row', { name: /gallery.*the page moved/ })).toBeVisible()
+  await expect(page.getByRole('row', { name: /contact.*the page is gone/ })).toBeVisible()
+  await page.getByLabel('An old address').fill('not an address')
+  await page.getByLabel('An old address').fill('/old shop?')
+  await page.getByRole('button', { name: 'Lead it on' }).click()
+  await expect(page.getByText('An old address begins with a slash')).toBeVisible()
+  await page.getByLabel('An old address').fill('/shop.html')
+  await page.getByRole('button', { name: 'Lead it on' }).click()
+  await page.getByLabel('Where /shop.html leads').selectOption({ label: 'About' })
+  await saved(page)
+  await publish()
+  const site = await context.newPage()
+  for (const [from, to] of [
+    ['/gallery/', '/prices/gallery/'],
+    ['/contact/', '/'],
+    ['/shop.html', '/about/'],
+  ] as const) {
+    await site.goto(siteUrl('leads-on') + from)
+    await site.waitForURL(siteUrl('leads-on') + to)
+  }
 })

@@ -9,10 +9,12 @@ import {
   choicesOf,
   copyPage,
   copySection,
+  findAmong,
   findPageDesign,
   freeAnchor,
   fromKept,
   keptSectionSchema,
+  jumpTargets,
   lackingPages,
   linksTo,
   loudestTone,
@@ -472,7 +474,9 @@ describe('sections', () => {
     expect(found.sections.map((s) => s.id)).not.toContain(hero.id)
     const applied = applyEdit(filled, takeOutUntouched(found))
     if (!applied.ok) throw new Error(applied.problem.code)
-    expect(untouchedParts(pack, applied.document)).toEqual({ pages: [], sections: [] })
+    // A page that stays keeps one section.
+    expect(pagesOf(applied.document).filter((p) => sectionsOn(applied.document, p.id).length === 0)).toEqual([])
+    expect(untouchedParts(pack, applied.document).sections).toEqual([])
     expect(pagesOf(applied.document).map((p) => p.id)).toEqual(expect.arrayContaining(['home', 'services', 'about']))
     expect(after(applied.document, applied.inverse)).toEqual(filled)
   })
@@ -485,5 +489,29 @@ describe('sections', () => {
     expect(freeAnchor(named, findSection(named, second!.id)!, '24 Stunden für Sie')).toBe('stunden-fuer-sie')
     expect(freeAnchor(named, findSection(named, second!.id)!, 'main')).toBe('main-2')
     expect(anchorSteps(named, first!.id)).toEqual([])
+  })
+})
+
+describe('going to anything', () => {
+  test('pages, sections and places are found by the words on them, whatever marks their letters have', () => {
+    const hero = sectionsOn(start, homePage(start).id).find((s) => s.kind === 'hero')!
+    const named = after(start, [
+      { type: 'slot/set', section: hero.id, entry: null, slot: 'heading', value: { type: 'text', text: 'Über vierzig Café-Stühle' } },
+      { type: 'section/set', section: hero.id, part: 'name', value: 'Front' },
+    ])
+    const all = jumpTargets(pack, named)
+    const first = (asked: string): string | undefined => findAmong(all, asked, 5)[0]?.title
+    expect(first('uber vierzig')).toBe('Über vierzig Café-Stühle')
+    expect(first('cafe stuhle')).toBe('Über vierzig Café-Stühle')
+    expect(first('front')).toBe('Front')
+    expect(first('gall')).toBe('Gallery')
+    expect(first('/about/')).toBe('About')
+    expect(findAmong(all, 'no such words', 5)).toEqual([])
+    expect(findAmong(all, '', 3)).toEqual(all.slice(0, 3))
+  })
+
+  test('what begins with the words goes before what has them inside', () => {
+    const all = ['a price', 'the prices', 'prices of chairs', 'enterprices'].map((words) => ({ words }))
+    expect(findAmong(all, 'prices', 9).map((one) => one.words)).toEqual(['prices of chairs', 'the prices', 'enterprices'])
   })
 })

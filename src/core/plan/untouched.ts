@@ -20,7 +20,7 @@ export type Untouched = { readonly pages: readonly Page[]; readonly sections: re
 
 /**
  * Pages and sections in which the client has nothing. Home stays, and so does a page under which another stays, a section that shows a
- * fact of the client's, and one that has no place for words at all.
+ * fact of the client's, and one that has no place for words at all; a page that stays keeps its first section, that it be not bare.
  */
 export function untouchedParts(pack: Pack, document: SiteDocument): Untouched {
   const home = homePage(document)
@@ -34,7 +34,11 @@ export function untouchedParts(pack: Pack, document: SiteDocument): Untouched {
   const gone = new Set(pages)
   const sections = pagesOf(document)
     .filter((page) => !gone.has(page))
-    .flatMap((page) => sectionsOn(document, page.id).filter((section) => isUntouched(pack, document, section)))
+    .flatMap((page) => {
+      const all = sectionsOn(document, page.id)
+      const found = all.filter((section) => isUntouched(pack, document, section))
+      return found.length === all.length ? found.slice(1) : found
+    })
   return { pages, sections }
 }
 
@@ -55,6 +59,8 @@ function isUntouched(pack: Pack, document: SiteDocument, section: Section): bool
     return false
   const design = findDesign(pack, section.kind, section.design)
   const facts = factsOf(document)
-  if (design && shownPlaces(design).facts.some((fact) => facts[fact === 'locality' ? 'address' : fact] !== undefined)) return false
+  // Every site says whose it is; only what one asks a site for makes a section the client's.
+  const told = design ? shownPlaces(design).facts.filter((fact) => fact !== 'name' && fact !== 'tagline') : []
+  if (told.some((fact) => facts[fact === 'locality' ? 'address' : fact] !== undefined)) return false
   return sectionRows(pack, document, section).some((row) => row.leftover)
 }

@@ -4,9 +4,10 @@ import { toast } from 'sonner'
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import { NOT_FOUND } from '@/core/fill'
 import { findPage, homePage, placeKey, samePlace, type PageId, type Place, type SiteDocument } from '@/core/site'
+import type { Pack } from '@/core/pack'
 import { useJob, useJobStore } from '../job/job-context'
 import type { SheetRowHandle } from '../sheets/sheet-row'
-import { tabOf, type Tab } from './tabs'
+import { groupPlaces, tabGroups, tabOf, type Tab } from './tabs'
 
 export type PlaceInHand = {
   readonly tab: Tab
@@ -23,7 +24,8 @@ export type PlaceInHand = {
 /** Which page is open and which place is in hand, in the ledger and on the sheets alike. */
 export function usePlaceInHand(sheets: RefObject<SheetRowHandle | null>): PlaceInHand {
   const store = useJobStore()
-  const asked = useSearchParams().get('page')
+  const params = useSearchParams()
+  const asked = params.get('page')
   const [tab, setTab] = useState<Tab>(() => firstTab(store.getState().document, asked))
   const [hand, setHand] = useState<Place | null>(null)
   const [view] = useState(() =>
@@ -64,6 +66,15 @@ export function usePlaceInHand(sheets: RefObject<SheetRowHandle | null>): PlaceI
   )
 
   useLostPage(tab, openTab)
+  // Whoever comes by the search is taken to the place that was asked for.
+  const [askedPlace, askedSection] = [params.get('place'), params.get('section')]
+  useEffect(() => {
+    const { document, pack } = store.getState()
+    const found = askedPlace === null && askedSection === null ? null : findPlaceAsked(pack, document, asked, askedPlace, askedSection)
+    if (found) goTo(found)
+    // Only as it is asked for.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [askedPlace, askedSection])
   // What undo or redo changed comes into sight, wherever it is.
   useEffect(
     () =>
@@ -103,4 +114,12 @@ function showRow(key: string, focusNext: RefObject<string | null>): void {
 function firstTab(document: SiteDocument, asked: string | null): Tab {
   if (asked === 'every') return 'shared'
   return asked === NOT_FOUND ? NOT_FOUND : (findPage(document, asked ?? '') ?? homePage(document)).id
+}
+
+/** The place that an address names by its key, or the first of the section that it names. */
+function findPlaceAsked(pack: Pack, document: SiteDocument, page: string | null, key: string | null, section: string | null): Place | null {
+  const places = tabGroups(pack, document, firstTab(document, page)).flatMap((group) =>
+    groupPlaces(document, group).map(({ place }) => place),
+  )
+  return places.find((place) => (key === null ? place.type === 'slot' && place.section === section : placeKey(place) === key)) ?? null
 }

@@ -9,6 +9,7 @@ import { countLeftovers, unplannedParts } from '@/core/fill'
 import { useJob, useJobStore } from '../job/job-context'
 import { CopyButton } from '../parts/copy-button'
 import { GivenBack } from './given-back'
+import { Jump } from './jump'
 import { SavedMark } from './saved-mark'
 import { SkipLink } from './skip-link'
 
@@ -28,6 +29,7 @@ export function Frame({ jobs, liveUrl, children }: { jobs: readonly OtherJob[]; 
         <JobSwitcher jobs={jobs} id={id} />
         <Stages id={id} />
         <div className="ms-auto flex items-center gap-1">
+          <Jump jobs={jobs} />
           <BarButton label="Undo" keys="Ctrl+Z" disabled={!canUndo} onClick={() => void store.undo()}>
             <Undo2 size={16} aria-hidden />
           </BarButton>

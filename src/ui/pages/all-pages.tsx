@@ -28,7 +28,7 @@ export function AllPages({ inHand, onHold, onOpen }: Props) {
   }
   return (
     <section aria-label="All pages" className="min-h-0 flex-1 overflow-y-auto pb-3">
-      <ul ref={list} className="grid grid-cols-[repeat(auto-fill,minmax(12.5rem,1fr))] gap-3">
+      <ul ref={list} className="grid grid-cols-[repeat(auto-fill,202px)] gap-3">
         {pages.map(({ id, name }) => {
           const page = findPage(site.document, id)
           if (!page) return null

@@ -15,20 +15,19 @@ type Props = {
 
 /** A cell of the row in hand: typed over in place. Enter keeps, Escape puts back, leaving it keeps. */
 export function Cell({ label, value, placeholder = '', mono = false, autoFocus = false, max, onKeep, onLeave }: Props) {
-  const [typed, setTyped] = useState(value)
-  const [shown, setShown] = useState(value)
+  // Null while nothing is typed: then it shows what is kept, whoever kept it.
+  const [typed, setTyped] = useState<string | null>(null)
   // Once a key has settled it, the field's going away settles nothing more.
   const isSettled = useRef(false)
   const leave = (): void => {
     isSettled.current = true
     onLeave()
   }
-  // What changed elsewhere meanwhile is shown, unless something else is typed here.
-  if (shown !== value) {
-    setShown(value)
-    if (typed === shown) setTyped(value)
+  const settle = (): boolean => {
+    const isKept = typed === null || typed === value || onKeep(typed)
+    if (isKept) setTyped(null)
+    return isKept
   }
-  const settle = (): boolean => typed === value || onKeep(typed)
   const press = (event: KeyboardEvent<HTMLInputElement>): void => {
     if (event.nativeEvent.isComposing) return
     if (event.key === 'Enter') {
@@ -36,6 +35,7 @@ export function Cell({ label, value, placeholder = '', mono = false, autoFocus =
       if (settle()) leave()
     } else if (event.key === 'Escape') {
       event.preventDefault()
+      setTyped(null)
       leave()
     }
     event.stopPropagation()
@@ -49,14 +49,17 @@ export function Cell({ label, value, placeholder = '', mono = false, autoFocus =
       }
       dir="auto"
       data-own-undo
-      value={typed}
+      value={typed ?? value}
       placeholder={placeholder}
       maxLength={max}
       spellCheck={!mono}
       // eslint-disable-next-line jsx-a11y/no-autofocus -- the cell was just asked for by a key or a press on it
       autoFocus={autoFocus}
       onFocus={(event) => event.target.select()}
-      onChange={(event) => setTyped(event.target.value)}
+      onChange={(event) => {
+        isSettled.current = false
+        setTyped(event.target.value)
+      }}
       onBlur={() => void (isSettled.current || settle())}
       onKeyDown={press}
     />

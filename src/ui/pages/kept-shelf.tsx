@@ -36,7 +36,7 @@ export function KeptShelf({ page, spot, onAdded }: Props) {
   if (kept.length === 0)
     return <p className="text-sm text-soft">Nothing is kept yet. Choose a section of a page and press Keep: it waits here for every job.</p>
   return (
-    <ul ref={list} className="grid min-h-0 flex-1 grid-cols-[repeat(auto-fill,minmax(18rem,1fr))] content-start gap-3 overflow-y-auto">
+    <ul ref={list} className="grid min-h-0 flex-1 grid-cols-[repeat(auto-fill,296px)] content-start gap-3 overflow-y-auto">
       {kept.map((line) => (
         <li key={line.id} className="border border-seam bg-cloth p-1">
           <KeptTryOn line={line} page={page} spot={spot} />

@@ -101,10 +101,7 @@ export function SectionAdder({ page, spot, onAdded, onClose }: Props) {
         </div>
         {shown === 'kept' && <KeptShelf page={page} spot={spot} onAdded={onAdded} />}
         {shown !== 'kept' && (
-          <ul
-            ref={list}
-            className="grid min-h-0 flex-1 grid-cols-[repeat(auto-fill,minmax(18rem,1fr))] content-start gap-3 overflow-y-auto"
-          >
+          <ul ref={list} className="grid min-h-0 flex-1 grid-cols-[repeat(auto-fill,296px)] content-start gap-3 overflow-y-auto">
             {choices.map(({ choice, reason }) => (
               <li key={`${choice.kind} ${choice.design}`}>
                 <button

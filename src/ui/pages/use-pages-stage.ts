@@ -28,12 +28,18 @@ export type PagesHand = {
 /** Which page is in hand, and what is shown of it. The page stands in the address, so that a reload comes back to it. */
 export function usePagesHand(): PagesHand {
   const store = useJobStore()
-  const asked = useSearchParams().get('page')
+  const params = useSearchParams()
+  const asked = params.get('page')
+  const show = params.get('show')
   const [page, setPage] = useState<PageId>(() => {
     const { document } = store.getState()
     return (findPage(document, asked ?? '') ?? homePage(document)).id
   })
   const [below, setBelow] = useState<Below>({ type: 'page' })
+  // Whoever comes by the search is shown what was asked for, on this stage as well.
+  useEffect(() => {
+    if (show === 'add-page' || show === 'outline' || show === 'redirects') setBelow({ type: show })
+  }, [show])
   const [view] = useState(() => createStore<{ page: PageId }>(() => ({ page })))
   const hold = useCallback(
     (next: PageId) => {
@@ -43,6 +49,12 @@ export function usePagesHand(): PagesHand {
     },
     [view],
   )
+  useEffect(() => {
+    const named = asked === null ? null : findPage(store.getState().document, asked)
+    if (!named) return
+    setPage(named.id)
+    view.setState({ page: named.id })
+  }, [asked, store, view])
   // A page can leave while it is in hand: by undo, by another tab, by starting over.
   const isThere = useJob((s) => findPage(s.document, page) !== null)
   useEffect(() => {
