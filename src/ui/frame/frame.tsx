@@ -10,10 +10,9 @@ import { useJob, useJobStore } from '../job/job-context'
 import { CopyButton } from '../parts/copy-button'
 import { GivenBack } from './given-back'
 import { Jump } from './jump'
+import type { OtherJob } from './other-job'
 import { SavedMark } from './saved-mark'
 import { SkipLink } from './skip-link'
-
-export type OtherJob = { readonly id: string; readonly name: string }
 
 /** The slim bar over every stage of a job: whose it is, where the work stands, undo, whether it is saved, where it lives. */
 export function Frame({ jobs, liveUrl, children }: { jobs: readonly OtherJob[]; liveUrl: string | null; children: ReactNode }) {

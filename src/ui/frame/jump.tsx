@@ -7,7 +7,7 @@ import { findAmong, folded, jumpTargets, type JumpTarget } from '@/core/plan'
 import { placeKey } from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
 import { capital } from '../parts/words'
-import type { OtherJob } from './frame'
+import type { OtherJob } from './other-job'
 
 /** One thing that can be gone to or done. */
 type Goal = {

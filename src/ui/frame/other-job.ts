@@ -1,0 +1,2 @@
+/** A job to switch to. */
+export type OtherJob = { readonly id: string; readonly name: string }
