@@ -399,3 +399,19 @@ test('a page that moved after it was published leads on from where it was; one t
     await site.waitForURL(siteUrl('leads-on') + to)
   }
 })
+
+test('a page in a window of its own is as wide as that, follows by itself, and goes where its links lead', async ({ page, context }) => {
+  await openPages(page, 'Second window')
+  const [other] = await Promise.all([context.waitForEvent('page'), page.getByRole('link', { name: 'Own window' }).click()])
+  await other.setViewportSize({ width: 640, height: 700 })
+  const shown = other.frameLocator('iframe[title="The page"]')
+  await expect(shown.getByRole('banner')).toContainText('Second window')
+  await expect(other.getByRole('status').filter({ hasText: '640 px' })).toBeVisible()
+  await sections(page).first().click()
+  await page.getByRole('group', { name: 'Sections chosen' }).getByRole('button', { name: 'Hide' }).click()
+  await expect(shown.locator('main > section:visible')).toHaveCount((await sections(page).count()) - 1)
+  await other.getByLabel('Page').selectOption({ label: 'Small print — /small-print/' })
+  await expect(shown.getByRole('heading', { level: 1 })).toContainText('Small print')
+  await shown.getByRole('contentinfo').getByRole('link', { name: 'Prices' }).first().click()
+  await expect(other.getByLabel('Page')).toHaveValue('prices')
+})

@@ -234,6 +234,22 @@ test('start over empties the pages, keeps brief and brand, and can be undone; st
   await expect(sheet(page, 'desktop').locator('.hero-line')).toBeVisible()
 })
 
+test('sections can be left out of a page as it is taken, and come back with a tick', async ({ page }) => {
+  await openRoom(page, await makeJob({ name: 'Less Is More' }))
+  await page.goto(`${page.url().split('?')[0]}?show=put-on&of=tallow`)
+  const taken = page.getByRole('group', { name: 'Pages to take' })
+  await taken.getByText('6 sections').first().click()
+  await taken.getByRole('checkbox', { name: 'Testimonials' }).uncheck()
+  await expect(taken.getByText('5 sections, 1 left out')).toBeVisible()
+  const shown = page.frameLocator('iframe[title="The page as it would be"]')
+  await expect(shown.locator('main > section')).toHaveCount(5)
+  await taken.getByRole('checkbox', { name: 'Testimonials' }).check()
+  await expect(shown.locator('main > section')).toHaveCount(6)
+  await taken.getByRole('checkbox', { name: 'Testimonials' }).uncheck()
+  await page.getByRole('button', { name: /^(Start with this|Keep this|Put it on)/ }).click()
+  await expect(sheet(page, 'desktop').locator('main > section')).toHaveCount(5)
+})
+
 test('a pack is brought in through the screen, worn, and taken out; a bad one is refused with a list of its faults', async ({ page }) => {
   await openRoom(page, await makeJob({ name: 'Packer' }))
   const zip = (files: Record<string, string>): Buffer =>

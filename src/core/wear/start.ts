@@ -3,6 +3,7 @@ import { getTemplate, type Pack, type TemplatePage } from '../pack'
 import {
   allSections,
   findPage,
+  findSection,
   firstFree,
   homePage,
   pagesOf,
@@ -14,7 +15,16 @@ import {
   type SectionId,
   type SiteDocument,
 } from '../site'
-import { arrangementOf, onEach, rearrange, sameArrangement, type ArrangedPage, type Arrangement, type StandingPage } from './arrangement'
+import {
+  arrangementOf,
+  onEach,
+  rearrange,
+  sameArrangement,
+  type ArrangedPage,
+  type Arrangement,
+  type Standing,
+  type StandingPage,
+} from './arrangement'
 import { hasContent, isPageFilled } from './fit'
 import { arrangementOn, editTo } from './wear'
 
@@ -22,6 +32,8 @@ export type StartChoice = {
   readonly template: string
   /** Keys of the template's pages to take; home is always taken. */
   readonly pages: readonly string[]
+  /** Sections of theirs to leave out, as `page/section` by the template's keys; a page keeps its first. */
+  readonly without?: readonly string[]
   readonly scheme: string | null
   readonly dark: NonNullable<Dress['dark']> | false
 }
@@ -53,7 +65,7 @@ export function startOn(pack: Pack, document: SiteDocument, choice: StartChoice)
   if (isAsItCame(pack, document)) {
     const fresh = arrangementOf(makeDocument(template, {}, {}))
     const pages = fresh.pages.filter(({ page }) => [fromTemplate(page)].some((t) => t && isTaken(t)))
-    return rearrange(document, { ...fresh, dress, pages })
+    return rearrange(document, leaveOut(document, { ...fresh, dress, pages }, choice))
   }
   const worn = arrangementOn(pack, document, template.id)
   // A page that is not one of the template's is the client's own choice, and stays.
@@ -64,10 +76,19 @@ export function startOn(pack: Pack, document: SiteDocument, choice: StartChoice)
   })
   const missing = template.pages.filter((t) => isTaken(t) && !kept.some(({ page }) => fromTemplate(page) === t))
   const start: Arrangement = { ...worn, dress, pages: kept }
-  return rearrange(
-    document,
-    missing.reduce((to, page) => withPage(to, template.id, page, nextId), start),
-  )
+  const all = missing.reduce((to, page) => withPage(to, template.id, page, nextId), start)
+  return rearrange(document, leaveOut(document, all, choice))
+}
+
+/** Without the sections that are not wanted; one that holds anything of the client's stays. */
+function leaveOut(document: SiteDocument, to: Arrangement, { template, without = [] }: StartChoice): Arrangement {
+  const unwanted = new Set(without)
+  const isUnwanted = ({ id, origin }: Standing): boolean => {
+    if (origin?.template !== template || origin.page === null || !unwanted.has(`${origin.page}/${origin.section}`)) return false
+    const known = findSection(document, id)
+    return !known || !hasContent(document, known)
+  }
+  return { ...to, pages: to.pages.map((of) => ({ ...of, sections: of.sections.filter((one, i) => i === 0 || !isUnwanted(one)) })) }
 }
 
 /**

@@ -529,3 +529,16 @@ test('a page’s place in the menus comes with it', () => {
       .map((p) => p.id),
   ).toEqual(['prices', 'landing', 'legal'])
 })
+
+test('sections that are not wanted are left out of the pages taken; a page keeps its first, and one that is filled stays', () => {
+  const without = ['home/hero', 'home/services', 'about/quote', 'services/title']
+  const choice = { template: 'tallow', pages: ['about', 'services'], without, scheme: null, dark: false } as const
+  const kinds = (document: SiteDocument, page: string): string[] => sectionsOn(document, page as PageId).map((s) => s.kind)
+  const started = go(fresh(), startOn(pack, fresh(), choice))
+  expect(kinds(started, 'home')[0]).toBe('hero')
+  expect(kinds(started, 'home')).not.toContain('services')
+  expect(kinds(started, 'about')).not.toContain('quote')
+  expect(kinds(started, 'services')[0]).toBe('title')
+  const words = edited(fresh(), setText('home.services', 'heading', 'Ours'))
+  expect(kinds(go(words, startOn(pack, words, choice)), 'home')).toContain('services')
+})

@@ -20,6 +20,7 @@ type Props = {
 
 /** What can be done with the pages, over their table. */
 export function PageBar({ page, below, acts, onHold, onOpen, onRemove }: Props) {
+  const job = useJob((s) => s.id)
   const pages = useJob((s) => pagesOf(s.document).length)
   const isHome = useJob((s) => homePage(s.document).id === page)
   const isKept = useJob((s) => findPage(s.document, page)?.hidden ?? false)
@@ -66,6 +67,9 @@ export function PageBar({ page, below, acts, onHold, onOpen, onRemove }: Props) 
         <Button look="quiet" aria-pressed={below.type === 'redirects'} onClick={() => toggle('redirects')}>
           Addresses
         </Button>
+        <a className={buttonClass('quiet')} href={`/window/${job}?page=${page}`} target="_blank" rel="noreferrer">
+          Own window
+        </a>
         <Button look="quiet" aria-pressed={below.type === 'all'} onClick={() => toggle('all')} title="All pages side by side (a)">
           {below.type === 'all' ? 'One page' : 'All pages'}
         </Button>

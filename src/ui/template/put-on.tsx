@@ -3,13 +3,14 @@ import { useRouter } from 'next/navigation'
 import { useMemo, useState } from 'react'
 import { toast } from 'sonner'
 import { pageTexts, type Site } from '@/core/fill'
-import { getTemplate, offeredSchemes } from '@/core/pack'
+import { getTemplate, offeredSchemes, type TemplatePage } from '@/core/pack'
 import { findPage, homePage, pagesOf } from '@/core/site'
 import { editTo, isAsItCame, pageNamed, reportChange, startOn, usualChoice } from '@/core/wear'
 import { useJob, useJobStore } from '../job/job-context'
 import { useSite } from '../job/use-site'
 import { Button } from '../parts/button'
 import { inputClass } from '../parts/field'
+import { capital, count } from '../parts/words'
 import { ChangeList } from './change-list'
 import { RoomHead } from './room-head'
 import { SchemeChooser } from '../fields/scheme-chooser'
@@ -29,12 +30,13 @@ export function PutOn({ template }: { template: string }) {
   const fresh = isAsItCame(pack, document)
   const [usual] = useState(() => usualChoice(pack, document, template))
   const [pages, setPages] = useState<readonly string[]>(usual.pages)
+  const [without, setWithout] = useState<readonly string[]>([])
   const [scheme, setScheme] = useState<string | null>(usual.scheme)
   const [dark, setDark] = useState(usual.dark)
   const [shown, setShown] = useState<string>(homePage(document).id)
   const after = useMemo<Site>(
-    () => ({ ...before, document: startOn(pack, document, { template, pages, scheme, dark }) }),
-    [before, pack, document, template, pages, scheme, dark],
+    () => ({ ...before, document: startOn(pack, document, { template, pages, without, scheme, dark }) }),
+    [before, pack, document, template, pages, without, scheme, dark],
   )
   const report = useMemo(() => reportChange(pack, document, after.document), [pack, document, after])
   const page = pageNamed(after.document, shown)
@@ -74,7 +76,7 @@ export function PutOn({ template }: { template: string }) {
       <div className="grid min-h-0 flex-1 grid-cols-[19.5rem_minmax(0,1fr)]">
         <div className="min-h-0 overflow-y-auto border-e border-seam bg-cloth p-4">
           {!fresh && !isWorn && <ChangeList report={report} />}
-          <PageChoice template={template} pages={pages} onPages={setPages} after={after} />
+          <PageChoice template={template} pages={pages} onPages={setPages} after={after} without={without} onWithout={setWithout} />
           <SchemeChooser
             offered={offeredSchemes(from)}
             brand={document.brand}
@@ -122,11 +124,15 @@ function PageChoice({
   template,
   pages,
   onPages,
+  without,
+  onWithout,
   after,
 }: {
   template: string
   pages: readonly string[]
   onPages: (pages: readonly string[]) => void
+  without: readonly string[]
+  onWithout: (without: readonly string[]) => void
   after: Site
 }) {
   const pack = useJob((s) => s.pack)
@@ -139,25 +145,74 @@ function PageChoice({
         const isTaken = taken.has(page.key)
         const stays = isTaken && i > 0 && !pages.includes(page.key)
         return (
-          <label key={page.key} className="flex items-baseline gap-2 py-0.5">
+          <div key={page.key}>
+            <label className="flex items-baseline gap-2 py-0.5">
+              <input
+                type="checkbox"
+                className="size-4 translate-y-0.5 accent-ink"
+                checked={isTaken}
+                disabled={i === 0 || stays}
+                onChange={(event) => onPages(event.target.checked ? [...pages, page.key] : pages.filter((k) => k !== page.key))}
+              />
+              <span>
+                {page.name}
+                {i === 0 ? (
+                  <span className="text-soft"> — always</span>
+                ) : (
+                  stays && <span className="text-soft"> — holds the client’s words</span>
+                )}
+              </span>
+            </label>
+            {isTaken && <SectionChoice template={template} page={page} without={without} onWithout={onWithout} after={after} />}
+          </div>
+        )
+      })}
+    </fieldset>
+  )
+}
+
+type SectionChoiceProps = {
+  readonly template: string
+  readonly page: TemplatePage
+  readonly without: readonly string[]
+  readonly onWithout: (without: readonly string[]) => void
+  readonly after: Site
+}
+
+/** The sections of a page to take with it. The first stays, and so does one that holds the client's words. */
+function SectionChoice({ template, page, without, onWithout, after: { document } }: SectionChoiceProps) {
+  const there = new Set(
+    Object.values(document.sections).flatMap(({ origin }) =>
+      origin?.template === template && origin.page === page.key ? [origin.section] : [],
+    ),
+  )
+  const left = page.sections.filter((s) => without.includes(`${page.key}/${s.key}`)).length
+  return (
+    <details className="ps-6 text-sm">
+      <summary className="cursor-pointer text-soft">
+        {count(page.sections.length - left, 'section')}
+        {left > 0 && `, ${left} left out`}
+      </summary>
+      {page.sections.map(({ key, kind }, i) => {
+        const name = `${page.key}/${key}`
+        const isWanted = !without.includes(name)
+        const stays = !isWanted && there.has(key)
+        return (
+          <label key={key} className="flex items-baseline gap-2 py-0.5">
             <input
               type="checkbox"
               className="size-4 translate-y-0.5 accent-ink"
-              checked={isTaken}
-              disabled={i === 0 || stays}
-              onChange={(event) => onPages(event.target.checked ? [...pages, page.key] : pages.filter((k) => k !== page.key))}
+              checked={isWanted || stays}
+              disabled={i === 0 || stays || (isWanted && !there.has(key))}
+              onChange={(event) => onWithout(event.target.checked ? without.filter((one) => one !== name) : [...without, name])}
             />
             <span>
-              {page.name}
-              {i === 0 ? (
-                <span className="text-soft"> — always</span>
-              ) : (
-                stays && <span className="text-soft"> — holds the client’s words</span>
-              )}
+              {capital(kind.replace('-', ' and '))}
+              {stays && <span className="text-soft"> — holds the client’s words</span>}
             </span>
           </label>
         )
       })}
-    </fieldset>
+    </details>
   )
 }
