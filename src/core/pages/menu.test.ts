@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest'
 import { flatMenu, menuOf, pagePath, relativePath, type MenuEntry } from '.'
 import { fillPage, type FilledNode, type Site } from '../fill'
-import { renderBody } from '../render'
+import { pageData, renderBody } from '../render'
 import { applyEdit, findPage, toEdit, type EditStep, type PageId, type PageIn, type Signpost } from '../site'
 import { testSite } from '../../../tests/pack'
 
@@ -56,6 +56,14 @@ test('the page in hand is marked, and so is what it stands under; the label is t
   expect(html).toContain('<a href="https://shop.example/">Shop &amp; post</a>')
   expect(html).toContain('<button class="menu-more" type="button" popovertarget="under-about" aria-label="About: Pages">')
   expect(html.match(/popovertarget="under-/g)).toHaveLength(1)
+  // Search engines are told the same way (schema.org/BreadcrumbList).
+  const { breadcrumb } = pageData(nested, visit, 'https://client.example') as { breadcrumb: { itemListElement: { item: string }[] } }
+  expect(breadcrumb.itemListElement.map((step) => step.item.replace('https://client.example', ''))).toEqual([
+    '/',
+    '/about/',
+    '/about/services/',
+    '/about/services/contact/',
+  ])
 })
 
 test('ways between pages of any depth join as the URL standard joins them (WHATWG URL, URL parser with a base)', () => {

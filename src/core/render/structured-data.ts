@@ -1,6 +1,6 @@
 import { pageTexts } from '../fill'
 import { pagePath } from '../pages'
-import { DAY_NAMES, DAYS, factsGiven, homePage, sectionsOn, siteLanguage, toCountryCode, type Hours, type Page } from '../site'
+import { DAY_NAMES, DAYS, factsGiven, homePage, lineOf, sectionsOn, siteLanguage, toCountryCode, type Hours, type Page } from '../site'
 import { findTrade } from '../trade'
 import type { Site } from '../fill'
 
@@ -36,12 +36,17 @@ export function businessData(site: Site, origin: string, picture: string | null)
 export function pageData(site: Site, page: Page, origin: string): Record<string, unknown> {
   const { document } = site
   const url = origin + pagePath(document, page)
-  const { name, title, description } = pageTexts(site.pack, document, page)
+  const { title, description } = pageTexts(site.pack, document, page)
   const home = homePage(document)
-  const step = (position: number, of: string, item: string): object => ({ '@type': 'ListItem', position, name: of, item })
+  const way = [home, ...lineOf(document, page).filter((one) => one !== home)]
   const trail = {
     '@type': 'BreadcrumbList',
-    itemListElement: [step(1, pageTexts(site.pack, document, home).name, `${origin}/`), step(2, name, url)],
+    itemListElement: way.map((one, i) => ({
+      '@type': 'ListItem',
+      position: i + 1,
+      name: pageTexts(site.pack, document, one).name,
+      item: origin + pagePath(document, one),
+    })),
   }
   return dropEmpty({
     '@context': 'https://schema.org',
