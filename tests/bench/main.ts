@@ -15,6 +15,7 @@ import { makeRig } from '../rig'
 import { edited, setText } from '../site'
 import { benchBrand, benchPaletteInCore, benchSchemes } from './brand'
 import { benchLargeJob, benchJobList, makeJob, makeLargeJob } from './large-job'
+import { benchPages } from './pages'
 import { line, median, percentiles, time } from './report'
 import { benchBrief, benchPuttingOn, benchTryOns } from './template-room'
 
@@ -181,6 +182,7 @@ try {
   const browser = await chromium.launch(CHROMIUM)
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
   await benchInterface(page, rig.app)
+  await benchPages(page, rig.app)
   await benchJobList(rig)
   await benchBrief(page, rig.app)
   await benchTryOns(page, rig.app)

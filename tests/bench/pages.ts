@@ -1,0 +1,61 @@
+import type { Page } from '@playwright/test'
+import { makeLargeJob } from './large-job'
+import { line, median, percentiles } from './report'
+
+/** The Pages stage: how fast it opens from another stage, and what an act costs until all its sheets are drawn. */
+export async function benchPages(page: Page, app: string): Promise<void> {
+  const few = await onPages(page, app, 12)
+  const many = await onPages(page, app, 200)
+  line('the Pages stage of 200 pages, opened from Content', percentiles(many.opening), 'under 500 ms')
+  line('a section moved to both sheets drawn, 12 pages of 12 sections', percentiles(few.acts), '16 ms at p95')
+  line('the same on 200 pages', percentiles(many.acts), '16 ms at p95')
+  line('the one against the other, medians', `${(median(many.acts) / median(few.acts)).toFixed(2)} times`, '1.3 at most')
+}
+
+async function onPages(page: Page, app: string, pages: number): Promise<{ opening: number[]; acts: number[] }> {
+  const job = await makeLargeJob(app, pages)
+  const sheet = page.frameLocator('iframe[title$="desktop, 1280 pixels wide"]')
+  const opening: number[] = []
+  for (let i = 0; i < 7; i++) {
+    await page.goto(`${app}/jobs/${job}/content`)
+    await page.frameLocator('iframe[title^="Page, phone"]').locator('h1').first().waitFor()
+    const link = page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Pages' })
+    const start = performance.now()
+    await link.click()
+    await page.getByRole('row', { name: /home page/ }).waitFor()
+    await sheet.locator('main > section').first().waitFor()
+    // The first asks for what the stage is made of.
+    if (i > 0) opening.push(performance.now() - start)
+  }
+  const row = page.getByRole('list', { name: 'Sections' }).getByRole('group').nth(2)
+  await row.focus()
+  const acts: number[] = []
+  for (let i = 0; i < 30; i++) acts.push(await timeMove(page, i % 2 === 0 ? 'ArrowDown' : 'ArrowUp'))
+  return { opening, acts: acts.slice(2) }
+}
+
+/** From the key until both sheets show the new order. */
+async function timeMove(page: Page, key: 'ArrowDown' | 'ArrowUp'): Promise<number> {
+  await page.evaluate(() => {
+    const sheets = [...document.querySelectorAll('iframe')].map((frame) => frame.contentDocument!)
+    const moved = new Promise<number>((resolve) => {
+      const press = (event: KeyboardEvent): void => {
+        if (event.key === 'Alt') return
+        window.removeEventListener('keydown', press, true)
+        const start = performance.now()
+        let left = sheets.length
+        for (const sheet of sheets) {
+          const wait = new MutationObserver(() => {
+            wait.disconnect()
+            if (--left === 0) resolve(performance.now() - start)
+          })
+          wait.observe(sheet.body, { childList: true, subtree: true })
+        }
+      }
+      window.addEventListener('keydown', press, true)
+    })
+    Object.assign(window, { moved })
+  })
+  await page.keyboard.press(`Alt+${key}`)
+  return page.evaluate(() => (window as unknown as { moved: Promise<number> }).moved)
+}
