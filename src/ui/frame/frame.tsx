@@ -37,23 +37,24 @@ export function Frame({ jobs, liveUrl, children }: { jobs: readonly OtherJob[]; 
           </BarButton>
           <SavedMark />
         </div>
-        <div className="flex items-center gap-1 border-s border-seam ps-3 text-sm">
+        <div className="flex min-w-0 items-center gap-1 border-s border-seam ps-3 text-sm">
           {liveUrl ? (
             <>
               <a
                 href={liveUrl}
                 target="_blank"
                 rel="noreferrer"
-                className="flex min-h-6 items-center gap-1 font-mono text-xs underline underline-offset-2"
+                title={liveUrl}
+                className="flex min-h-6 min-w-0 items-center gap-1 font-mono text-xs underline underline-offset-2"
               >
-                {liveUrl.replace('http://', '')}
-                <ExternalLink size={12} aria-hidden />
+                <span className="truncate">{liveUrl.replace('http://', '')}</span>
+                <ExternalLink size={12} className="shrink-0" aria-hidden />
                 <span className="sr-only">(opens the live site in a new tab)</span>
               </a>
               <CopyButton text={liveUrl} label="Copy the live address" />
             </>
           ) : (
-            <span className="text-soft">not live yet</span>
+            <span className="whitespace-nowrap text-soft">not live yet</span>
           )}
         </div>
       </header>

@@ -42,7 +42,8 @@ export function Jump({ jobs }: { jobs: readonly OtherJob[] }) {
         className="flex items-center gap-1.5 rounded-sm border border-clear px-2 text-sm text-soft hover:border-seam hover:bg-table"
         title="Go to anything (/)"
       >
-        Go to <kbd className="border border-seam px-1 font-mono text-xs">/</kbd>
+        <span className="sr-only whitespace-nowrap xl:not-sr-only">Go to</span>{' '}
+        <kbd className="border border-seam px-1 font-mono text-xs">/</kbd>
       </Dialog.Trigger>
       <Dialog.Portal>
         <Dialog.Content
