@@ -39,20 +39,24 @@ async function timeMove(page: Page, key: 'ArrowDown' | 'ArrowUp'): Promise<numbe
   await page.evaluate(() => {
     const sheets = [...document.querySelectorAll('iframe')].map((frame) => frame.contentDocument!)
     const moved = new Promise<number>((resolve) => {
-      const press = (event: KeyboardEvent): void => {
-        if (event.key === 'Alt') return
-        window.removeEventListener('keydown', press, true)
-        const start = performance.now()
-        let left = sheets.length
-        for (const sheet of sheets) {
-          const wait = new MutationObserver(() => {
-            wait.disconnect()
-            if (--left === 0) resolve(performance.now() - start)
-          })
-          wait.observe(sheet.body, { childList: true, subtree: true })
-        }
-      }
-      window.addEventListener('keydown', press, true)
+      const heard = new AbortController()
+      window.addEventListener(
+        'keydown',
+        (event) => {
+          if (event.key === 'Alt') return
+          heard.abort()
+          const start = performance.now()
+          let left = sheets.length
+          for (const sheet of sheets) {
+            const wait = new MutationObserver(() => {
+              wait.disconnect()
+              if (--left === 0) resolve(performance.now() - start)
+            })
+            wait.observe(sheet.body, { childList: true, subtree: true })
+          }
+        },
+        { capture: true, signal: heard.signal },
+      )
     })
     Object.assign(window, { moved })
   })
