@@ -2,7 +2,7 @@
 import { Command } from 'cmdk'
 import { useRouter } from 'next/navigation'
 import { Dialog } from 'radix-ui'
-import { useDeferredValue, useEffect, useMemo, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import { findAmong, folded, jumpTargets, type JumpTarget } from '@/core/plan'
 import { placeKey } from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
@@ -64,16 +64,16 @@ export function Jump({ jobs }: { jobs: readonly OtherJob[] }) {
 
 function Goals({ jobs, onDone }: { jobs: readonly OtherJob[]; onDone: () => void }) {
   const [asked, setAsked] = useState('')
-  const wanted = useDeferredValue(asked)
   const goals = useGoals(jobs)
   const found = useMemo(
     () =>
       GROUPS.map((group) => ({
         group,
         // Without a question, places would be every word of the site.
-        goals: group === 'Places' && wanted.trim() === '' ? [] : findAmong(goals[group], wanted, MOST[group]),
+        goals: group === 'Places' && asked.trim() === '' ? [] : findAmong(goals[group], asked, MOST[group]),
       })).filter((one) => one.goals.length > 0),
-    [goals, wanted],
+    // Not deferred: Enter takes what the words in the field find, however fast they were typed.
+    [goals, asked],
   )
   // The first of what is found is chosen until an arrow chooses another.
   const first = found[0]?.goals[0]?.key ?? ''
