@@ -110,6 +110,10 @@ for (const template of TEMPLATES)
       }
       await page.keyboard.press('Escape')
     }
+    // In an open list the page in hand is marked as the list marks it, not as the design marks its bar.
+    const inList = menu.locator('.menu-under [aria-current]')
+    const look = await inList.first().evaluate((e) => [getComputedStyle(e).boxShadow, getComputedStyle(e).borderBottomWidth])
+    expect(look).toEqual(['none', '0px'])
     // The page in hand and what it stands under are marked.
     await expect(menu.locator('[aria-current="page"]')).toHaveCount(1)
     await expect(menu.locator('[aria-current="true"]')).toHaveCount(1)

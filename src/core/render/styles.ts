@@ -80,7 +80,7 @@ li:has(>.menu-more){display:flex;align-items:center;anchor-name:--under;anchor-s
 .menu-under[popover]{border:var(--line) solid var(--text);background:var(--surface);color:var(--text);min-width:13rem;
   max-width:min(24rem,90vw);max-height:min(75vh,34rem);overflow:auto;padding:.4rem 0;text-align:start;border-radius:var(--corner-small)}
 .menu-under a{display:block;margin:0;padding:.6rem 1.1rem;border:0;background:none;color:var(--text);text-decoration:none;
-  font-weight:inherit}
+  font-weight:inherit;box-shadow:none}
 .menu-under a:hover,.menu-under a:focus-visible{text-decoration:underline;text-underline-offset:.2em}
 .menu-under a:focus-visible{outline-offset:-3px}
 .menu-under [aria-current]{font-weight:700;text-decoration:underline;text-underline-offset:.2em}
