@@ -4,20 +4,18 @@ import {
   entrySchema,
   kindSchema,
   nameSchema,
-  naturalRank,
   sectionOriginSchema,
   slotsSchema,
   TONES,
   type EditStep,
   type Entry,
-  type EntryId,
   type Section,
   type SectionId,
   type SiteDocument,
   type SlotValue,
 } from '../site'
 import type { Unique } from './add-page'
-import { rankAt, type Spot } from './sections'
+import { entrySteps, rankAt, type Spot } from './sections'
 
 const keptEntrySchema = v.strictObject({
   list: entrySchema.pipe[0].entries.in.pipe[0].entries.list,
@@ -77,14 +75,5 @@ export function fromKept(
   const id = `s-${unique()}` as SectionId
   const { entries, ...rest } = kept
   const insert: EditStep = { type: 'section/insert', section: { ...rest, id, in: spot.in, rank: rankAt(document, spot) } }
-  const into = entries.flatMap(({ list, nth, rank, slots, gone }): EditStep[] => {
-    if (nth === null) return [{ type: 'entry/insert', section: id, entry: { list, id: `e${unique()}` as EntryId }, rank, slots }]
-    const at = { section: id, entry: { list, nth } }
-    return [
-      ...Object.entries(slots).map(([slot, value]): EditStep => ({ type: 'slot/set', ...at, slot, value })),
-      ...(rank === naturalRank(nth) ? [] : [{ type: 'entry/move', ...at, rank } as const]),
-      ...(gone ? [{ type: 'entry/remove', ...at } as const] : []),
-    ]
-  })
-  return { section: id, steps: [insert, ...into] }
+  return { section: id, steps: [insert, ...entries.flatMap((entry) => entrySteps(id, entry, unique))] }
 }

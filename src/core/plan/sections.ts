@@ -1,11 +1,12 @@
 import {
   entriesOf,
   findSection,
+  naturalRank,
   rankBetween,
-  refOf,
   sectionsIn,
   type Edit,
   type EditStep,
+  type Entry,
   type EntryId,
   type PageId,
   type Section,
@@ -63,17 +64,21 @@ export function copySteps(document: SiteDocument, section: Section, to: Placed, 
   const { anchor: _, ...rest } = section
   const insert: EditStep = { type: 'section/insert', section: { ...rest, ...to, slots: withContent ? section.slots : {} } }
   if (!withContent) return [insert]
-  const entries = entriesOf(document, section.id).flatMap((entry): EditStep[] => {
-    const ref = entry.nth === null ? { list: entry.in.list, id: `e${unique()}` as EntryId } : refOf(entry)
-    const at = { section: to.id, entry: ref }
-    if (entry.nth === null) return [{ type: 'entry/insert', ...at, rank: entry.rank, slots: entry.slots }]
-    return [
-      ...Object.entries(entry.slots).map(([slot, value]): EditStep => ({ type: 'slot/set', ...at, slot, value })),
-      { type: 'entry/move', ...at, rank: entry.rank },
-      ...(entry.gone ? [{ type: 'entry/remove', ...at } as const] : []),
-    ]
-  })
-  return [insert, ...entries]
+  return [insert, ...entriesOf(document, section.id).flatMap((entry) => entrySteps(to.id, { ...entry, list: entry.in.list }, unique))]
+}
+
+/** An entry without the section that it stands in. */
+export type LooseEntry = Pick<Entry, 'nth' | 'rank' | 'slots' | 'gone'> & { readonly list: string }
+
+/** The steps that make an entry of a section what it is elsewhere: one that was added comes under an id of its own. */
+export function entrySteps(section: SectionId, { list, nth, rank, slots, gone }: LooseEntry, unique: Unique): readonly EditStep[] {
+  if (nth === null) return [{ type: 'entry/insert', section, entry: { list, id: `e${unique()}` as EntryId }, rank, slots }]
+  const at = { section, entry: { list, nth } }
+  return [
+    ...Object.entries(slots).map(([slot, value]): EditStep => ({ type: 'slot/set', ...at, slot, value })),
+    ...(rank === naturalRank(nth) ? [] : [{ type: 'entry/move', ...at, rank } as const]),
+    ...(gone ? [{ type: 'entry/remove', ...at } as const] : []),
+  ]
 }
 
 /** A copy of a section right after it, or at another spot. */
