@@ -1,13 +1,11 @@
 'use client'
 import { useState } from 'react'
-import * as v from 'valibot'
 import { pageTexts } from '@/core/fill'
-import { redirectFile, redirectsOf, type PublishedPath, type Redirect } from '@/core/pages'
-import { pagesOf, redirectPathSchema, shownPages, type RedirectTo } from '@/core/site'
+import { redirectFile, redirectsOf, toOldAddress, toWebAddress, type PublishedPath, type Redirect } from '@/core/pages'
+import { pagesOf, shownPages, type RedirectTo } from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
 import { Button } from '../parts/button'
 import { Cell } from './cell'
-import { toWebAddress } from './signposts-panel'
 import { attempt, attemptWithUndo } from './use-acts'
 
 type Props = { readonly published: readonly PublishedPath[]; readonly origin: string | null; readonly onClose: () => void }
@@ -22,7 +20,7 @@ export function RedirectsPanel({ published, origin, onClose }: Props) {
   const [problem, setProblem] = useState('')
   const all = redirectsOf(document, published, origin)
   const add = (): void => {
-    const path = toPath(typed)
+    const path = toOldAddress(typed)
     if (path === null) return setProblem('An old address begins with a slash and has no spaces, like /about-us.html.')
     if (all.some((r) => r.from === path)) return setProblem(`${path} leads on already.`)
     const standing = pagesOf(document)[0]
@@ -176,11 +174,4 @@ function RedirectRow({ redirect: { from, to, why } }: { redirect: Redirect }) {
       </td>
     </tr>
   )
-}
-
-/** An address as somebody has it at hand, whole or in part, as a path from the root; null where it is none. */
-function toPath(typed: string): string | null {
-  const text = typed.trim()
-  const path = URL.canParse(text) ? new URL(text).pathname : encodeURI(text.startsWith('/') ? text : `/${text}`)
-  return v.is(redirectPathSchema, path) ? path : null
 }

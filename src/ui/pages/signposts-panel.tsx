@@ -1,7 +1,7 @@
 'use client'
 import { useState } from 'react'
 import { pageTexts } from '@/core/fill'
-import { flatMenu, menuOf, type MenuEntry } from '@/core/pages'
+import { flatMenu, menuOf, toWebAddress, type MenuEntry } from '@/core/pages'
 import { anchorSteps, newSignpost, rankAfter, rankAtEnd } from '@/core/plan'
 import {
   byRank,
@@ -231,13 +231,4 @@ function TargetFields({ sign: { to }, document, nameOf, onTarget }: TargetProps)
       )}
     </>
   )
-}
-
-/** What somebody typed as a whole web address (WHATWG URL); null where it is none. */
-export function toWebAddress(typed: string): string | null {
-  const text = typed.trim()
-  const whole = /^[a-z][a-z0-9+.-]*:/i.test(text) ? text : `https://${text}`
-  if (!URL.canParse(whole)) return null
-  const url = new URL(whole)
-  return (url.protocol === 'https:' || url.protocol === 'http:') && url.hostname.includes('.') ? url.href : null
 }
