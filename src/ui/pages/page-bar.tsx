@@ -1,11 +1,9 @@
 'use client'
-import { ChevronDown } from 'lucide-react'
-import { DropdownMenu } from 'radix-ui'
-import type { ReactNode } from 'react'
 import { findPage, homePage, isHidden, pagesOf, type PageId } from '@/core/site'
 import { useJob } from '../job/job-context'
 import { Button, buttonClass } from '../parts/button'
 import { count } from '../parts/words'
+import { Item, Menu } from './menu'
 import type { PageActs } from './use-acts'
 import type { Below } from './use-pages-stage'
 
@@ -75,36 +73,5 @@ export function PageBar({ page, below, acts, onHold, onOpen, onRemove }: Props) 
         </Button>
       </span>
     </div>
-  )
-}
-
-export function Menu({ label, disabled = false, children }: { label: string; disabled?: boolean; children: ReactNode }) {
-  return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger className={buttonClass('quiet')} disabled={disabled}>
-        {label}
-        <ChevronDown size={13} aria-hidden />
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align="start"
-          sideOffset={2}
-          className="z-30 max-h-96 min-w-48 overflow-y-auto border border-ink bg-cloth py-1"
-        >
-          {children}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
-  )
-}
-
-export function Item({ onSelect, children }: { onSelect: () => void; children: ReactNode }) {
-  return (
-    <DropdownMenu.Item
-      onSelect={onSelect}
-      className="block max-w-80 truncate px-3 py-1.5 text-sm outline-none data-[disabled]:text-soft data-[highlighted]:bg-tape"
-    >
-      {children}
-    </DropdownMenu.Item>
   )
 }

@@ -20,7 +20,7 @@ import { useJob, useJobStore } from '../job/job-context'
 import { Button } from '../parts/button'
 import { capital, count } from '../parts/words'
 import { KeepButton } from './keep-button'
-import { Item, Menu } from './page-bar'
+import { Item, Menu } from './menu'
 import { SectionNames } from './section-names'
 import { attempt, attemptWithUndo, unique } from './use-acts'
 

@@ -31,7 +31,7 @@ export function TakeOut({ page: id, acts, onClose }: Props) {
       className="mb-2 grid gap-2 border border-ink bg-cloth p-3 text-sm"
       onKeyDown={(event) => event.key === 'Escape' && onClose()}
     >
-      <h2 ref={first} tabIndex={-1} className="text-base font-bold outline-none">
+      <h2 ref={first} tabIndex={-1} className="justify-self-start text-base font-bold outline-none">
         Take “<span dir="auto">{name}</span>” out?
       </h2>
       {asked.links.length > 0 && (

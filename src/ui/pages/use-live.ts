@@ -1,6 +1,5 @@
 import { useCallback, useMemo } from 'react'
 import type { Site } from '@/core/fill'
-import { pagePath } from '@/core/pages'
 import { liveState, sameLooks, type LiveState } from '@/core/plan'
 import { entriesOf, findPage, isHidden, sectionsOn, type PageId, type SiteDocument } from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
@@ -55,9 +54,4 @@ function hasSameLooks(live: SiteDocument, site: Site): boolean {
   const same = sameLooks({ ...site, document: live }, site)
   looks.set(dress, { brand, live, same })
   return same
-}
-
-export function pathOf(document: SiteDocument, id: PageId): string {
-  const page = findPage(document, id)
-  return page ? pagePath(document, page) : ''
 }
