@@ -16,6 +16,8 @@ test.each([
 
 test('one typed without its scheme is taken for a secure one; what would run, or leads nowhere public, is none', () => {
   expect(toWebAddress(' shop.example/all ')).toBe('https://shop.example/all')
+  expect(toWebAddress('shop.example:8443/x')).toBe('https://shop.example:8443/x')
+  expect(toWebAddress('tel:01632')).toBeNull()
   expect(['javascript:alert(1)', 'data:text/html,x', 'file:///C|/demo', 'nothing', ''].map(toWebAddress)).toEqual([
     null,
     null,
