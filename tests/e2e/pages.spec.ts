@@ -197,6 +197,48 @@ test('sections are moved, copied, hidden and taken out by keys and buttons, with
   await expect.poll(order).toEqual(before)
 })
 
+test('a section’s cut is altered by keys, the sheets follow; a section goes to the foot of every page and a header stays', async ({
+  page,
+}) => {
+  await openPages(page, 'Cutter')
+  const hero = sheet(page).locator('main > section').first()
+  await sections(page).first().click()
+  const paddingOf = (): Promise<string> => hero.evaluate((el) => getComputedStyle(el).paddingBlockStart)
+  const before = await paddingOf()
+  await page.keyboard.press('c')
+  const above = page.getByRole('radiogroup', { name: 'Space above' })
+  await expect(above.getByRole('radio', { name: 'as cut' })).toBeFocused()
+  await page.keyboard.press('ArrowRight')
+  await expect.poll(paddingOf).toBe('0px')
+  await page.keyboard.press('Tab')
+  await page.keyboard.press('Tab')
+  await page.keyboard.press('ArrowRight')
+  await expect(hero).toHaveClass(/cut-above-none cut-heading-smaller/)
+  await page.keyboard.press('ArrowRight')
+  await expect(hero).toHaveClass(/cut-above-none cut-heading-larger/)
+  await page.keyboard.press('Escape')
+  await expect(sections(page).first()).toHaveAttribute('aria-label', /, 2 alterations, chosen$/)
+  await expect(page.getByRole('group', { name: 'Sections chosen' }).getByRole('button', { name: 'Cut 2' })).toBeVisible()
+  await page.keyboard.press('Control+z')
+  await page.keyboard.press('Control+z')
+  await expect(hero).not.toHaveClass(/heading/)
+  await expect.poll(paddingOf).toBe('0px')
+  await page.keyboard.press('Control+z')
+  await expect.poll(paddingOf).toBe(before)
+  const head = page.getByRole('list', { name: 'At the head of every page' }).getByRole('group')
+  await head.first().click()
+  await expect(page.getByRole('group', { name: 'Sections chosen' }).getByRole('button', { name: 'Move' })).toBeDisabled()
+  await sections(page).nth(2).click()
+  const moved = (await sections(page).nth(2).getAttribute('aria-label'))!.split(',')[0]!
+  await page.getByRole('group', { name: 'Sections chosen' }).getByRole('button', { name: 'Move' }).click()
+  await page.getByRole('menuitem', { name: 'To the foot of every page' }).click()
+  const foot = page.getByRole('list', { name: 'At the foot of every page' }).getByRole('group')
+  await expect(foot.filter({ hasText: moved })).toBeVisible()
+  await row(page, 'Contact').click()
+  await expect(foot.filter({ hasText: moved })).toBeVisible()
+  await saved(page)
+})
+
 test('a section is added where it was asked for, best ones first; one is kept, and taken into another job with its words', async ({
   page,
 }) => {

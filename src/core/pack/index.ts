@@ -1,5 +1,6 @@
 export * from './fault'
 export * from './design'
+export * from './answers'
 export * from './parse-design'
 export * from './template'
 export * from './schemes'

@@ -1,5 +1,7 @@
 import * as v from 'valibot'
 import {
+  alterationParts,
+  alterationsOf,
   entriesOf,
   entrySchema,
   kindSchema,
@@ -33,6 +35,7 @@ export const keptSectionSchema = v.strictObject({
   origin: v.nullable(sectionOriginSchema),
   slots: slotsSchema,
   entries: v.array(keptEntrySchema),
+  ...alterationParts,
 })
 export type KeptSection = v.InferOutput<typeof keptSectionSchema>
 
@@ -46,7 +49,7 @@ export function toKept(document: SiteDocument, section: Section): KeptSection {
     slots: portable(own),
     ...(gone ? { gone } : {}),
   }))
-  return { kind, design, tone, origin, slots: portable(slots), entries }
+  return { kind, design, tone, origin, slots: portable(slots), entries, ...Object.fromEntries(alterationsOf(section)) }
 }
 
 /** Values that mean the same in any job: a link to a page of the job leads nowhere elsewhere. */

@@ -46,6 +46,12 @@ function ranksAt(document: SiteDocument, { in: where, after }: Spot, moved: read
   return moved.map(() => (before = rankBetween(before, next)))
 }
 
+/** Whether a kind of section can stand in a place: a header and a footer stand where every page has them, and nowhere else. */
+export function canStand(kind: Section['kind'], where: SectionIn): boolean {
+  if (kind === 'header' || kind === 'footer') return where.type === kind
+  return where.type !== 'notFound'
+}
+
 /** One step up or down where it stands; null at the end. */
 export function stepSection(document: SiteDocument, id: SectionId, by: -1 | 1): EditStep | null {
   const section = findSection(document, id)

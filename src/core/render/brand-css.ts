@@ -63,13 +63,19 @@ function styleRules(site: Site): string {
     .join('\n')
 }
 
+/** Styles that a section can have a step larger or smaller. */
+const CUT_STYLES = new Set<TextStyleName>(['h1', 'h2', 'quote'])
+
 /** Only what was set by hand: everything else stays the template's. */
 function declarations(site: Site, name: TextStyleName, change: TextStyleChange): string[] {
   const style = textStylesOf(site)[name]
   const lines: string[] = []
   if (change.family !== undefined) lines.push(`font-family:${familyCss(styleFamily(site, change.family))}`)
   if (change.weight !== undefined) lines.push(`font-weight:${change.weight}`)
-  if (change.desktop !== undefined || change.phone !== undefined) lines.push(`font-size:${fluidSize(style.phone, style.desktop)}`)
+  if (change.desktop !== undefined || change.phone !== undefined) {
+    const size = fluidSize(style.phone, style.desktop)
+    lines.push(`font-size:${CUT_STYLES.has(name) ? `calc(${size}*var(--cut-heading,1))` : size}`)
+  }
   if (change.line !== undefined) lines.push(`line-height:${change.line}`)
   if (change.spacing !== undefined) lines.push(`letter-spacing:${change.spacing}em`)
   if (change.case !== undefined) lines.push(caseCss(change.case))

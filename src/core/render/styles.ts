@@ -4,6 +4,7 @@ import { designKey, findDesign } from '../pack'
 import { menuOf } from '../pages'
 import { looksOf, TONES, type Tone } from '../site'
 import { brandCss } from './brand-css'
+import { cutCss } from './cut-css'
 
 /**
  * The site's own few rules: custom properties of each tone that it uses, and what the brand sets over the template. In a
@@ -13,8 +14,13 @@ export function tokenCss(site: Site): string {
   const { dark } = site.document.dress
   const tones = toneCss(site, dark === true)
   if (dark !== 'visitor' || site.mode === 'sheet')
-    return [tones, dark === true ? ':root{color-scheme:dark}' : '', brandCss(site)].filter((css) => css !== '').join('\n')
-  return [tones, ':root{color-scheme:light dark}', `@media (prefers-color-scheme:dark){${toneCss(site, true)}}`, brandCss(site)].join('\n')
+    return joined([tones, dark === true ? ':root{color-scheme:dark}' : '', brandCss(site), cutCss(site)])
+  const byVisitor = [':root{color-scheme:light dark}', `@media (prefers-color-scheme:dark){${toneCss(site, true)}}`]
+  return joined([tones, ...byVisitor, brandCss(site), cutCss(site)])
+}
+
+function joined(parts: readonly string[]): string {
+  return parts.filter((css) => css !== '').join('\n')
 }
 
 function toneCss(site: Site, dark: boolean): string {

@@ -121,7 +121,7 @@ export function PagesStage({ live: liveDocument, published, origin }: Props) {
         </Boundary>
       </div>
       <p className="-mx-4 shrink-0 border-t border-seam bg-cloth px-4 py-1 font-mono text-xs text-soft">
-        ↑ ↓ next · Alt+↑ ↓ ← → move · Enter rename · Del take out · n new section here · a all pages · Ctrl+Z undo
+        ↑ ↓ next · Alt+↑ ↓ ← → move · Enter rename · Del take out · n new section · c cut · a all pages · Ctrl+Z undo
       </p>
     </main>
   )

@@ -29,6 +29,10 @@ export function Choice<T extends string>({ label, value, options, onValue, showL
           <RadioGroup.Item
             key={key}
             value={key}
+            // What an arrow key goes to is chosen, however quick the key is let go again.
+            onFocus={({ currentTarget, relatedTarget }) => {
+              if (key !== value && relatedTarget && currentTarget.parentElement?.contains(relatedTarget)) onValue(key)
+            }}
             className={
               '-ms-px border border-ink px-2 py-0.5 text-sm first:ms-0 hover:bg-tape data-[state=checked]:bg-ink ' +
               'data-[state=checked]:text-cloth'

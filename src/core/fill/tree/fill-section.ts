@@ -1,4 +1,5 @@
 import {
+  answersOf,
   designKey,
   findDesign,
   shownPlaces,
@@ -10,6 +11,7 @@ import {
   type ShownFact,
 } from '../../pack'
 import {
+  alterationsOf,
   entriesOf,
   isEmptyValue,
   placeKey,
@@ -28,6 +30,7 @@ import { placeholdersOf } from '../placeholders'
 import { shownLabel } from '../labels'
 import { sectionRows } from '../section-rows'
 import { shownFact } from '../shown-fact'
+import { templateOf } from '../site'
 import { computedEntries, type ComputedEntry } from './computed-lists'
 import { direction, isSetApart, together, wordsOn, type Manner } from './direction'
 import { fillLogo } from './fill-logo'
@@ -48,6 +51,8 @@ type Spot = {
   readonly placeholders: Placeholders
   readonly entry: { readonly shown: ShownEntry; readonly number: number } | null
   readonly part: ComputedEntry | null
+  /** The frame that the section's pictures are altered to. */
+  readonly frame: string | null
 }
 
 /** One section with the content that its places show. One whose design is not here, or that has nothing to say, leaves a gap. */
@@ -58,13 +63,14 @@ export function fillSection(scope: PageScope, section: Section): FilledSection {
   if (section.hidden) return { id, root: null, gap: { type: 'hidden', name: section.name ?? kind } }
   if (isPast(scope, section)) return { id, root: null, gap: { type: 'past', name: kind } }
   const { tree } = design
+  const cut = cutOf(scope, section, design)
   const content = { section, entries: entriesOf(scope.site.document, section.id) }
-  const spot: Spot = { content, placeholders: placeholdersOf(scope.site.pack, section), entry: null, part: null }
+  const spot: Spot = { content, placeholders: placeholdersOf(scope.site.pack, section), entry: null, part: null, frame: cut.frame }
   const root: DesignElement = {
     ...tree,
     attrs: {
       ...tree.attrs,
-      class: `${tree.attrs.class ?? ''} tone-${section.tone}`,
+      class: `${tree.attrs.class ?? ''} tone-${section.tone}${cut.classes}`,
       ...(section.anchor === undefined ? {} : { id: section.anchor }),
     },
   }
@@ -73,6 +79,16 @@ export function fillSection(scope: PageScope, section: Section): FilledSection {
   return filled
     ? { id, root: filled, gap: null, ...(until === undefined ? {} : { until }) }
     : { id, root: null, gap: { type: 'empty', name: kind } }
+}
+
+/** What is altered in a section's cut, as far as its design can do it: classes that its CSS answers to, and the frame of its pictures. */
+function cutOf({ site }: PageScope, section: Section, design: Design): { readonly classes: string; readonly frame: string | null } {
+  const altered = alterationsOf(section)
+  if (altered.length === 0) return { classes: '', frame: null }
+  const answers = answersOf(design, templateOf(site).css)
+  const done = altered.filter(([name, value]) => answers[name]?.includes(value))
+  const classes = done.filter(([name]) => name !== 'frame').map(([name, value]) => ` cut-${name}-${value}`)
+  return { classes: classes.join(''), frame: done.find(([name]) => name === 'frame')?.[1] ?? null }
 }
 
 /** Whether the last day of a section is over; while somebody types in it, it stands. */
@@ -211,7 +227,7 @@ function fillSlot(scope: PageScope, spot: Spot, element: DesignElement, b: SlotB
   const value = found?.value
   switch (value?.type) {
     case 'image':
-      return fillPicture(scope, element, b, value, spot.entry?.number ?? 0, extra, mark)
+      return fillPicture(scope, element, frameOf(spot, b), b.sizes, value, extra, mark)
     case 'rich':
       return bound(element, extra, fillRich(document, value.rich, manner), mark)
     case 'link':
@@ -235,9 +251,9 @@ function fillText(
 function fillPicture(
   scope: PageScope,
   element: DesignElement,
-  b: SlotBinding,
+  ratio: string | null,
+  sizes: string | null,
   value: ImageValue,
-  number: number,
   extra: FilledElement['extra'],
   mark: FilledElement['mark'],
 ): FilledElement | null {
@@ -245,14 +261,14 @@ function fillPicture(
   if (!asset) return null
   return {
     ...bound(element, together({ alt: value.alt }, extra), [], mark),
-    picture: { asset, ratio: frameOf(b.ratio, number), focus: value.focus ?? asset.focus, sizes: b.sizes },
+    picture: { asset, ratio, focus: value.focus ?? asset.focus, sizes },
   }
 }
 
-/** A list may frame its pictures in turn: `4:5 3:2 1:1`. */
-function frameOf(ratios: string | null, number: number): string | null {
-  const frames = ratios?.split(' ') ?? []
-  return frames[number % frames.length] ?? null
+/** The frame that a section's pictures are altered to; else the design's own: a list may frame its pictures in turn, `4:5 3:2 1:1`. */
+function frameOf({ frame, entry }: Spot, { ratio }: SlotBinding): string | null {
+  const frames = ratio?.split(' ') ?? []
+  return ratio === null ? null : (frame ?? frames[(entry?.number ?? 0) % frames.length] ?? null)
 }
 
 function fillFact(scope: PageScope, element: DesignElement, fact: Extract<Binding, { type: 'fact' }>['fact']): FilledElement | null {

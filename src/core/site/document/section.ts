@@ -2,6 +2,7 @@ import * as v from 'valibot'
 import { isSectionKind, type SectionKind } from '../kinds'
 import { TONES } from '../tones'
 import { slotValueSchema } from '../values/slot-value'
+import { ALTERATION_NAMES, alterationParts } from './alterations'
 import { daySchema } from './day'
 import { nameSchema, pageIdSchema, rankSchema, sectionIdSchema } from './ids'
 
@@ -53,8 +54,9 @@ export const sectionOwn = {
   name: v.optional(v.pipe(v.string(), v.minLength(1), v.maxLength(MAX_SECTION_NAME))),
   /** The name that links find it by. */
   anchor: v.optional(anchorSchema),
+  ...alterationParts,
 }
-export const SECTION_OWN = ['until', 'hidden', 'name', 'anchor'] as const
+export const SECTION_OWN = ['until', 'hidden', 'name', 'anchor', ...ALTERATION_NAMES] as const
 export type SectionOwn = (typeof SECTION_OWN)[number]
 export const sectionSchema = v.pipe(v.strictObject({ ...sectionPlacing, slots: slotsSchema, ...sectionOwn }), v.readonly())
 export type Section = v.InferOutput<typeof sectionSchema>

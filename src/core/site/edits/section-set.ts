@@ -1,5 +1,6 @@
 import * as v from 'valibot'
 import {
+  alterationParts,
   findSection,
   nameSchema,
   placeOfSection,
@@ -18,7 +19,7 @@ import { refused, type StepType } from './step-type'
 const onSection = { type: v.literal('section/set'), section: sectionIdSchema }
 /**
  * Sets what a section wears, its design or its tone, what it was made from, or something of its own: the last day on which it is shown,
- * whether it is hidden, its name, the name that links find it by.
+ * whether it is hidden, its name, the name that links find it by, what is altered in its cut.
  */
 export const sectionSetSchema = v.variant('part', [
   v.strictObject({ ...onSection, part: v.literal('design'), value: nameSchema }),
@@ -28,6 +29,15 @@ export const sectionSetSchema = v.variant('part', [
   v.strictObject({ ...onSection, part: v.literal('hidden'), value: v.nullable(sectionOwn.hidden.wrapped) }),
   v.strictObject({ ...onSection, part: v.literal('name'), value: v.nullable(sectionOwn.name.wrapped) }),
   v.strictObject({ ...onSection, part: v.literal('anchor'), value: v.nullable(sectionOwn.anchor.wrapped) }),
+  v.strictObject({ ...onSection, part: v.literal('above'), value: v.nullable(alterationParts.above.wrapped) }),
+  v.strictObject({ ...onSection, part: v.literal('below'), value: v.nullable(alterationParts.below.wrapped) }),
+  v.strictObject({ ...onSection, part: v.literal('heading'), value: v.nullable(alterationParts.heading.wrapped) }),
+  v.strictObject({ ...onSection, part: v.literal('measure'), value: v.nullable(alterationParts.measure.wrapped) }),
+  v.strictObject({ ...onSection, part: v.literal('align'), value: v.nullable(alterationParts.align.wrapped) }),
+  v.strictObject({ ...onSection, part: v.literal('side'), value: v.nullable(alterationParts.side.wrapped) }),
+  v.strictObject({ ...onSection, part: v.literal('columns'), value: v.nullable(alterationParts.columns.wrapped) }),
+  v.strictObject({ ...onSection, part: v.literal('frame'), value: v.nullable(alterationParts.frame.wrapped) }),
+  v.strictObject({ ...onSection, part: v.literal('stagger'), value: v.nullable(alterationParts.stagger.wrapped) }),
 ])
 export type SectionSet = v.InferOutput<typeof sectionSetSchema>
 

@@ -1,0 +1,69 @@
+'use client'
+import { Popover } from 'radix-ui'
+import { cutChoices, cutSteps } from '@/core/plan'
+import type { Alteration, SectionId } from '@/core/site'
+import { useJob, useJobStore } from '../job/job-context'
+import { buttonClass } from '../parts/button'
+import { Choice } from '../parts/choice'
+import { attempt } from './use-acts'
+
+/** How each alteration is called, and its settings; the first stands for what the design has of its own. */
+const WORDS: Readonly<Record<Alteration, readonly [name: string, own: string, settings: Readonly<Record<string, string>>]>> = {
+  above: ['Space above', 'as cut', { none: 'none', less: 'half', more: 'more' }],
+  below: ['Space below', 'as cut', { none: 'none', less: 'half', more: 'more' }],
+  heading: ['Heading', 'as cut', { smaller: 'a step smaller', larger: 'a step larger' }],
+  measure: ['Measure', 'as cut', { narrow: 'narrower', wide: 'wider' }],
+  align: ['Words', 'as cut', { start: 'at the start', center: 'in the middle', end: 'at the end' }],
+  side: ['Side', 'as cut', { other: 'the other one' }],
+  columns: ['Columns', 'as cut', { '2': '2', '3': '3', '4': '4' }],
+  frame: ['Frame', 'as cut', { '1:1': '1:1', '4:5': '4:5', '4:3': '4:3', '3:2': '3:2', '16:9': '16:9' }],
+  stagger: ['Stagger', 'as cut', { none: 'level' }],
+}
+const OWN = ''
+
+/** Alterations of the cut of the sections chosen: what their designs can do, and no more. The sheets follow each press. */
+export function CutButton({ sections }: { sections: readonly SectionId[] }) {
+  const store = useJobStore()
+  const { pack } = store.getState()
+  // What is offered hangs on the sections and the template alone, not on what is typed.
+  useJob((s) => s.document.sections)
+  useJob((s) => s.document.dress)
+  const choices = cutChoices(pack, store.getState().document, sections)
+  const altered = choices.filter(({ value }) => value !== null).length
+  const set = (part: Alteration, value: string | null): void => {
+    const steps = cutSteps(pack, store.getState().document, sections, part, value)
+    if (steps.length > 0) attempt(store, steps, 'The cut stays')
+  }
+  return (
+    <Popover.Root>
+      <Popover.Trigger className={buttonClass('quiet')} disabled={sections.length === 0} data-cut title="Space, heading, columns… (c)">
+        Cut
+        {altered > 0 && <span className="font-mono text-xs">{altered}</span>}
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          align="end"
+          collisionPadding={16}
+          sideOffset={2}
+          className="z-30 grid gap-1.5 border border-ink bg-cloth p-3"
+          aria-label="Cut"
+        >
+          {choices.length === 0 && <p className="text-sm text-soft">This design can be cut in no other way.</p>}
+          {choices.map(({ part, settings, value }) => {
+            const [name, own, words] = WORDS[part]
+            return (
+              <Choice
+                key={part}
+                label={name}
+                value={value ?? OWN}
+                options={[[OWN, own], ...settings.map((setting) => [setting, words[setting] ?? setting] as const)]}
+                onValue={(next) => set(part, next === OWN ? null : next)}
+              />
+            )
+          })}
+          <p className="pt-1 text-xs text-soft">← → through the settings · Tab to the next · Esc closes</p>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  )
+}
