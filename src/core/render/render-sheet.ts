@@ -2,7 +2,7 @@ import {
   anchorsOf,
   entriesOf,
   findPage,
-  looksOf,
+  looksByName,
   siteLanguage,
   type Brand,
   type Entry,
@@ -116,7 +116,7 @@ function makeStylist(): (site: Site) => SheetStyles {
   let styles: SheetStyles = { fonts: '', tokens: '', designs: '' }
   return (site) => {
     const { document } = site
-    const now = looksOf(document)
+    const now = looksByName(document)
     const isAsBefore = now === looks && document.dress === dress && site.pack === pack
     if (!isAsBefore) styles = sheetStyles(site)
     else if (document.brand !== brand || siteLanguage(document) !== language) styles = { ...brandStyles(site), designs: styles.designs }

@@ -2,7 +2,7 @@ import { ROLES } from '../colour'
 import { siteDirection, siteScheme, templateOf, veilOf, type Site } from '../fill'
 import { designKey, findDesign } from '../pack'
 import { menuOf } from '../pages'
-import { looksOf, TONES, type Tone } from '../site'
+import { looksByName, TONES, type Tone } from '../site'
 import { brandCss } from './brand-css'
 import { cutCss } from './cut-css'
 
@@ -25,7 +25,7 @@ function joined(parts: readonly string[]): string {
 
 function toneCss(site: Site, dark: boolean): string {
   const scheme = siteScheme(site, dark)
-  const used = new Set<Tone>(['paper', ...looksOf(site.document).map((look) => look.tone)])
+  const used = new Set<Tone>(['paper', ...looksByName(site.document).map((look) => look.tone)])
   return TONES.filter((tone) => used.has(tone))
     .map((tone) => {
       const lines = ROLES.filter((role) => role !== 'end').map((role) => `--${role}:${scheme[tone][role]}`)
@@ -109,7 +109,7 @@ nav[popover]:popover-open .menu-under .menu-under a{padding-inline-start:2.5rem}
 export function designCss(site: Site): string {
   const template = templateOf(site)
   const designs = new Map<string, string>()
-  for (const { kind, design } of looksOf(site.document)) {
+  for (const { kind, design } of looksByName(site.document)) {
     const found = findDesign(site.pack, kind, design)
     if (found) designs.set(designKey(kind, design), found.css)
   }

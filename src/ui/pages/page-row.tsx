@@ -1,7 +1,7 @@
 'use client'
 import { useDraggable, useDroppable } from '@dnd-kit/core'
 import { EyeOff, GripVertical, House } from 'lucide-react'
-import { memo, useMemo, useState, type KeyboardEvent } from 'react'
+import { memo, useDeferredValue, useMemo, useState, type KeyboardEvent } from 'react'
 import { countLeftovers, pageTexts, type Site } from '@/core/fill'
 import { pageBytes, type Beside } from '@/core/plan'
 import { addressOf, findPage, homePage, isHidden, lineOf, sectionsOn, type Listed, type PageId, type SiteDocument } from '@/core/site'
@@ -50,6 +50,8 @@ export const PageRow = memo(function PageRow({ id, index, isInHand, live, acts, 
   const drag = useDraggable({ id, disabled: isHome })
   const over = useDroppable({ id })
   const texts = useTexts(id)
+  // What takes drawing a page to know comes after the table itself.
+  const isReckoned = useDeferredValue(true, false)
   if (!page) return null
   const focusRow = (): void => document.getElementById(`page-row-${id}`)?.focus()
   const leave = (): void => {
@@ -167,10 +169,10 @@ export const PageRow = memo(function PageRow({ id, index, isInHand, live, acts, 
         {isKept ? '' : open > 0 ? <span className="stitch-under pb-px text-thread">{open}</span> : <span className="text-done">✓</span>}
       </div>
       <div role="gridcell" className="text-end font-mono text-xs">
-        <Weight id={id} />
+        {isReckoned && <Weight id={id} />}
       </div>
       <div role="gridcell" className="text-end text-xs">
-        <LiveWord live={live} id={id} />
+        {isReckoned && <LiveWord live={live} id={id} />}
       </div>
     </div>
   )
@@ -283,8 +285,9 @@ function Length({ of }: { of: number }) {
 
 function Weight({ id }: { id: PageId }) {
   const store = useJobStore()
-  const sections = useJob((s) => sectionsOn(s.document, id))
-  const entries = useJob((s) => s.document.entries)
+  // Weighed once what was done is drawn.
+  const sections = useDeferredValue(useJob((s) => sectionsOn(s.document, id)))
+  const entries = useDeferredValue(useJob((s) => s.document.entries))
   const assets = useJob((s) => s.assets)
   const bytes = useMemo(() => {
     const { document, pack } = store.getState()

@@ -1,6 +1,6 @@
 'use client'
 import { DndContext, pointerWithin } from '@dnd-kit/core'
-import { useEffect, useRef, type KeyboardEvent } from 'react'
+import { useEffect, useLayoutEffect, useMemo, useRef, type KeyboardEvent } from 'react'
 import { removeSections, stepSection, type Spot } from '@/core/plan'
 import { findSection, sectionsIn, type PageId, type SectionId, type SectionIn } from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
@@ -78,6 +78,7 @@ export function SectionList({ page, chosen, onChoose, onAdd, onHold }: Props) {
     else return
     event.preventDefault()
   }
+  const acts = useSteady({ choose, press, add })
   const drag = useSectionDrag()
   const stop = here.at(-1) ?? own[0]?.id ?? sections[0]?.id
   const rows = (of: typeof own) =>
@@ -88,9 +89,9 @@ export function SectionList({ page, chosen, onChoose, onAdd, onHold }: Props) {
         isChosen={here.includes(id)}
         isStop={id === stop}
         drop={drag.over?.id === id ? drag.over.side : null}
-        onChoose={choose}
-        onKey={press}
-        onAdd={() => add(id)}
+        onChoose={acts.choose}
+        onKey={acts.press}
+        onAdd={acts.add}
       />
     ))
   return (
@@ -124,6 +125,28 @@ export function SectionList({ page, chosen, onChoose, onAdd, onHold }: Props) {
         </div>
       </DndContext>
     </div>
+  )
+}
+
+type Acts = {
+  readonly choose: (id: SectionId, isAdded: boolean) => void
+  readonly press: (event: KeyboardEvent<HTMLElement>, id: SectionId) => void
+  readonly add: (after: SectionId | null) => void
+}
+
+/** The same functions for as long as the list stands, so that an act draws only the rows that it touches. */
+function useSteady(acts: Acts): Acts {
+  const latest = useRef(acts)
+  useLayoutEffect(() => {
+    latest.current = acts
+  })
+  return useMemo(
+    () => ({
+      choose: (id, isAdded) => latest.current.choose(id, isAdded),
+      press: (event, id) => latest.current.press(event, id),
+      add: (after) => latest.current.add(after),
+    }),
+    [],
   )
 }
 

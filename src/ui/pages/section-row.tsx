@@ -14,7 +14,7 @@ type RowProps = {
   readonly drop: 'before' | 'after' | null
   readonly onChoose: (id: SectionId, isAdded: boolean) => void
   readonly onKey: (event: KeyboardEvent<HTMLElement>, id: SectionId) => void
-  readonly onAdd: () => void
+  readonly onAdd: (after: SectionId) => void
 }
 
 export const SectionRow = memo(function SectionRow({ id, isChosen, isStop, drop, onChoose, onKey, onAdd }: RowProps) {
@@ -86,7 +86,7 @@ export const SectionRow = memo(function SectionRow({ id, isChosen, isStop, drop,
           ))}
         </select>
       </div>
-      <Between label={`Add a section after ${title}`} onAdd={onAdd} />
+      <Between label={`Add a section after ${title}`} onAdd={() => onAdd(id)} />
     </li>
   )
 })

@@ -1,4 +1,4 @@
-import { useCallback, useMemo } from 'react'
+import { useCallback, useDeferredValue, useMemo } from 'react'
 import type { Site } from '@/core/fill'
 import { liveState, sameLooks, type LiveState } from '@/core/plan'
 import { entriesOf, findPage, isHidden, sectionsOn, type PageId, type SiteDocument } from '@/core/site'
@@ -26,10 +26,17 @@ export function useLive(document: SiteDocument | null): Live {
 export function useLiveState(live: SiteDocument | null, id: PageId): LiveState | null {
   const store = useJobStore()
   const page = useJob((s) => findPage(s.document, id))
-  const sections = useJob((s) => sectionsOn(s.document, id))
+  // Compared once what was done is drawn.
+  const sections = useDeferredValue(useJob((s) => sectionsOn(s.document, id)))
   const filled = useJob((s) => sections.map((section) => entriesOf(s.document, section.id).length).join())
-  const entries = useJob((s) => s.document.entries)
-  const { pages, signposts, plan, dress, brand, labels, facts } = useJob((s) => s.document)
+  const entries = useDeferredValue(useJob((s) => s.document.entries))
+  const pages = useJob((s) => s.document.pages)
+  const signposts = useJob((s) => s.document.signposts)
+  const plan = useJob((s) => s.document.plan)
+  const dress = useJob((s) => s.document.dress)
+  const brand = useJob((s) => s.document.brand)
+  const labels = useJob((s) => s.document.labels)
+  const facts = useJob((s) => s.document.facts)
   return useMemo(() => {
     if (!page) return null
     const { document, pack, assets } = store.getState()

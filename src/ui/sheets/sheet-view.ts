@@ -9,6 +9,7 @@ import { SHEET_CSS } from './sheet-css'
 export class SheetView {
   private shown = new Map<string, string>()
   private page = ''
+  private styles: DrawnPage['styles'] | null = null
   private readonly hands: SheetHands | null
   private leads = false
   /** The next scroll event is our own doing. */
@@ -54,13 +55,7 @@ export class SheetView {
   /** Draws what differs from what is shown; returns the ids of the sections drawn again. With `only`, that section alone. */
   show(frame: DrawnPage, only?: string): string[] {
     const { document } = this
-    for (const part of ['fonts', 'tokens', 'designs'] as const) {
-      const style = document.getElementById(part)
-      if (style && style.textContent !== frame.styles[part]) style.textContent = frame.styles[part]
-    }
-    const { documentElement } = this.document
-    documentElement.lang = frame.language
-    documentElement.dir = frame.direction
+    this.dress(frame)
     const all = sectionsOf(frame)
     this.places = new Map(all.flatMap((s) => [...s.places]))
     if (only !== undefined)
@@ -68,18 +63,63 @@ export class SheetView {
         frame,
         all.filter((s) => s.id === only),
       )
-    // Another page, or the same one arranged anew.
-    if (frame.page !== this.page || all.map((s) => s.id).join(' ') !== [...this.shown.keys()].join(' ')) return this.showAnew(frame, all)
+    const main = document.getElementById('main')
+    if (frame.page !== this.page || !main) return this.showAnew(frame, all)
+    if (all.map((s) => s.id).join(' ') !== [...this.shown.keys()].join(' ')) this.arrange(frame, main, all)
     const changed = all.filter((s) => this.shown.get(s.id) !== s.html)
     for (const section of changed) this.patch(section)
+    this.shown = new Map(all.map((s) => [s.id, s.html]))
     return changed.map((s) => s.id)
+  }
+
+  /** Styles are compared by what was set: asking a style element for its text costs more than the rest of an act. */
+  private dress({ styles, language, direction }: DrawnPage): void {
+    for (const part of ['fonts', 'tokens', 'designs'] as const) {
+      const style = this.document.getElementById(part)
+      if (style && this.styles?.[part] !== styles[part]) style.textContent = styles[part]
+    }
+    this.styles = styles
+    const { documentElement } = this.document
+    if (documentElement.lang !== language) documentElement.lang = language
+    if (documentElement.dir !== direction) documentElement.dir = direction
+  }
+
+  /** The same page arranged anew: what stays is moved, so that only what came is drawn. */
+  private arrange({ header, main, footer }: DrawnPage, inside: HTMLElement, all: readonly DrawnSection[]): void {
+    const stay = new Set(all.map((s) => s.id))
+    for (const id of this.shown.keys()) if (!stay.has(id)) this.elementOf(id)?.remove()
+    const put = (sections: readonly DrawnSection[], parent: Element, from: Element | null): void => {
+      let next = from
+      for (const section of sections) {
+        const element = this.elementOf(section.id) ?? this.make(section)
+        if (element === next) next = next.nextElementSibling
+        else parent.insertBefore(element, next)
+      }
+    }
+    put(header, this.document.body, this.document.body.firstElementChild)
+    put(main, inside, inside.firstElementChild)
+    put(footer, this.document.body, inside.nextElementSibling)
+    this.markSection()
+  }
+
+  private make(section: DrawnSection): Element {
+    const made = this.document.createElement('template')
+    made.innerHTML = section.html
+    this.shown.set(section.id, section.html)
+    return made.content.firstElementChild ?? this.document.createElement('section')
+  }
+
+  private elementOf(section: string): Element | null {
+    const { body } = this.document
+    const within = [...body.children, ...(this.document.getElementById('main')?.children ?? [])]
+    return within.find((element) => element.getAttribute('data-section') === section) ?? null
   }
 
   private showAnew(frame: DrawnPage, all: readonly DrawnSection[]): string[] {
     const { document } = this
-    const top = frame.page === this.page ? document.documentElement.scrollTop : 0
     document.body.innerHTML = pageHtml(frame)
-    document.documentElement.scrollTop = top
+    // Asking an empty sheet where it stands would have it laid out before its styles are there.
+    if (this.page !== '') document.documentElement.scrollTop = 0
     this.page = frame.page
     this.shown = new Map(all.map((s) => [s.id, s.html]))
     this.markSection()
@@ -95,8 +135,7 @@ export class SheetView {
   }
 
   private patch(section: DrawnSection): void {
-    const element = this.document.querySelector(`[data-section="${CSS.escape(section.id)}"]`)
-    this.shown.set(section.id, section.html)
+    const element = this.elementOf(section.id)
     if (!element) return
     morphdom(element, section.html, {
       onBeforeElUpdated: (from, to) => {
@@ -118,7 +157,7 @@ export class SheetView {
   measure(sections: readonly string[]): Map<string, number> {
     const found = new Map<string, number>()
     for (const id of sections) {
-      const element = this.document.querySelector(`[data-section="${CSS.escape(id)}"]`)
+      const element = this.elementOf(id)
       if (element) for (const [key, lines] of measurePart(element)) found.set(key, lines)
     }
     return found
@@ -161,12 +200,12 @@ export class SheetView {
 
   private markSection(): void {
     for (const held of this.document.querySelectorAll('[data-section-in-hand]')) held.removeAttribute('data-section-in-hand')
-    const element = this.section === null ? null : this.document.querySelector(`[data-section="${CSS.escape(this.section)}"]`)
+    const element = this.section === null ? null : this.elementOf(this.section)
     element?.setAttribute('data-section-in-hand', '')
   }
 
   scrollTo(section: string, share: number): void {
-    const element = this.document.querySelector(`[data-section="${CSS.escape(section)}"]`)
+    const element = this.elementOf(section)
     if (!element) return
     const { top, height } = element.getBoundingClientRect()
     this.scrollBy(top + height * share)

@@ -1,6 +1,5 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
-import { Suspense } from 'react'
 import { findProblemCode } from '@/server/http/problems'
 import { findJobLine } from '@/server/use-cases/list-jobs'
 import { openJob } from '@/server/use-cases/open-job'
@@ -22,9 +21,7 @@ export default async function WindowPage({ params }: { params: Promise<{ job: st
   if (open.missing.includes(open.document.dress.template)) return <UnwornJob name={line.name} trouble={line.trouble} />
   return (
     <JobProvider key={job} job={open} pack={allPacks()}>
-      <Suspense>
-        <PageWindow />
-      </Suspense>
+      <PageWindow />
     </JobProvider>
   )
 }

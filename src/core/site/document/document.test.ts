@@ -9,6 +9,7 @@ import {
   entryRefSchema,
   homePage,
   labelNameSchema,
+  looksByName,
   looksOf,
   MAX_ENTRIES,
   nameSchema,
@@ -132,6 +133,15 @@ describe('reading a document', () => {
 
   test('a document without a page is not one', () => {
     expect(() => homePage({ ...start, pages: {} })).toThrow('A site document has at least one page')
+  })
+
+  test('by their names, the looks are the very same when a section only moves', () => {
+    const [first, second] = sectionsOn(start, 'about' as PageId)
+    const moved = edited(start, { type: 'section/move', section: first!.id, in: first!.in, rank: `${second!.rank}V` })
+    expect(sectionsOn(moved, 'about' as PageId)[1]).toMatchObject({ id: first!.id })
+    expect(looksOf(moved)).not.toEqual(looksOf(start))
+    expect(looksByName(moved)).toBe(looksByName(start))
+    expect(new Set(looksByName(start))).toEqual(new Set(looksOf(start)))
   })
 
   test('the looks of a site: each once, in order, and the very same while nothing is dressed anew', () => {

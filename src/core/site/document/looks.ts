@@ -25,6 +25,29 @@ export function looksOf(document: SiteDocument): readonly Look[] {
   return looks
 }
 
+const byName = new WeakMap<readonly Look[], readonly Look[]>()
+
+/** The same by their names: what only moves leaves this answer the very one of before, and so the style sheets that are made of it. */
+export function looksByName(document: SiteDocument): readonly Look[] {
+  const looks = looksOf(document)
+  const known = byName.get(looks)
+  if (known) return known
+  const sorted = looks.toSorted((a, b) => (nameOf(a) < nameOf(b) ? -1 : 1))
+  const found = answerFor(`by name ${sorted.map(nameOf).join(' ')}`, () => sorted)
+  byName.set(looks, found)
+  return found
+}
+
+function answerFor(asked: string, make: () => readonly Look[]): readonly Look[] {
+  let found = answers.get(asked)
+  if (!found) {
+    found = make()
+    if (answers.size >= MOST_ANSWERS) answers.clear()
+    answers.set(asked, found)
+  }
+  return found
+}
+
 function findLooks(document: SiteDocument): readonly Look[] {
   const named = new Map<string, readonly Look[]>()
   const add = (sections: readonly Section[]): void => {
@@ -34,14 +57,7 @@ function findLooks(document: SiteDocument): readonly Look[] {
   for (const type of ['header', 'footer'] as const) add(sectionsIn(document, { type }))
   for (const page of pagesOf(document)) add(sectionsOn(document, page.id))
   add(sectionsIn(document, { type: 'notFound' }))
-  const asked = [...named.keys()].join('\n')
-  let found = answers.get(asked)
-  if (!found) {
-    found = onceEach([...named.values()].flat())
-    if (answers.size >= MOST_ANSWERS) answers.clear()
-    answers.set(asked, found)
-  }
-  return found
+  return answerFor([...named.keys()].join('\n'), () => onceEach([...named.values()].flat()))
 }
 
 function rowOf(sections: readonly Section[]): Row {

@@ -1,5 +1,4 @@
 import type { Metadata } from 'next'
-import { Suspense } from 'react'
 import { listFavourites } from '@/server/use-cases/favourites'
 import { TypedEarly } from '@/ui/parts/typed-early'
 import { TemplateStage } from '@/ui/template/template-stage'
@@ -8,10 +7,8 @@ export const metadata: Metadata = { title: 'Template' }
 
 export default function TemplatePage() {
   return (
-    <Suspense>
-      <TypedEarly>
-        <TemplateStage favourites={listFavourites()} />
-      </TypedEarly>
-    </Suspense>
+    <TypedEarly>
+      <TemplateStage favourites={listFavourites()} />
+    </TypedEarly>
   )
 }
