@@ -1,5 +1,4 @@
 import { readFileSync } from 'node:fs'
-import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
 import sharp from 'sharp'
 import subsetFont from 'subset-font'
@@ -9,6 +8,7 @@ import type { AssetInfo } from '../../src/core/image'
 import type { OwnFont, SectionId } from '../../src/core/site'
 import { FAMILIES } from '../../src/core/type'
 import { fontFilePath } from '../../src/server/media/fonts'
+import { axeFaults } from './axe'
 import { APP, askHost, makeJob, siteUrl } from './screen'
 
 test.describe.configure({ mode: 'parallel' })
@@ -40,8 +40,7 @@ test('a site that leaves light or dark to its visitors reads well in both, and w
     await page.goto(siteUrl('dusk-and-dawn'))
     seen[colorScheme] = await page.locator('body').evaluate((e) => getComputedStyle(e).backgroundColor)
     seen[`${colorScheme} logo`] = await page.locator('header img.logo').evaluate((e: HTMLImageElement) => e.currentSrc)
-    const { violations } = await new AxeBuilder({ page }).analyze()
-    expect(violations.map((v) => `${colorScheme}: ${v.id} ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([])
+    expect(await axeFaults(page), colorScheme).toEqual([])
     await page.context().close()
   }
   const light = (rgb: string): number => Number(/\d+/.exec(rgb)?.[0])

@@ -1,10 +1,9 @@
-import { readFileSync } from 'node:fs'
-import { createRequire } from 'node:module'
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test } from '@playwright/test'
 import { getTemplate } from '../../src/core/pack'
 import { tokenCss } from '../../src/core/render'
 import { homePage, type Brand, type Dark } from '../../src/core/site'
 import { testPack } from '../pack'
+import { askAxe } from './axe'
 import { pageHtml, PIXEL, siteOn, TEMPLATES } from './template-page'
 
 test.describe.configure({ mode: 'parallel' })
@@ -42,25 +41,6 @@ const HOSTILE: readonly { readonly brand: Brand; readonly dark?: Dark; readonly 
   { why: 'white on yellow by night', brand: { colour: '#ffff00', second: '#ffffff', roles: { 'dark/paper/link': '#111111' } }, dark: true },
 ]
 
-/** axe-core itself, put into the page once: its two rules of colour are asked again for each brand. */
-const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
-type Found = { readonly id: string; readonly nodes: readonly { readonly target: readonly string[]; readonly failureSummary?: string }[] }
-type Axe = { run: (on: Document, options: unknown) => Promise<{ violations: Found[]; passes: Found[] }> }
-
-function measureContrast(page: Page): Promise<{ faults: string[]; judged: number }> {
-  return page.evaluate(async () => {
-    const { violations, passes } = await (window as unknown as { axe: Axe }).axe.run(document, {
-      runOnly: ['color-contrast', 'link-in-text-block'],
-      resultTypes: ['violations', 'passes'],
-      preload: false,
-    })
-    return {
-      faults: violations.flatMap((v) => v.nodes.map((n) => `${v.id} ${n.target.join(' ')} ${n.failureSummary ?? ''}`)),
-      judged: passes.find((p) => p.id === 'color-contrast')?.nodes.length ?? 0,
-    }
-  })
-}
-
 for (const template of TEMPLATES) {
   test(
     `no text on any page of ${template} fails for a dozen brands it was never made for, by axe’s own measure, and ` +
@@ -76,7 +56,6 @@ for (const template of TEMPLATES) {
       let looked = 0
       for (const { key } of getTemplate(testPack(), template).pages) {
         await page.setContent(pageHtml(siteOn(template, {}, 'Ota & Sons'), key))
-        await page.evaluate(AXE)
         for (const { brand, dark = false, why } of HOSTILE) {
           await page.locator('#tokens').evaluate(
             (style, css) => {
@@ -84,7 +63,7 @@ for (const template of TEMPLATES) {
             },
             tokenCss(siteOn(template, brand, 'Ota & Sons', dark)),
           )
-          const { faults, judged } = await measureContrast(page)
+          const { faults, judged } = await askAxe(page, { only: ['color-contrast', 'link-in-text-block'] })
           expect(faults, `${key}, ${why}`).toEqual([])
           expect(judged, `${key}, ${why}`).toBeGreaterThan(5)
           looked++

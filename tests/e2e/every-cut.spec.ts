@@ -1,11 +1,10 @@
-import { readFileSync } from 'node:fs'
-import { createRequire } from 'node:module'
 import { expect, test, type Page } from '@playwright/test'
 import { answersOf, getDesign, getTemplate } from '../../src/core/pack'
 import type { Site } from '../../src/core/fill'
 import { ALTERATION_NAMES, ALTERATIONS, alterationsOf, type Section } from '../../src/core/site'
 import { SHEETS } from '../../src/ui/sheets/widths'
 import { testPack } from '../pack'
+import { axeFaults } from './axe'
 import { designsOn, showPublished, siteOn, TEMPLATES } from './template-page'
 
 test.describe.configure({ mode: 'parallel' })
@@ -77,18 +76,6 @@ function look(page: Page, width: number): Promise<Found> {
   }, width)
 }
 
-const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
-type Axe = {
-  run: (on: Document, options: unknown) => Promise<{ violations: { nodes: { target: string[]; failureSummary?: string }[] }[] }>
-}
-
-function contrastFaults(page: Page): Promise<string[]> {
-  return page.evaluate(async () => {
-    const { violations } = await (window as unknown as { axe: Axe }).axe.run(document, { runOnly: ['color-contrast'], preload: false })
-    return violations.flatMap((v) => v.nodes.map((n) => `${n.target.join(' ')} ${n.failureSummary ?? ''}`))
-  })
-}
-
 for (const template of TEMPLATES)
   test(`every design under ${template}, altered in every way it answers to, keeps its words in the window, whole and apart`, async ({
     page,
@@ -124,8 +111,7 @@ for (const template of TEMPLATES)
         expect(now.words).toBeGreaterThan(700)
       }
       if (nth > 0) continue
-      await page.addScriptTag({ content: AXE })
-      faults.push(...(await contrastFaults(page)))
+      faults.push(...(await axeFaults(page, { only: ['color-contrast'] })))
     }
     expect(faults).toEqual([])
   })

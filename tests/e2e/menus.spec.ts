@@ -1,7 +1,7 @@
-import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
 import type { Site } from '../../src/core/fill'
 import { applyEdit, pagesIn, pagesOf, toEdit, type EditStep, type Page as SitePage } from '../../src/core/site'
+import { axeFaults } from './axe'
 import { showPublished, siteOn, TEMPLATES } from './template-page'
 
 /** A site whose menu opens: two pages under the second, one under the first of those, and an entry that leads elsewhere. */
@@ -105,8 +105,7 @@ for (const template of TEMPLATES)
       expect(box.x >= 0 && box.x + box.width <= width, `at ${width}`).toBe(true)
       expect(box.height).toBeGreaterThanOrEqual(24)
       if (width === 390 || width === 1280) {
-        const { violations } = await new AxeBuilder({ page }).analyze()
-        expect(violations.map((v) => `${width}: ${v.id} ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([])
+        expect(await axeFaults(page), `at ${width}`).toEqual([])
       }
       await page.keyboard.press('Escape')
     }

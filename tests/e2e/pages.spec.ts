@@ -1,5 +1,5 @@
-import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Locator, type Page } from '@playwright/test'
+import { axeFaults } from './axe'
 import { APP, makeJob, saved, siteUrl } from './screen'
 
 const row = (page: Page, name: string | RegExp): Locator =>
@@ -312,10 +312,7 @@ test('all pages lie side by side on one key, drawn as they come into view, and E
 
 test('axe finds nothing on the stage and its views', async ({ page }) => {
   await openPages(page, 'Axe & Sons')
-  const clean = async (): Promise<void> => {
-    const { violations } = await new AxeBuilder({ page }).exclude('iframe').analyze()
-    expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([])
-  }
+  const clean = async (): Promise<void> => expect(await axeFaults(page)).toEqual([])
   await clean()
   for (const view of ['Add a page', 'Paste an outline', 'All pages']) {
     await page.getByRole('button', { name: view }).click()

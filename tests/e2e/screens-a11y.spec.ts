@@ -1,12 +1,9 @@
-import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
+import { axeFaults } from './axe'
 import { APP, makeJob, openContent, saved } from './screen'
 
 /** Our own screens only: the client's page on a sheet is the template's to answer for, and is checked as published. */
-async function violations(page: Page): Promise<string[]> {
-  const found = await new AxeBuilder({ page }).exclude('iframe').analyze()
-  return found.violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(' | ')}`)
-}
+const violations = axeFaults
 
 test('axe finds nothing on the list of jobs, the new job, the brief, the content and the publishing screen', async ({ page }) => {
   test.setTimeout(240_000)

@@ -1,9 +1,9 @@
-import AxeBuilder from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
 import type { Site } from '../../src/core/fill'
 import { getTemplate } from '../../src/core/pack'
 import { pagesOf } from '../../src/core/site'
 import { testPack } from '../pack'
+import { axeFaults } from './axe'
 import { pageHtml, PIXEL, siteOn, TEMPLATES } from './template-page'
 
 test.describe.configure({ mode: 'parallel' })
@@ -33,8 +33,7 @@ for (const template of TEMPLATES) {
           await page.setViewportSize({ width, height: 900 })
           await page.setContent(pageHtml(site, id))
           expect(await page.evaluate(() => document.documentElement.scrollWidth), `${id} at ${width}`).toBeLessThanOrEqual(width)
-          const { violations } = await new AxeBuilder({ page }).analyze()
-          expect(violations.map((v) => `${id} at ${width}: ${v.id} ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([])
+          expect(await axeFaults(page), `${id} at ${width}`).toEqual([])
           looked++
         }
       }
