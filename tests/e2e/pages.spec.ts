@@ -239,6 +239,29 @@ test('a section’s cut is altered by keys, the sheets follow; a section goes to
   await saved(page)
 })
 
+test('the pages become one page with a menu of places, and pages again, with nothing lost', async ({ page }) => {
+  await openPages(page, 'One & Only')
+  const before = await names(page)
+  await page.getByRole('button', { name: 'Addresses' }).click()
+  await page.getByRole('checkbox', { name: 'One page' }).check()
+  await expect(page.getByRole('heading', { name: /^\d+ pages, on one$/ })).toBeVisible()
+  await expect(row(page, 'Services')).toContainText('/#services')
+  await row(page, 'Home').click()
+  await page.getByRole('button', { name: 'Addresses' }).click()
+  const main = sheet(page).locator('main')
+  await expect(main.locator('#services')).toBeAttached()
+  await expect(main.locator('h1')).toHaveCount(1)
+  // A menu's entry leads to its spot, and a page taken in hand is come to.
+  await sheet(page).getByRole('navigation', { name: 'Pages', exact: true }).getByRole('link', { name: 'Contact' }).click()
+  await expect(main.locator('#contact')).toBeInViewport()
+  await row(page, 'Services').click()
+  await expect(main.locator('#services')).toBeInViewport()
+  expect(await names(page)).toEqual(before)
+  await page.keyboard.press('Control+z')
+  await expect(row(page, 'Services')).toContainText('/services/')
+  await expect(main.locator('#services')).toHaveCount(0)
+})
+
 test('a section is added where it was asked for, best ones first; one is kept, and taken into another job with its words', async ({
   page,
 }) => {

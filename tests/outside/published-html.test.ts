@@ -7,7 +7,10 @@ import { gzipSync } from 'node:zlib'
 import * as fontkit from 'fontkit'
 import { beforeAll, describe, expect, test } from 'vitest'
 import type { Manifest } from '../../src/core/release'
+import { renderPage } from '../../src/core/render'
+import { homePage } from '../../src/core/site'
 import { testSite } from '../pack'
+import { edited } from '../site'
 
 const require = createRequire(import.meta.url)
 const folder = mkdtempSync(path.join(tmpdir(), 'instant-fit-site-'))
@@ -42,6 +45,15 @@ beforeAll(async () => {
   }
 })
 
+/** The same site on one page. */
+function onePage(): string {
+  const site = testSite(FACTS, { colour: '#8a5a12' })
+  const document = edited(site.document, { type: 'plan/set', part: 'onePage', value: true })
+  const icons = { svg: 'favicon.svg', ico: 'favicon.ico', touch: 'apple-touch-icon.png', manifest: 'site.webmanifest' }
+  const files = { origin: 'http://client.localhost:4380', stylesheet: 'style.css', preloads: [], icons }
+  return renderPage({ ...site, document }, homePage(document), files).html
+}
+
 const pages = (): string[] => Object.keys(manifest).filter((f) => f.endsWith('.html'))
 const stylesheet = (): string => Object.keys(manifest).find((f) => f.endsWith('.css')) ?? ''
 
@@ -64,12 +76,17 @@ describe('a published site', () => {
   })
 
   test('has no error that the Nu HTML checker finds, in HTML, CSS or SVG', () => {
+    writeFileSync(at('one-page.html'), onePage())
     const jar = require.resolve('vnu-jar/build/dist/vnu.jar')
     let report = ''
     try {
-      execFileSync('java', ['-jar', jar, '--format', 'json', '--also-check-svg', ...pages().map(at), at('favicon.svg')], {
-        stdio: ['ignore', 'ignore', 'pipe'],
-      })
+      execFileSync(
+        'java',
+        ['-jar', jar, '--format', 'json', '--also-check-svg', ...pages().map(at), at('one-page.html'), at('favicon.svg')],
+        {
+          stdio: ['ignore', 'ignore', 'pipe'],
+        },
+      )
     } catch (error) {
       report = String((error as { stderr: Buffer }).stderr)
     }

@@ -76,7 +76,9 @@ describe('a job of format 1', () => {
     })
     expect(pages).toEqual(was.pages.map(({ path: at, words, links }) => ({ path: at, words, links })))
     // Names and addresses of pages, and words of designs, were not counted then.
-    const since = pagesOf(document).flatMap((page, i) => leftoverParts(page, i === 0).filter((part) => part !== 'description'))
+    const since = pagesOf(document).flatMap((page, i) =>
+      leftoverParts(page, i === 0 ? 'home' : 'page').filter((part) => part !== 'description'),
+    )
     const labels = siteLabels(testPack(), document).filter((l) => l.leftover)
     const total = was.leftovers + since.length + labels.length
     expect(countLeftovers(testPack(), document)).toMatchObject({ total, drafts: was.drafts })

@@ -5,11 +5,13 @@ import {
   isHidden,
   looksOf,
   pagesOf,
+  roleOf,
   sectionsIn,
   sectionsOn,
   sharedSections,
   type Look,
   type Page,
+  type PageRole,
   type Section,
   type SiteDocument,
 } from '../site'
@@ -75,7 +77,7 @@ function count(pack: Pack, document: SiteDocument): Leftovers {
   const factsOpen = shownFacts(pack, document).filter((f) => facts[f] === undefined).length
   const shared = openOn(pack, document, sharedSections(document))
   const labelsOpen = siteLabels(pack, document).filter((l) => l.leftover).length
-  const own = pagesOf(document).map((page, i) => [page.id, openOnPage(pack, document, page, i === 0)] as const)
+  const own = pagesOf(document).map((page) => [page.id, openOnPage(pack, document, page)] as const)
   const pages = [...own, [NOT_FOUND, openOn(pack, document, sectionsIn(document, { type: 'notFound' }))] as const]
   const everyPage = factsOpen + labelsOpen + shared.leftovers
   return {
@@ -90,7 +92,7 @@ type Open = { readonly leftovers: number; readonly drafts: number }
 type Counted = {
   readonly pack: Pack
   readonly page: Page
-  readonly isHome: boolean
+  readonly role: PageRole
   readonly table: SiteDocument['entries']
   readonly entries: readonly unknown[]
   readonly open: Open
@@ -99,13 +101,14 @@ type Counted = {
 /** What is open on a page, by the sections that stand on it: one that nothing was done on is not counted again. */
 const openOnPages = new WeakMap<readonly Section[], Counted>()
 
-function openOnPage(pack: Pack, document: SiteDocument, page: Page, isHome: boolean): Open {
+function openOnPage(pack: Pack, document: SiteDocument, page: Page): Open {
   // What visitors never see is no leftover.
   if (isHidden(document, page)) return { leftovers: 0, drafts: 0 }
+  const role = roleOf(document, page)
   const sections = sectionsOn(document, page.id)
   const table = document.entries
   const known = openOnPages.get(sections)
-  const isOf = known?.pack === pack && known.page === page && known.isHome === isHome
+  const isOf = known?.pack === pack && known.page === page && known.role === role
   if (isOf && known.table === table) return known.open
   const entries = sections.map((s) => entriesOf(document, s.id))
   if (isOf && known.entries.every((e, i) => e === entries[i])) {
@@ -113,8 +116,8 @@ function openOnPage(pack: Pack, document: SiteDocument, page: Page, isHome: bool
     return known.open
   }
   const { leftovers, drafts } = openOn(pack, document, sections)
-  const open = { leftovers: leftovers + leftoverParts(page, isHome).length, drafts }
-  if (sections.length > 0) openOnPages.set(sections, { pack, page, isHome, table, entries, open })
+  const open = { leftovers: leftovers + leftoverParts(page, role).length, drafts }
+  if (sections.length > 0) openOnPages.set(sections, { pack, page, role, table, entries, open })
   return open
 }
 

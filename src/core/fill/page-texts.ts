@@ -1,5 +1,16 @@
 import { getTemplate, type Pack } from '../pack'
-import { factsOf, homePage, shownPages, type Page, type PageId, type PageText, type Place, type SiteDocument } from '../site'
+import {
+  factsOf,
+  homePage,
+  roleOf,
+  shownPages,
+  type Page,
+  type PageId,
+  type PageRole,
+  type PageText,
+  type Place,
+  type SiteDocument,
+} from '../site'
 import { findTemplatePage } from './placeholders'
 
 export type PageTexts = { readonly name: string; readonly label: string; readonly title: string; readonly description: string }
@@ -22,13 +33,13 @@ export type PagePart = Extract<Place, { type: 'page' }>['part']
 
 /**
  * What a page still has of its template beside its sections: what it is called, its address, its description. What the menu calls it and
- * its title are made from others by themselves, and the home page stands at no address of its own.
+ * its title are made from others by themselves, the home page stands at no address of its own, and a part of it has no description.
  */
-export function leftoverParts(page: Page, isHome: boolean): readonly PagePart[] {
+export function leftoverParts(page: Page, role: PageRole): readonly PagePart[] {
   const parts: PagePart[] = []
   if (page.texts.name === undefined) parts.push('name')
-  if (page.texts.description === undefined) parts.push('description')
-  if (!isHome && !page.addressed) parts.push('address')
+  if (role !== 'part' && page.texts.description === undefined) parts.push('description')
+  if (role !== 'home' && !page.addressed) parts.push('address')
   return parts
 }
 
@@ -38,15 +49,13 @@ export function usualText(pack: Pack, document: SiteDocument, page: Page, part: 
   return pageTexts(pack, document, { ...page, texts })[part]
 }
 
-const unplanned = new WeakMap<SiteDocument['pages'], number>()
+const unplanned = new WeakMap<SiteDocument['pages'], { readonly plan: SiteDocument['plan']; readonly count: number }>()
 
 /** How many names, addresses and descriptions of the pages that visitors see are the template's still. */
 export function unplannedParts(document: SiteDocument): number {
-  let found = unplanned.get(document.pages)
-  if (found === undefined) {
-    const home = homePage(document).id
-    found = shownPages(document).reduce((sum, page) => sum + leftoverParts(page, page.id === home).length, 0)
-    unplanned.set(document.pages, found)
-  }
-  return found
+  const known = unplanned.get(document.pages)
+  if (known?.plan === document.plan) return known.count
+  const count = shownPages(document).reduce((sum, page) => sum + leftoverParts(page, roleOf(document, page)).length, 0)
+  unplanned.set(document.pages, { plan: document.plan, count })
+  return count
 }

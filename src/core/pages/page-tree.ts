@@ -1,7 +1,8 @@
-import { addressesOf, addressOf, homePage, shownPages, type Page, type SiteDocument } from '../site'
+import { addressesOf, addressOf, homePage, pagesApart, partAnchor, roleOf, type Page, type SiteDocument } from '../site'
 
-/** A page's address on the site: `/` for home, `/about/` or `/services/boilers/` for others. */
+/** A page's address on the site: `/` for home, `/about/` or `/services/boilers/` for others, `/#about` for a part of the one page. */
 export function pagePath(document: SiteDocument, page: Page): string {
+  if (roleOf(document, page) === 'part') return `/#${partAnchor(document, page)}`
   const address = addressesOf(document).get(page.id) ?? addressOf(document, page)
   return address === '' ? '/' : `/${address}/`
 }
@@ -23,9 +24,11 @@ export function rootFrom(document: SiteDocument, page: Page): string {
 /** The address of one page as written on another: `../about/`, `./`; from the page for wrong addresses, from the root. */
 export function relativePath(document: SiteDocument, from: Page | null, to: Page): string {
   if (from === null) return pagePath(document, to)
+  // On the page itself only the place is named: it may stand in a file of any name.
+  if (isHome(document, from) && roleOf(document, to) === 'part') return pagePath(document, to).slice(1)
   return `${rootFrom(document, from) || './'}${pagePath(document, to).slice(1)}`
 }
 
 export function findPageByPath(document: SiteDocument, path: string): Page | null {
-  return shownPages(document).find((page) => pagePath(document, page) === path) ?? null
+  return pagesApart(document).find((page) => pagePath(document, page) === path) ?? null
 }

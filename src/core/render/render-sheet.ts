@@ -3,6 +3,7 @@ import {
   entriesOf,
   findPage,
   looksByName,
+  standsOn,
   siteLanguage,
   type Brand,
   type Entry,
@@ -70,7 +71,8 @@ export function makeSheetPainter(): SheetPainter {
   const styles = makeStylist()
   let surroundings: Surroundings = []
   let drawn = new Map<string, Kept>()
-  return (site, page, typing = null) => {
+  return (site, asked, typing = null) => {
+    const page = standsOn(site.document, asked)
     const now = surroundingsOf(site, page)
     if (now.some((one, i) => one !== surroundings[i])) drawn = new Map()
     surroundings = now

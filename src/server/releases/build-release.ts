@@ -13,7 +13,7 @@ import {
   type ReleaseFiles,
 } from '../../core/render'
 import { pageFile, redirectFile, redirectsOf, type PublishedPath } from '../../core/pages'
-import { shownPages } from '../../core/site'
+import { pagesApart } from '../../core/site'
 import { shownFact, siteScheme, type Site } from '../../core/fill'
 import { fontFaceCss, fontLicences } from '../../core/type'
 import type { PictureVariant } from '../../core/image'
@@ -38,7 +38,7 @@ export async function buildRelease(
   }
   const files = await addSharedFiles(site, origin, add)
   const pictures = new Map<string, PictureVariant>()
-  for (const page of [...shownPages(site.document), null]) {
+  for (const page of [...pagesApart(site.document), null]) {
     const rendered = renderPage(site, page, files)
     add(page ? pageFile(site.document, page) : '404.html', rendered.html)
     rendered.pictures.forEach((variant, path) => pictures.set(path, variant))
@@ -85,7 +85,7 @@ async function addSharedFiles(site: Site, origin: string, add: (path: string, co
   }
   const fonts = await siteFonts(
     siteFamilies(site).all,
-    [...shownPages(site.document), null].map((page) => renderPage(site, page, files).html),
+    [...pagesApart(site.document), null].map((page) => renderPage(site, page, files).html),
   )
   fonts.forEach((font) => add(font.path, font.bytes))
   add('fonts/licences.txt', fontLicences(siteFamilies(site).all))

@@ -1,5 +1,5 @@
 import { pagePath, type PublishedPath } from '../../core/pages'
-import { shownPages } from '../../core/site'
+import { pagesApart } from '../../core/site'
 import { stateAt } from '../log/edit-log'
 import { listPublishedPaths, notePaths, revisionsToNote } from '../store/published-paths'
 
@@ -10,7 +10,7 @@ export function publishedPaths(job: string): readonly PublishedPath[] {
     notePaths(
       job,
       revision,
-      shownPages(document).map((page) => ({ path: pagePath(document, page), page: page.id })),
+      pagesApart(document).map((page) => ({ path: pagePath(document, page), page: page.id })),
     )
   }
   return listPublishedPaths(job)

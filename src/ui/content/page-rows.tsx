@@ -73,7 +73,7 @@ function AddressRow({ page, inHand, onHold, onAddress }: AddressProps) {
   const place: Place = { type: 'page', page, part: 'address' }
   const id = placeKey(place)
   const segment = useJob((s) => findPage(s.document, page)?.segment ?? '')
-  const open = useJob((s) => leftoverParts(findPage(s.document, page) ?? homePage(s.document), false).includes('address'))
+  const open = useJob((s) => leftoverParts(findPage(s.document, page) ?? homePage(s.document), 'page').includes('address'))
   const name = useJob((s) => {
     const found = findPage(s.document, page)
     return found ? pageTexts(s.pack, s.document, found).name : ''

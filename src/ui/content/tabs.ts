@@ -18,6 +18,7 @@ import {
   pageOfSection,
   pagesOf,
   PAGE_TEXTS,
+  roleOf,
   samePlace,
   sectionsIn,
   sectionsOn,
@@ -87,7 +88,7 @@ export function groupPlaces(document: SiteDocument, group: Group): readonly List
       return LEDGER_BRAND_PARTS.map((part) => ({ place: { type: 'brand', part }, leftover: false }))
     case 'page': {
       const { page, isHome } = group
-      const open = leftoverParts(page, isHome)
+      const open = leftoverParts(page, roleOf(document, page))
       return pageParts(isHome).map((part) => ({ place: { type: 'page', page: page.id, part }, leftover: open.includes(part) }))
     }
     case 'labels':

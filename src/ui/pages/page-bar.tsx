@@ -20,6 +20,7 @@ type Props = {
 export function PageBar({ page, below, acts, onHold, onOpen, onRemove }: Props) {
   const job = useJob((s) => s.id)
   const pages = useJob((s) => pagesOf(s.document).length)
+  const isOne = useJob((s) => s.document.plan.onePage ?? false)
   const isHome = useJob((s) => homePage(s.document).id === page)
   const isKept = useJob((s) => findPage(s.document, page)?.hidden ?? false)
   const isUnderHidden = useJob((s) => {
@@ -34,7 +35,7 @@ export function PageBar({ page, below, acts, onHold, onOpen, onRemove }: Props) 
     onOpen({ type: below.type === type ? 'page' : type })
   return (
     <div className="flex flex-wrap items-center gap-1 pb-2">
-      <h1 className="me-3 text-xl font-bold tracking-tight">{count(pages, 'page')}</h1>
+      <h1 className="me-3 text-xl font-bold tracking-tight">{isOne ? `${count(pages, 'page')}, on one` : count(pages, 'page')}</h1>
       <Button aria-pressed={below.type === 'add-page'} onClick={() => toggle('add-page')}>
         Add a page
       </Button>

@@ -3,8 +3,9 @@ import { useDraggable, useDroppable } from '@dnd-kit/core'
 import { EyeOff, GripVertical, House } from 'lucide-react'
 import { memo, useDeferredValue, useMemo, useState, type KeyboardEvent } from 'react'
 import { countLeftovers, pageTexts, type Site } from '@/core/fill'
+import { pagePath } from '@/core/pages'
 import { pageBytes, type Beside } from '@/core/plan'
-import { addressOf, findPage, homePage, isHidden, lineOf, sectionsOn, type Listed, type PageId, type SiteDocument } from '@/core/site'
+import { findPage, homePage, isHidden, lineOf, sectionsOn, type Listed, type PageId, type SiteDocument } from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
 import type { JobState } from '../job/job-state'
 import { kilobytes } from '../parts/words'
@@ -45,7 +46,7 @@ export const PageRow = memo(function PageRow({ id, index, isInHand, live, acts, 
   const isHome = useJob((s) => homePage(s.document).id === id)
   const level = useJob((s) => (page ? lineOf(s.document, page).length : 1))
   const isKept = useJob((s) => (page ? isHidden(s.document, page) : false))
-  const address = useJob((s) => (page ? addressOf(s.document, page) : ''))
+  const address = useJob((s) => (page ? pagePath(s.document, page) : ''))
   const open = useJob((s) => countLeftovers(s.pack, s.document).byPage[id] ?? 0)
   const drag = useDraggable({ id, disabled: isHome })
   const over = useDroppable({ id })
@@ -131,7 +132,7 @@ export const PageRow = memo(function PageRow({ id, index, isInHand, live, acts, 
         ) : editing === 'address' ? (
           <Cell label="Address" mono autoFocus max={80} value={page.segment} onKeep={(text) => acts.address(id, text)} onLeave={leave} />
         ) : (
-          <Word text={`/${address}/`} isMono isLeftover={!page.addressed} onEdit={edit('address')} label="Address" />
+          <Word text={address} isMono isLeftover={!page.addressed} onEdit={edit('address')} label="Address" />
         )}
       </div>
       <div role="gridcell">

@@ -69,6 +69,20 @@ export function RedirectsPanel({ published, origin, onClose }: Props) {
           />
           Addresses follow the tree
         </label>
+        <label
+          className="flex items-center gap-1.5 text-sm"
+          title="Pages in the menu become parts of home, with a menu of places; and back"
+        >
+          <input
+            type="checkbox"
+            className="accent-ink"
+            checked={document.plan.onePage ?? false}
+            onChange={(event) =>
+              void attempt(store, { type: 'plan/set', part: 'onePage', value: event.target.checked ? true : null }, 'Not taken')
+            }
+          />
+          One page
+        </label>
         <Button look="quiet" onClick={onClose}>
           Close
         </Button>

@@ -155,6 +155,6 @@ function readTyped(element: Element, place: Place): SlotValue | string {
 
 /** The site's own path that a relative link leads to: `../about/` → `/about/`; null for links that leave the site. */
 export function toSitePath(href: string): string | null {
-  const part = /^(?:\.\.?\/)+([a-z0-9-]+\/)?$/.exec(href)
+  const part = /^(?:\.\.?\/)+((?:[a-z0-9-]+\/)*)$/.exec(href)
   return part ? `/${part[1] ?? ''}` : null
 }

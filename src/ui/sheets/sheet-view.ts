@@ -37,7 +37,9 @@ export class SheetView {
       const link = (event.target as Element).closest('a')
       if (!link) return
       event.preventDefault()
-      const path = toSitePath(link.getAttribute('href') ?? '')
+      const href = link.getAttribute('href') ?? ''
+      if (!events && href.length > 1 && href.startsWith('#')) return document.getElementById(href.slice(1))?.scrollIntoView()
+      const path = toSitePath(href)
       if (onGo && !events && path !== null) onGo(path)
     })
     document.addEventListener('submit', (event) => event.preventDefault())

@@ -13,9 +13,13 @@ import {
 import {
   alterationsOf,
   entriesOf,
+  findPage,
   isEmptyValue,
+  partAnchor,
   placeKey,
   plainWords,
+  roleOf,
+  sectionsOn,
   siteLanguage,
   type ImageValue,
   type Place,
@@ -51,6 +55,8 @@ type Spot = {
   readonly placeholders: Placeholders
   readonly entry: { readonly shown: ShownEntry; readonly number: number } | null
   readonly part: ComputedEntry | null
+  /** Whether the section stands on a part of the one page: its largest heading is one of several there. */
+  readonly isPart: boolean
   /** The frame that the section's pictures are altered to. */
   readonly frame: string | null
 }
@@ -64,14 +70,23 @@ export function fillSection(scope: PageScope, section: Section): FilledSection {
   if (isPast(scope, section)) return { id, root: null, gap: { type: 'past', name: kind } }
   const { tree } = design
   const cut = cutOf(scope, section, design)
+  const part = partOf(scope, section)
+  const anchor = section.anchor ?? part?.anchor
   const content = { section, entries: entriesOf(scope.site.document, section.id) }
-  const spot: Spot = { content, placeholders: placeholdersOf(scope.site.pack, section), entry: null, part: null, frame: cut.frame }
+  const spot: Spot = {
+    content,
+    placeholders: placeholdersOf(scope.site.pack, section),
+    entry: null,
+    part: null,
+    isPart: part !== null,
+    frame: cut.frame,
+  }
   const root: DesignElement = {
     ...tree,
     attrs: {
       ...tree.attrs,
       class: `${tree.attrs.class ?? ''} tone-${section.tone}${cut.classes}`,
-      ...(section.anchor === undefined ? {} : { id: section.anchor }),
+      ...(anchor ? { id: anchor } : {}),
     },
   }
   const filled = isEmpty(scope, section, design) ? null : fillElement(scope, spot, root)
@@ -79,6 +94,19 @@ export function fillSection(scope: PageScope, section: Section): FilledSection {
   return filled
     ? { id, root: filled, gap: null, ...(until === undefined ? {} : { until }) }
     : { id, root: null, gap: { type: 'empty', name: kind } }
+}
+
+/** Where a section stands on a part of the one page: the name that the part is found by, if it is the first there that is drawn. */
+function partOf({ site: { document } }: PageScope, { id, in: where }: Section): { readonly anchor: string | null } | null {
+  const page = document.plan.onePage && where.type === 'page' ? findPage(document, where.page) : null
+  if (!page || roleOf(document, page) !== 'part') return null
+  const first = sectionsOn(document, page.id).find((section) => !section.hidden)
+  return { anchor: first?.id === id ? partAnchor(document, page) : null }
+}
+
+/** A page has one largest heading: those of the parts that stand on it are a step below. */
+function lowered({ isPart }: Spot, element: DesignElement): DesignElement {
+  return isPart && element.tag === 'h1' ? { ...element, tag: 'h2' } : element
 }
 
 /** What is altered in a section's cut, as far as its design can do it: classes that its CSS answers to, and the frame of its pictures. */
@@ -123,7 +151,7 @@ function fillNodes(scope: PageScope, spot: Spot, nodes: readonly DesignNode[], i
 
 /** An element with its content; null where it is left out. */
 function fillElement(scope: PageScope, spot: Spot, given: DesignElement): FilledElement | null {
-  const element = spoken(scope, given.veil ? veiled(scope, spot.content.section, given, given.veil) : given)
+  const element = spoken(scope, given.veil ? veiled(scope, spot.content.section, lowered(spot, given), given.veil) : lowered(spot, given))
   if (element.when && isAbsent(scope, spot, element.when)) return null
   const b = element.binding
   if (!b) return bound(element, null, fillNodes(scope, spot, element.children, []), null)

@@ -1,6 +1,17 @@
 import { isSafeUrl } from '../../pack'
 import { relativePath } from '../../pages'
-import { findPage, findSection, isHidden, pagesOf, toTelUri, type LinkTarget, type Page, type Section, type SiteDocument } from '../../site'
+import {
+  findPage,
+  findSection,
+  isHidden,
+  pagesOf,
+  standsOn,
+  toTelUri,
+  type LinkTarget,
+  type Page,
+  type Section,
+  type SiteDocument,
+} from '../../site'
 import { phoneCountry, shownFact } from '../shown-fact'
 import type { PageScope } from './page-scope'
 
@@ -25,10 +36,13 @@ function pageHref({ site: { document }, page: from }: PageScope, page: Page | nu
 function sectionHref(scope: PageScope, section: Section | null): string {
   if (!section || section.in.type !== 'page') return '#'
   const { document } = scope.site
-  const place = section.anchor === undefined ? '' : `#${section.anchor}`
-  if (section.in.page === scope.page?.id) return place || './'
-  const page = pageHref(scope, findPage(document, section.in.page))
-  return page === '#' ? page : page + place
+  const page = findPage(document, section.in.page)
+  const stands = page && standsOn(document, page)
+  if (section.anchor === undefined || !stands) return page !== null && page === scope.page ? './' : pageHref(scope, page)
+  const place = `#${section.anchor}`
+  if (stands === scope.page) return place
+  const href = pageHref(scope, stands)
+  return href === '#' ? href : href + place
 }
 
 /** Where a fact leads that stands as a link: a call, a message, a map. */

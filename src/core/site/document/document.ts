@@ -16,9 +16,9 @@ const table = <T extends v.GenericSchema>(of: T) => v.pipe(v.record(v.string(), 
 export const labelNameSchema = v.pipe(v.string(), v.regex(/^[a-z][a-z0-9-]{0,59}$/))
 export const MAX_LABEL = 200
 
-export const planSchema = v.pipe(v.strictObject({ flat: v.optional(v.literal(true)) }), v.readonly())
+export const planSchema = v.pipe(v.strictObject({ flat: v.optional(v.literal(true)), onePage: v.optional(v.literal(true)) }), v.readonly())
 export type Plan = v.InferOutput<typeof planSchema>
-export const PLAN_PARTS = ['flat'] as const
+export const PLAN_PARTS = ['flat', 'onePage'] as const
 
 /**
  * One client's site: only what is the client's. A place that was never filled has no value here; the renderer shows the

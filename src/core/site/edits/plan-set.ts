@@ -3,7 +3,7 @@ import { PLAN_PARTS } from '../document'
 import { withValue } from '../own'
 import type { StepType } from './step-type'
 
-/** Sets how the plan of the pages is told to visitors: whether addresses follow the tree or are flat. */
+/** Sets how the plan of the pages is told to visitors: whether addresses are flat, and whether what the menu lists is one page. */
 export const planSetSchema = v.strictObject({
   type: v.literal('plan/set'),
   part: v.picklist(PLAN_PARTS),
