@@ -262,6 +262,32 @@ test('the pages become one page with a menu of places, and pages again, with not
   await expect(main.locator('#services')).toHaveCount(0)
 })
 
+test('a section stands on two pages and is changed once; taken out of one it stays on the other, with its words', async ({ page }) => {
+  await openPages(page, 'Sharers')
+  await row(page, 'About').click()
+  const bar = page.getByRole('group', { name: 'Sections chosen' })
+  await sections(page).nth(1).click()
+  const name = (await sections(page).nth(1).getAttribute('aria-label'))!.split(',')[0]!
+  await bar.getByRole('button', { name: 'Copy' }).click()
+  await page.getByRole('menuitem', { name: 'The same one on Contact' }).click()
+  await expect(sections(page).nth(1)).toHaveAttribute('aria-label', new RegExp(`^${name}.*, on 2 pages`))
+  await page.getByRole('combobox', { name: `Tone of ${name}` }).selectOption('ink')
+  const own = await sheet(page).locator('main > section').nth(1).locator('h2').textContent()
+  await row(page, 'Contact').click()
+  const there = sheet(page).locator('main > section').last()
+  await expect(there).toHaveClass(/tone-ink/)
+  await expect(there.locator('h2')).toHaveText(own!)
+  await row(page, 'About').click()
+  await sections(page).nth(1).focus()
+  await page.keyboard.press('Delete')
+  await expect(page.getByText('1 section taken out')).toBeVisible()
+  await row(page, 'Contact').click()
+  await expect(there).toHaveClass(/tone-ink/)
+  await expect(there.locator('h2')).toHaveText(own!)
+  await expect(sections(page).last()).toHaveAttribute('aria-label', new RegExp(`^${name}`))
+  await expect(sections(page).last()).not.toHaveAttribute('aria-label', /pages/)
+})
+
 test('a section is added where it was asked for, best ones first; one is kept, and taken into another job with its words', async ({
   page,
 }) => {

@@ -37,7 +37,7 @@ function fill(document: SiteDocument, place: Place): EditStep {
   }
   if (place.type === 'label') return { type: 'label/set', label: place.label, value: { text: '' } }
   if (place.type !== 'slot') throw new Error(`Nothing is left over in ${placeKey(place)}`)
-  const rows = tabGroups(pack, document, tabOf(document, place)).flatMap((g) => (g.type === 'section' ? g.rows : []))
+  const rows = tabGroups(pack, document, tabOf(document, place, 'shared')).flatMap((g) => (g.type === 'section' ? g.rows : []))
   const row = rows.find((r) => placeKey(r.place) === placeKey(place))!
   return { type: 'slot/set', section: place.section, entry: place.entry, slot: place.slot, value: row.placeholder }
 }
@@ -46,7 +46,7 @@ test('every place is listed once, under the tab it belongs to', () => {
   const all = places(start)
   expect(all.length).toBeGreaterThan(180)
   expect(new Set(all.map((p) => placeKey(p.place))).size).toBe(all.length)
-  for (const { place, tab } of all) expect(tabOf(start, place)).toBe(tab)
+  for (const { place, tab } of all) expect(tabOf(start, place, 'shared')).toBe(tab)
 })
 
 test('going from leftover to leftover meets each once and comes round', () => {
@@ -72,7 +72,7 @@ test('going back is the same way in reverse', () => {
 
 test('with nothing in hand it begins on the page in sight', () => {
   const services = pagesOf(start).find((p) => p.id === 'services')!
-  expect(tabOf(start, findLeftover(pack, start, null, services.id, 1)!)).toBe('services')
+  expect(tabOf(start, findLeftover(pack, start, null, services.id, 1)!, home)).toBe('services')
 })
 
 test('where nothing is left, there is no next one; where one is, it is found from anywhere', () => {

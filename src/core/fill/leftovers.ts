@@ -125,7 +125,8 @@ function openOn(pack: Pack, document: SiteDocument, sections: readonly Section[]
   let leftovers = 0
   let drafts = 0
   for (const section of sections) {
-    if (section.hidden) continue
+    // What another page has is counted there.
+    if (section.hidden || section.same !== undefined) continue
     for (const row of sectionRows(pack, document, section)) {
       if (row.leftover) leftovers++
       if (row.draft) drafts++

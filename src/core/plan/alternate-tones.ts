@@ -1,6 +1,6 @@
 import { toOklch } from '../colour'
 import { siteScheme, type Site } from '../fill'
-import { sectionsIn, sectionsOn, type EditStep, type PageId, type Section, type Tone } from '../site'
+import { pagesShowing, sectionsIn, sectionsOn, shownSection, type EditStep, type PageId, type Section, type Tone } from '../site'
 
 /** Tones that sections take in turn; a picture's is its own. */
 const IN_TURN = ['paper', 'tint', 'ink', 'accent'] as const satisfies readonly Tone[]
@@ -16,11 +16,15 @@ const BESIDE_FRAME = 5
  * The cheapest row of tones, found from the top down (Viterbi); a section on a picture keeps it.
  */
 export function alternateTones(site: Site, page: PageId): readonly EditStep[] {
-  const sections = sectionsOn(site.document, page).filter((section) => !section.hidden)
+  const sections = sectionsOn(site.document, page)
+    .filter((section) => !section.hidden)
+    .map((section) => shownSection(site.document, section))
   const tones = cheapest(site, sections)
   return sections.flatMap((section, i): EditStep[] => {
     const value = tones[i]
-    return value && value !== section.tone ? [{ type: 'section/set', section: section.id, part: 'tone', value }] : []
+    return value && value !== section.tone && section.in.type === 'page' && section.in.page === page
+      ? [{ type: 'section/set', section: section.id, part: 'tone', value }]
+      : []
   })
 }
 
@@ -34,7 +38,9 @@ function cheapest(site: Site, sections: readonly Section[]): readonly Tone[] {
   let rows: readonly Row[] = [{ cost: 0, tones: [] }]
   sections.forEach((section, i) => {
     const isLast = i === sections.length - 1
-    const choices: readonly Tone[] = section.tone === 'picture' ? ['picture'] : IN_TURN
+    // What stands on a picture keeps it, and so does what other pages show too.
+    const isFixed = section.tone === 'picture' || pagesShowing(site.document, section.id).length > 1
+    const choices: readonly Tone[] = isFixed ? [section.tone] : IN_TURN
     rows = choices.map((tone) => {
       const own = ownCost(section, tone, loudest) + (isLast && footer && looksSame(tone, footer) ? BESIDE_FRAME : 0)
       const best = rows

@@ -7,6 +7,7 @@ import {
   kindSchema,
   nameSchema,
   sectionOriginSchema,
+  shownSection,
   slotsSchema,
   TONES,
   type EditStep,
@@ -40,7 +41,8 @@ export const keptSectionSchema = v.strictObject({
 export type KeptSection = v.InferOutput<typeof keptSectionSchema>
 
 /** A section as it is kept for other jobs. Facts are shown by reference and so stay behind; so do links to pages of the job. */
-export function toKept(document: SiteDocument, section: Section): KeptSection {
+export function toKept(document: SiteDocument, standing: Section): KeptSection {
+  const section = shownSection(document, standing)
   const { kind, design, tone, origin, slots } = section
   const entries = entriesOf(document, section.id).map(({ in: { list }, nth, rank, slots: own, gone }: Entry) => ({
     list,

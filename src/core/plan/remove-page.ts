@@ -6,17 +6,20 @@ import {
   pagesOf,
   plainWords,
   refOf,
+  sectionsOn,
   toEdit,
   type Edit,
   type EditStep,
   type LinkTarget,
   type Page,
   type PageId,
+  type Section,
   type SectionId,
   type Signpost,
   type SiteDocument,
   type SlotPlace,
 } from '../site'
+import { handOver } from './hand-over'
 
 /** What leads to a page: a link in a place of the client's, or an entry of a menu that is no page. */
 export type LinkToPage =
@@ -71,7 +74,14 @@ export function removePages(document: SiteDocument, pages: readonly Page[], link
   const led = linksTo(document, pages).map((link): EditStep => lead(document, link, links))
   // Those under others go first, so that none is lifted that goes anyway.
   const gone = [...pages].sort((a, b) => lineOf(document, b).length - lineOf(document, a).length)
-  return toEdit([...led, ...gone.map(({ id }): EditStep => ({ type: 'page/remove', page: id }))])
+  const ids = new Set<string>(pages.map(({ id }) => id))
+  const goes = (section: Section): boolean => section.in.type === 'page' && ids.has(section.in.page)
+  const kept = handOver(
+    document,
+    pages.flatMap(({ id }) => sectionsOn(document, id).map((section) => section.id)),
+    goes,
+  )
+  return toEdit([...led, ...kept, ...gone.map(({ id }): EditStep => ({ type: 'page/remove', page: id }))])
 }
 
 function lead(document: SiteDocument, link: LinkToPage, then: LinksThen): EditStep {

@@ -4,6 +4,7 @@ import {
   naturalRank,
   rankBetween,
   sectionsIn,
+  shownSection,
   type Edit,
   type EditStep,
   type Entry,
@@ -15,6 +16,7 @@ import {
   type SiteDocument,
 } from '../site'
 import type { Unique } from './add-page'
+import { handOver } from './hand-over'
 
 /** A spot for a section: a place, and the section there that it comes after; null: first. */
 export type Spot = { readonly in: SectionIn; readonly after: SectionId | null }
@@ -66,7 +68,14 @@ export function stepSection(document: SiteDocument, id: SectionId, by: -1 | 1): 
 type Placed = Pick<Section, 'id' | 'in' | 'rank'>
 
 /** The steps that put a copy of a section somewhere, with what is in it or without. The name that links find it by stays with the first. */
-export function copySteps(document: SiteDocument, section: Section, to: Placed, withContent: boolean, unique: Unique): readonly EditStep[] {
+export function copySteps(
+  document: SiteDocument,
+  standing: Section,
+  to: Placed,
+  withContent: boolean,
+  unique: Unique,
+): readonly EditStep[] {
+  const section = shownSection(document, standing)
   const { anchor: _, ...rest } = section
   const insert: EditStep = { type: 'section/insert', section: { ...rest, ...to, slots: withContent ? section.slots : {} } }
   if (!withContent) return [insert]
@@ -114,7 +123,10 @@ export function copyAll(
   return { steps, sections: ids }
 }
 
-/** The edit that takes sections out, each with everything in it. */
-export function removeSections(sections: readonly SectionId[]): Edit {
-  return { type: 'batch', edits: sections.map((section) => ({ type: 'section/remove', section })) }
+/** The edit that takes sections out, each with everything in it; what other pages show of one stays there. */
+export function removeSections(document: SiteDocument, sections: readonly SectionId[]): Edit {
+  const kept = handOver(document, sections, (one) => sections.includes(one.id))
+  const moved = new Set(kept.flatMap((step) => (step.type === 'section/move' ? [step.section] : [])))
+  const gone = sections.filter((id) => !moved.has(id)).map((section) => ({ type: 'section/remove', section }) as const)
+  return { type: 'batch', edits: [...kept, ...gone] }
 }

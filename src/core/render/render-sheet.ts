@@ -3,6 +3,7 @@ import {
   entriesOf,
   findPage,
   looksByName,
+  shownSection,
   standsOn,
   siteLanguage,
   type Brand,
@@ -56,6 +57,7 @@ export type DrawnSection = { readonly id: string; readonly html: string; readonl
 type Surroundings = readonly unknown[]
 type Kept = {
   readonly section: Section
+  readonly shown: Section
   readonly entries: readonly Entry[]
   readonly typing: Typing | null
   readonly as: DrawnSection
@@ -79,11 +81,12 @@ export function makeSheetPainter(): SheetPainter {
     const { header, main, footer } = pageSections(site, page)
     const kept = new Map<string, Kept>()
     const draw = (section: Section): DrawnSection => {
-      const entries = entriesOf(site.document, section.id)
-      const here = typing && (typing.section ?? section.id) === section.id ? typing : null
+      const shown = shownSection(site.document, section)
+      const entries = entriesOf(site.document, shown.id)
+      const here = typing && (typing.section ?? shown.id) === shown.id ? typing : null
       const known = drawn.get(section.id)
-      const isAsBefore = known?.section === section && known.entries === entries && known.typing?.key === here?.key
-      const one = isAsBefore ? known : { section, entries, typing: here, as: drawSection({ site, page, typing: here }, section) }
+      const isAsBefore = known?.section === section && known.shown === shown && known.entries === entries && known.typing?.key === here?.key
+      const one = isAsBefore ? known : { section, shown, entries, typing: here, as: drawSection({ site, page, typing: here }, section) }
       kept.set(section.id, one)
       return one.as
     }

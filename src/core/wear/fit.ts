@@ -16,7 +16,7 @@ import { arrangementOf, onEach, toStanding, type ArrangedPage, type Arrangement,
 
 /** True for a section in which the client has something. */
 export function hasContent(document: SiteDocument, section: Section): boolean {
-  return Object.keys(section.slots).length > 0 || entriesOf(document, section.id).length > 0
+  return section.same !== undefined || Object.keys(section.slots).length > 0 || entriesOf(document, section.id).length > 0
 }
 
 /** True for a page that holds anything of the client's: words of its own, or a section with content. */

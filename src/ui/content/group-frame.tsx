@@ -4,7 +4,8 @@ import { capital } from '../parts/words'
 
 type Props = {
   readonly title: string
-  readonly reach: 'this page' | 'every page'
+  /** What a change reaches: `this page`, `3 pages`, `every page`. */
+  readonly reach: string
   /** Folded to the row in hand: no heading. */
   readonly folded: boolean
   readonly tools?: ReactNode
@@ -19,9 +20,7 @@ export function GroupFrame({ title, reach, folded, tools, children }: Props) {
         <h2 className="flex items-baseline gap-3 border-b border-seam bg-table px-4 pb-1 pt-3 text-base font-bold tracking-tight">
           {capital(title)}
           {tools}
-          <span className="font-mono text-xs font-normal text-soft">
-            {reach === 'every page' ? 'changes every page' : 'changes this page only'}
-          </span>
+          <span className="font-mono text-xs font-normal text-soft">changes {reach === 'this page' ? 'this page only' : reach}</span>
         </h2>
       )}
       {children}

@@ -16,6 +16,7 @@ import {
   findSection,
   homePage,
   pageOfSection,
+  pagesShowing,
   pagesOf,
   PAGE_TEXTS,
   roleOf,
@@ -23,6 +24,7 @@ import {
   sectionsIn,
   sectionsOn,
   sharedSections,
+  shownSection,
   type Page,
   type PageId,
   type Place,
@@ -37,10 +39,11 @@ export type Tab = 'shared' | PageId
 /** The parts of the brand that are also to be filled in from the ledger; the rest is set on its own stage. */
 const LEDGER_BRAND_PARTS = ['colour', 'logo'] as const
 
-/** The tab that a place is listed under. */
-export function tabOf(document: SiteDocument, place: Place): Tab {
+/** The tab that a place is listed under; of a section that several pages share, the one in hand if it is one of them. */
+export function tabOf(document: SiteDocument, place: Place, inHand: Tab): Tab {
   if (place.type === 'page') return place.page
   if (place.type === 'slot' && findSection(document, place.section)?.in.type === 'notFound') return NOT_FOUND
+  if (place.type === 'slot' && pagesShowing(document, place.section).some((page) => page === inHand)) return inHand
   return place.type === 'slot' ? (pageOfSection(document, place.section)?.id ?? 'shared') : 'shared'
 }
 
@@ -49,12 +52,22 @@ export type Group =
   | { readonly type: 'brand'; readonly title: string }
   | { readonly type: 'labels'; readonly title: string; readonly labels: readonly LabelRow[] }
   | { readonly type: 'page'; readonly title: string; readonly page: Page; readonly isHome: boolean }
-  | { readonly type: 'section'; readonly title: string; readonly section: SectionId; readonly rows: readonly LedgerRow[] }
+  | {
+      readonly type: 'section'
+      readonly title: string
+      readonly section: SectionId
+      readonly rows: readonly LedgerRow[]
+      /** What stands here is another page's: what is open in it is counted there. */
+      readonly isShared: boolean
+    }
 
 /** The groups of a tab in reading order. */
 export function tabGroups(pack: Pack, document: SiteDocument, tab: Tab): Group[] {
   // A section without a slot is listed too: its design can be changed.
-  const group = (s: Section): Group => ({ type: 'section', title: s.kind, section: s.id, rows: sectionRows(pack, document, s) })
+  const group = (s: Section): Group => {
+    const shown = shownSection(document, s)
+    return { type: 'section', title: shown.kind, section: shown.id, rows: sectionRows(pack, document, shown), isShared: shown !== s }
+  }
   if (tab === 'shared') {
     return [
       { type: 'facts', title: 'Client facts', facts: shownFacts(pack, document) },
@@ -94,7 +107,7 @@ export function groupPlaces(document: SiteDocument, group: Group): readonly List
     case 'labels':
       return group.labels.map(({ label, leftover }) => ({ place: { type: 'label', label }, leftover }))
     case 'section':
-      return group.rows.map((row) => ({ place: row.place, leftover: row.leftover || row.draft }))
+      return group.rows.map((row) => ({ place: row.place, leftover: !group.isShared && (row.leftover || row.draft) }))
     default:
       return group satisfies never
   }

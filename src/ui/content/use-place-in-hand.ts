@@ -51,9 +51,9 @@ export function usePlaceInHand(sheets: RefObject<SheetRowHandle | null>): PlaceI
   const hold = useCallback(
     (place: Place): void => {
       setHand((before) => (before && samePlace(before, place) ? before : place))
-      showTab(tabOf(store.getState().document, place))
+      showTab(tabOf(store.getState().document, place, view.getState().page))
     },
-    [store, showTab],
+    [store, showTab, view],
   )
   const goTo = useCallback(
     (place: Place | null): void => {

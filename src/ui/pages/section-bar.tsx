@@ -1,8 +1,8 @@
 'use client'
 import { toast } from 'sonner'
 import { pageTexts } from '@/core/fill'
-import { alternateTones, canStand, copyAll, copySection, moveAll } from '@/core/plan'
-import { findSection, pagesOf, sectionsIn, type PageId, type SectionId, type SectionIn, type SiteDocument } from '@/core/site'
+import { alternateTones, canStand, copyAll, copySection, moveAll, ownAgain, shareOn } from '@/core/plan'
+import { findSection, pagesOf, pagesShowing, sectionsIn, type PageId, type SectionId, type SectionIn, type SiteDocument } from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
 import { Button } from '../parts/button'
 import { count } from '../parts/words'
@@ -42,6 +42,8 @@ export function SectionBar({ page, chosen, onAdd, onRemove, onHold, onChoose }: 
   // A header and a footer stand where they stand: they are on every page already.
   const isBound = useJob((s) => chosen.some((id) => !canStandOnPages(s.document, id)))
   const standing = useJob((s) => [...new Set(chosen.map((id) => findSection(s.document, id)?.in.type))].join())
+  const shown = useJob((s) => chosen.map((id) => pagesShowing(s.document, id).join(' ')).join(' '))
+  const showing = shown.split(' ') as PageId[]
   const isIn = (where: SectionIn): boolean => standing === where.type
   const copyTo = (target: PageId): void => {
     const now = store.getState().document
@@ -59,6 +61,16 @@ export function SectionBar({ page, chosen, onAdd, onRemove, onHold, onChoose }: 
     const now = store.getState().document
     const steps = moveAll(now, chosen, { in: where, after: sectionsIn(now, where).at(-1)?.id ?? null })
     attemptWithUndo(store, steps, 'The section stays', `Moved to ${said}.`)
+  }
+  const share = (target: PageId): void => {
+    const now = store.getState().document
+    const steps = chosen.flatMap((id) => findSection(now, id) ?? []).map((section) => shareOn(now, section, target, unique))
+    attemptWithUndo(store, steps, 'The section is not shared', `The same one stands on “${nameOf(target)}” too: a change reaches both.`)
+  }
+  const part = (): void => {
+    const now = store.getState().document
+    const steps = chosen.flatMap((id) => findSection(now, id) ?? []).flatMap((section) => ownAgain(now, section, unique))
+    attemptWithUndo(store, steps, 'The section stays shared', 'It is this page’s own now, with what is in it.')
   }
   const nameOf = (id: PageId): string => {
     const found = pages[id]
@@ -84,6 +96,14 @@ export function SectionBar({ page, chosen, onAdd, onRemove, onHold, onChoose }: 
             To {nameOf(id)}
           </Item>
         ))}
+        {others
+          .filter(({ id }) => !showing.includes(id))
+          .map(({ id }) => (
+            <Item key={`same ${id}`} onSelect={() => share(id)}>
+              The same one on {nameOf(id)}
+            </Item>
+          ))}
+        {showing.length > 1 && <Item onSelect={part}>One of this page’s own instead</Item>}
       </Menu>
       <Menu label="Move" disabled={isNone || isBound}>
         {others.map(({ id }) => (

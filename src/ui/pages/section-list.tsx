@@ -51,7 +51,14 @@ export function SectionList({ page, chosen, onChoose, onAdd, onHold }: Props) {
     const next = sections.filter((s) => !of.includes(s.id))
     const isEverywhere = of.some((id) => findSection(store.getState().document, id)?.in.type !== 'page')
     const what = `${count(of.length, 'section')} taken out${isEverywhere ? ' of every page' : ''}`
-    if (!attemptWithUndo(store, removeSections(of), 'The section stays', `${what}, with everything in ${of.length === 1 ? 'it' : 'them'}.`))
+    if (
+      !attemptWithUndo(
+        store,
+        removeSections(store.getState().document, of),
+        'The section stays',
+        `${what}, with everything in ${of.length === 1 ? 'it' : 'them'}.`,
+      )
+    )
       return
     const after = next[Math.min(at, next.length - 1)]
     onChoose(after ? [after.id] : [])

@@ -3,7 +3,7 @@ import { EyeOff, GripVertical, Plus } from 'lucide-react'
 import { useDraggable, useDroppable } from '@dnd-kit/core'
 import { memo, type KeyboardEvent } from 'react'
 import { sectionRows } from '@/core/fill'
-import { alterationsOf, findSection, TONES, type SectionId, type Tone } from '@/core/site'
+import { alterationsOf, findSection, pagesShowing, shownSection, TONES, type SectionId, type Tone } from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
 import { capital, count } from '../parts/words'
 
@@ -19,16 +19,19 @@ type RowProps = {
 
 export const SectionRow = memo(function SectionRow({ id, isChosen, isStop, drop, onChoose, onKey, onAdd }: RowProps) {
   const store = useJobStore()
-  const section = useJob((s) => findSection(s.document, id))
+  const standing = useJob((s) => findSection(s.document, id))
+  const section = useJob((s) => standing && shownSection(s.document, standing))
   const open = useJob((s) => (section ? sectionRows(s.pack, s.document, section).filter((row) => row.leftover || row.draft).length : 0))
+  const pages = useJob((s) => pagesShowing(s.document, id).length)
   const drag = useDraggable({ id })
   const over = useDroppable({ id })
-  if (!section) return null
+  if (!standing || !section) return null
   const cuts = alterationsOf(section).length
-  const title = section.name ?? capital(section.kind.replace('-', ' and '))
+  const title = standing.name ?? section.name ?? capital(section.kind.replace('-', ' and '))
   const mark = { before: 'shadow-[inset_0_3px_0_var(--color-ink)]', after: 'shadow-[inset_0_-3px_0_var(--color-ink)]' }
   const says = [title, section.design, ...(cuts > 0 ? [count(cuts, 'alteration')] : [])]
-  if (section.hidden) says.push('hidden')
+  if (pages > 1) says.push(`on ${pages} pages`)
+  if (standing.hidden) says.push('hidden')
   if (isChosen) says.push('chosen')
   return (
     <li ref={over.setNodeRef}>
@@ -41,7 +44,7 @@ export const SectionRow = memo(function SectionRow({ id, isChosen, isStop, drop,
         onClick={(event) => onChoose(id, event.shiftKey || event.ctrlKey || event.metaKey)}
         className={
           `flex h-9 items-center gap-2 border-b border-grid px-1 text-sm ${isChosen ? 'bg-tape' : 'hover:bg-table'} ` +
-          `${section.hidden ? 'text-soft' : ''} ${drop ? mark[drop] : ''} ${drag.isDragging ? 'opacity-50' : ''}`
+          `${standing.hidden ? 'text-soft' : ''} ${drop ? mark[drop] : ''} ${drag.isDragging ? 'opacity-50' : ''}`
         }
       >
         <button
@@ -60,10 +63,11 @@ export const SectionRow = memo(function SectionRow({ id, isChosen, isStop, drop,
         <span className="min-w-0 truncate text-xs text-soft">
           {section.design}
           {cuts > 0 && ` · cut ${cuts}`}
+          {pages > 1 && ` · on ${pages} pages`}
         </span>
-        {section.hidden && <EyeOff size={13} className="shrink-0" aria-hidden />}
+        {standing.hidden && <EyeOff size={13} className="shrink-0" aria-hidden />}
         <span className="ms-auto shrink-0 font-mono text-xs">
-          {section.hidden ? (
+          {standing.hidden ? (
             ''
           ) : open > 0 ? (
             <span className="stitch-under pb-px text-thread">{open}</span>
@@ -76,7 +80,9 @@ export const SectionRow = memo(function SectionRow({ id, isChosen, isStop, drop,
           tabIndex={isChosen ? 0 : -1}
           value={section.tone}
           onClick={(event) => event.stopPropagation()}
-          onChange={(event) => void store.apply({ type: 'section/set', section: id, part: 'tone', value: event.target.value as Tone })}
+          onChange={(event) =>
+            void store.apply({ type: 'section/set', section: section.id, part: 'tone', value: event.target.value as Tone })
+          }
           className="w-20 rounded-sm border border-clear bg-clear text-xs hover:border-seam"
         >
           {TONES.map((tone) => (

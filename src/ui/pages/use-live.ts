@@ -28,6 +28,8 @@ export function useLiveState(live: SiteDocument | null, id: PageId): LiveState |
   const page = useJob((s) => findPage(s.document, id))
   // Compared once what was done is drawn.
   const sections = useDeferredValue(useJob((s) => sectionsOn(s.document, id)))
+  // What is shared is changed from other pages too.
+  const shared = useJob((s) => (sectionsOn(s.document, id).some(({ same }) => same !== undefined) ? s.document.sections : null))
   const filled = useJob((s) => sections.map((section) => entriesOf(s.document, section.id).length).join())
   const entries = useDeferredValue(useJob((s) => s.document.entries))
   const pages = useJob((s) => s.document.pages)
@@ -45,7 +47,7 @@ export function useLiveState(live: SiteDocument | null, id: PageId): LiveState |
     return liveState({ ...site, document: live }, site, page, hasSameLooks(live, site))
     // The document's own parts are what the state is made of.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [store, live, page, sections, filled, entries, pages, signposts, plan, dress, brand, labels, facts])
+  }, [store, live, page, sections, shared, filled, entries, pages, signposts, plan, dress, brand, labels, facts])
 }
 
 const looks = new WeakMap<

@@ -20,6 +20,7 @@ import {
   plainWords,
   roleOf,
   sectionsOn,
+  shownSection,
   siteLanguage,
   type ImageValue,
   type Place,
@@ -62,16 +63,19 @@ type Spot = {
 }
 
 /** One section with the content that its places show. One whose design is not here, or that has nothing to say, leaves a gap. */
-export function fillSection(scope: PageScope, section: Section): FilledSection {
-  const { id, kind } = section
+export function fillSection(scope: PageScope, standing: Section): FilledSection {
+  // Of a shared one the place is its own, and all else the other's.
+  const section = shownSection(scope.site.document, standing)
+  const { id } = standing
+  const { kind } = section
   const design = findDesign(scope.site.pack, kind, section.design)
   if (!design) return { id, root: null, gap: { type: 'noDesign', name: designKey(kind, section.design) } }
-  if (section.hidden) return { id, root: null, gap: { type: 'hidden', name: section.name ?? kind } }
+  if (standing.hidden) return { id, root: null, gap: { type: 'hidden', name: section.name ?? kind } }
   if (isPast(scope, section)) return { id, root: null, gap: { type: 'past', name: kind } }
   const { tree } = design
   const cut = cutOf(scope, section, design)
-  const part = partOf(scope, section)
-  const anchor = section.anchor ?? part?.anchor
+  const part = partOf(scope, standing)
+  const anchor = standing.anchor ?? part?.anchor
   const content = { section, entries: entriesOf(scope.site.document, section.id) }
   const spot: Spot = {
     content,

@@ -123,11 +123,11 @@ describe('reading a document', () => {
 
   test('which page a section stands on, and how far a change of it reaches', () => {
     expect(pageOfSection(start, 'about.story')?.id).toBe('about')
-    expect(reachOf(start, 'about.story')).toBe('this page')
-    expect(reachOf(start, 'not-found')).toBe('this page')
+    expect(reachOf(start, 'about.story' as SectionId)).toBe('this page')
+    expect(reachOf(start, 'not-found' as SectionId)).toBe('this page')
     for (const everywhere of ['header', 'footer', 'gone']) {
       expect(pageOfSection(start, everywhere)).toBeNull()
-      expect(reachOf(start, everywhere)).toBe('every page')
+      expect(reachOf(start, everywhere as SectionId)).toBe('every page')
     }
   })
 

@@ -140,9 +140,3 @@ export function pageOfSection(document: SiteDocument, section: string): Page | n
   const where = findSection(document, section)?.in
   return where?.type === 'page' ? findPage(document, where.page) : null
 }
-
-/** Where a section is shown: an edit says its reach before it happens. */
-export function reachOf(document: SiteDocument, section: string): 'this page' | 'every page' {
-  const where = findSection(document, section)?.in.type
-  return where === 'page' || where === 'notFound' ? 'this page' : 'every page'
-}

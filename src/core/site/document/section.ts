@@ -54,9 +54,11 @@ export const sectionOwn = {
   name: v.optional(v.pipe(v.string(), v.minLength(1), v.maxLength(MAX_SECTION_NAME))),
   /** The name that links find it by. */
   anchor: v.optional(anchorSchema),
+  /** The section of another page that it is the same as: what stands here is that one's, and is changed with it. */
+  same: v.optional(sectionIdSchema),
   ...alterationParts,
 }
-export const SECTION_OWN = ['until', 'hidden', 'name', 'anchor', ...ALTERATION_NAMES] as const
+export const SECTION_OWN = ['until', 'hidden', 'name', 'anchor', 'same', ...ALTERATION_NAMES] as const
 export type SectionOwn = (typeof SECTION_OWN)[number]
 export const sectionSchema = v.pipe(v.strictObject({ ...sectionPlacing, slots: slotsSchema, ...sectionOwn }), v.readonly())
 export type Section = v.InferOutput<typeof sectionSchema>

@@ -29,6 +29,7 @@ export const sectionSetSchema = v.variant('part', [
   v.strictObject({ ...onSection, part: v.literal('hidden'), value: v.nullable(sectionOwn.hidden.wrapped) }),
   v.strictObject({ ...onSection, part: v.literal('name'), value: v.nullable(sectionOwn.name.wrapped) }),
   v.strictObject({ ...onSection, part: v.literal('anchor'), value: v.nullable(sectionOwn.anchor.wrapped) }),
+  v.strictObject({ ...onSection, part: v.literal('same'), value: v.nullable(sectionOwn.same.wrapped) }),
   v.strictObject({ ...onSection, part: v.literal('above'), value: v.nullable(alterationParts.above.wrapped) }),
   v.strictObject({ ...onSection, part: v.literal('below'), value: v.nullable(alterationParts.below.wrapped) }),
   v.strictObject({ ...onSection, part: v.literal('heading'), value: v.nullable(alterationParts.heading.wrapped) }),
