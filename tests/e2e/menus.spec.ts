@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import type { Site } from '../../src/core/fill'
-import { applyEdit, pagesIn, pagesOf, toEdit, type EditStep, type Page as SitePage } from '../../src/core/site'
+import { applyEdit, pagesIn, pagesOf, toEdit, type EditStep, type Page as SitePage, type PageId } from '../../src/core/site'
 import { axeFaults } from './axe'
 import { showPublished, siteOn, TEMPLATES } from './template-page'
 
@@ -116,4 +116,61 @@ for (const template of TEMPLATES)
     // The page in hand and what it stands under are marked.
     await expect(menu.locator('[aria-current="page"]')).toHaveCount(1)
     await expect(menu.locator('[aria-current="true"]')).toHaveCount(1)
+  })
+
+/** A site whose menu lists as many pages as are asked for, with names as long as they come. */
+function siteListing(template: string, count: number): { site: Site; of: SitePage } {
+  const plain = siteOn(template, {}, 'Ota & Sons')
+  const names = [
+    'Home',
+    'About the two of us',
+    'What we do',
+    'Prices',
+    'Through the year',
+    'Work',
+    'Coming here',
+    'Questions',
+    'Care',
+    'Ring',
+  ]
+  const listed = pagesOf(plain.document).filter((page) => page.listed === 'menu')
+  const steps: EditStep[] = names.slice(0, count).flatMap((text, i): EditStep[] => {
+    const known = listed[i]
+    if (known) return [{ type: 'page/set', page: known.id, part: 'label', value: text }]
+    const id = `more-${i}` as PageId
+    const page = { ...plain.document.pages[listed[0]!.id]!, id, rank: `b0${i}`, segment: id, origin: null, texts: { name: { text } } }
+    return [{ type: 'page/insert', page }]
+  })
+  for (const page of listed.slice(count)) steps.push({ type: 'page/set', page: page.id, part: 'listed', value: 'nowhere' })
+  const applied = applyEdit(plain.document, toEdit(steps))
+  if (!applied.ok) throw new Error(applied.problem.code)
+  return { site: { ...plain, document: applied.document }, of: pagesOf(applied.document)[0]! }
+}
+
+for (const template of TEMPLATES)
+  test(`no entry of ${template}’s menu stands alone on a second line, from three entries to ten, at any width`, async ({ page }) => {
+    test.setTimeout(180_000)
+    let several = 0
+    for (let count = 3; count <= 10; count++) {
+      const { site, of } = siteListing(template, count)
+      await page.setViewportSize({ width: 1920, height: 700 })
+      await showPublished(page, site, of)
+      for (let width = 320; width <= 1920; width += 64) {
+        await page.setViewportSize({ width, height: 700 })
+        const lines = await page.evaluate(() => {
+          const tops = new Map<number, number>()
+          for (const entry of document.querySelectorAll('header nav.menu > ul > li')) {
+            const { top, height } = entry.getBoundingClientRect()
+            if (height > 0) tops.set(Math.round(top), (tops.get(Math.round(top)) ?? 0) + 1)
+          }
+          return [...tops.values()]
+        })
+        if (lines.length > 1) {
+          several++
+          expect(Math.min(...lines), `${count} entries at ${width}: ${lines.join(' + ')}`).toBeGreaterThan(1)
+        }
+      }
+    }
+    // Where a menu is never on two lines there is nothing to balance; with ten entries each is, at some width.
+    expect(several).toBeGreaterThan(0)
   })

@@ -77,8 +77,8 @@ input,select,textarea{font:inherit;color:var(--text);padding:.6em .75em;min-heig
  */
 const MENU_CSS = `.menu-under{display:block;list-style:none;margin:0;padding:0}
 .menu-under[popover]:not(:popover-open){display:none}
-.menu-under li{border:0;margin:0;padding:0}
-li:has(>.menu-more){display:flex;align-items:center;anchor-name:--under;anchor-scope:--under}
+.menu-under li{display:block;min-width:0;border:0;margin:0;padding:0}
+li:has(>.menu-more){display:inline-flex;align-items:center;anchor-name:--under;anchor-scope:--under}
 .menu-more{min-width:1.75rem;min-height:2.75rem;padding:0;border:0;background:none;color:inherit;cursor:pointer}
 .menu-more::before{content:"";display:block;width:.5em;height:.5em;margin:-.25em auto 0;border:solid currentColor;
   border-width:0 2px 2px 0;rotate:45deg}
