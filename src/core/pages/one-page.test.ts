@@ -2,7 +2,7 @@ import { expect, test } from 'vitest'
 import { pagePath, redirectsOf, redirectTarget } from '.'
 import { countLeftovers } from '../fill'
 import { renderSitemap } from '../release'
-import { renderBody, renderPage, type ReleaseFiles } from '../render'
+import { designCss, renderBody, renderPage, type ReleaseFiles } from '../render'
 import { applyEdit, homePage, pagesApart, pagesOf, sectionsOn, shownPages, type Page, type PageId, type SiteDocument } from '../site'
 import { testPack, testSite } from '../../../tests/pack'
 import { edited } from '../../../tests/site'
@@ -27,6 +27,9 @@ test('what the menu lists becomes one page, in order, with everything in it; and
   const roots = [...body.matchAll(/<section class="([\w-]+) tone-/g)].map((m) => m[1])
   expect(roots).toEqual(sections.map((s) => `${s.kind}-${s.design}`))
   expect(body.match(/<h1[ >]/g)).toHaveLength(1)
+  // The headings of the others look as their designs have them.
+  expect(designCss({ ...site, document: one })).toContain('.title-folio :is(h1, h2) {')
+  expect(designCss(site)).not.toContain(':is(h1')
   const applied = applyEdit(many, { type: 'plan/set', part: 'onePage', value: true })
   const back = applied.ok ? edited(applied.document, applied.inverse) : null
   expect(back).toEqual(many)

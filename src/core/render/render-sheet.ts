@@ -115,6 +115,7 @@ function drawSection(scope: PageScope, section: Section): DrawnSection {
 function makeStylist(): (site: Site) => SheetStyles {
   let looks: readonly Look[] | null = null
   let dress: SiteDocument['dress'] | null = null
+  let onePage: true | undefined
   let brand: Brand | null = null
   let pack: Site['pack'] | null = null
   let language = ''
@@ -122,11 +123,12 @@ function makeStylist(): (site: Site) => SheetStyles {
   return (site) => {
     const { document } = site
     const now = looksByName(document)
-    const isAsBefore = now === looks && document.dress === dress && site.pack === pack
+    const isAsBefore = now === looks && document.dress === dress && document.plan.onePage === onePage && site.pack === pack
     if (!isAsBefore) styles = sheetStyles(site)
     else if (document.brand !== brand || siteLanguage(document) !== language) styles = { ...brandStyles(site), designs: styles.designs }
     looks = now
     ;({ dress, brand } = document)
+    ;({ onePage } = document.plan)
     language = siteLanguage(document)
     pack = site.pack
     return styles

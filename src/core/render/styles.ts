@@ -102,6 +102,11 @@ nav[popover]:popover-open .menu-under a{padding:.45rem 0 .45rem 1.25rem;padding-
 nav[popover]:popover-open .menu-under .menu-under a{padding-inline-start:2.5rem}
 `
 
+/** On a site of one page the largest headings of its parts are a step lower, and look as their designs have them all the same. */
+function forParts(css: string): string {
+  return css.replace(/ h1(?=[\s.,:{])/g, ' :is(h1, h2)')
+}
+
 /**
  * The CSS of everything that is the template's: ground rules, its type, and the designs in use, each once; in one
  * layer, under the brand's own rules.
@@ -111,7 +116,7 @@ export function designCss(site: Site): string {
   const designs = new Map<string, string>()
   for (const { kind, design } of looksByName(site.document)) {
     const found = findDesign(site.pack, kind, design)
-    if (found) designs.set(designKey(kind, design), found.css)
+    if (found) designs.set(designKey(kind, design), site.document.plan.onePage ? forParts(found.css) : found.css)
   }
   const hasUnder = site.mode === 'sheet' || menuOf(site.document, 'menu').some(({ under }) => under.length > 0)
   const pack = `@layer pack{\n${[BASE_CSS, template.css, ...designs.values()].join('\n')}\n}`
