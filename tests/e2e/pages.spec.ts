@@ -298,6 +298,8 @@ test('a section is added where it was asked for, best ones first; one is kept, a
   const add = page.getByRole('region', { name: 'Add a section' })
   await expect(add.getByRole('heading', { name: 'Three to add first' })).toBeVisible()
   await expect(add.getByRole('button', { name: /^Add .*design/ })).toHaveCount(3)
+  // Each at both widths of this stage.
+  await expect(add.locator('iframe[title$="on the phone"][data-drawn]')).toHaveCount(3)
   await add.getByRole('button', { name: /^Questions/ }).click()
   await add
     .getByRole('button', { name: /^Add Questions, design/ })

@@ -7,7 +7,7 @@ import { applyEdit, findPage, toEdit, type PageId, type SectionId, type SiteDocu
 import { useJobStore } from '../job/job-context'
 import { useSite } from '../job/use-site'
 import { Button } from '../parts/button'
-import { TryOn } from '../sheets/try-on'
+import { SectionTryOn } from './section-try-on'
 import { attempt, unique } from './use-acts'
 import { linkKept, say, useKept, type KeptLine } from './use-kept'
 
@@ -73,9 +73,7 @@ function KeptTryOn({ line, page: id, spot }: { line: KeptLine; page: PageId; spo
   }, [site, line, spot])
   const page = tried && findPage(tried.site.document, id)
   if (!tried || !page) return null
-  return (
-    <TryOn site={tried.site} page={page} only={tried.section} layout={1280} width={286} height={150} label={`${line.name}, tried on`} />
-  )
+  return <SectionTryOn site={tried.site} page={page} section={tried.section} name={line.name} />
 }
 
 function NameField({ name, onName }: { name: string; onName: (name: string) => void }) {

@@ -6,8 +6,8 @@ import { useJob, useJobStore } from '../job/job-context'
 import { useSite } from '../job/use-site'
 import { Button } from '../parts/button'
 import { capital } from '../parts/words'
-import { TryOn } from '../sheets/try-on'
 import { KeptShelf } from './kept-shelf'
+import { SectionTryOn } from './section-try-on'
 import { attempt, unique } from './use-acts'
 
 type Props = {
@@ -152,15 +152,5 @@ function ChoiceTryOn({ choice, page: id, spot, document }: TryProps) {
   }, [document, choice, spot])
   const page = tried && findPage(tried.document, id)
   if (!tried || !page) return null
-  return (
-    <TryOn
-      site={{ ...site, document: tried.document }}
-      page={page}
-      only={tried.section}
-      layout={1280}
-      width={286}
-      height={150}
-      label={`${choice.design}, tried on`}
-    />
-  )
+  return <SectionTryOn site={{ ...site, document: tried.document }} page={page} section={tried.section} name={choice.design} />
 }
