@@ -288,6 +288,32 @@ test('a section stands on two pages and is changed once; taken out of one it sta
   await expect(sections(page).last()).not.toHaveAttribute('aria-label', /pages/)
 })
 
+test('what was taken out lies in the bin, whole, after a reload too, and comes back with a press', async ({ page }) => {
+  const job = await openPages(page, 'Lost & Found')
+  const before = await names(page)
+  await row(page, 'About').click()
+  await sections(page).nth(1).focus()
+  const own = (await sections(page).nth(1).getAttribute('aria-label'))!.split(',')[0]!
+  await page.keyboard.press('Delete')
+  await row(page, 'Prices').click()
+  await row(page, 'Prices').focus()
+  await page.keyboard.press('Delete')
+  await expect(row(page, 'Prices')).toBeHidden()
+  await saved(page)
+  await page.goto(`${APP}/jobs/${job}/pages`)
+  await page.getByRole('button', { name: 'Bin', exact: true }).click()
+  const bin = page.getByRole('region', { name: 'Bin' })
+  await expect(bin.getByRole('listitem')).toHaveCount(2)
+  await expect(bin.getByRole('listitem').first()).toContainText('Prices')
+  expect(await axeFaults(page)).toEqual([])
+  await bin.getByRole('button', { name: `Put ${own} back` }).click()
+  await expect(bin.getByRole('listitem')).toHaveCount(1)
+  await bin.getByRole('button', { name: 'Put Prices back' }).click()
+  await expect(row(page, 'Prices')).toBeFocused()
+  expect(await names(page)).toEqual(before)
+  await expect(sections(page).first()).toBeVisible()
+})
+
 test('a section is added where it was asked for, best ones first; one is kept, and taken into another job with its words', async ({
   page,
 }) => {

@@ -31,7 +31,7 @@ export function PageBar({ page, below, acts, onHold, onOpen, onRemove }: Props) 
     const copied = acts.copy(page, withContent)
     if (copied !== null) onHold(copied)
   }
-  const toggle = (type: 'add-page' | 'outline' | 'all' | 'signposts' | 'redirects' | 'untouched'): void =>
+  const toggle = (type: 'add-page' | 'outline' | 'all' | 'signposts' | 'redirects' | 'untouched' | 'bin'): void =>
     onOpen({ type: below.type === type ? 'page' : type })
   return (
     <div className="flex flex-wrap items-center gap-1 pb-2">
@@ -59,6 +59,9 @@ export function PageBar({ page, below, acts, onHold, onOpen, onRemove }: Props) 
       <span className="ms-auto flex items-center gap-1">
         <Button look="quiet" aria-pressed={below.type === 'untouched'} onClick={() => toggle('untouched')}>
           Untouched
+        </Button>
+        <Button look="quiet" aria-pressed={below.type === 'bin'} onClick={() => toggle('bin')} title="What was taken out of this job">
+          Bin
         </Button>
         <Button look="quiet" aria-pressed={below.type === 'signposts'} onClick={() => toggle('signposts')}>
           Menu entries

@@ -9,6 +9,7 @@ import { Boundary } from '../parts/boundary'
 import { SheetRow } from '../sheets/sheet-row'
 import type { SheetName } from '../sheets/widths'
 import { AllPages } from './all-pages'
+import { BinPanel } from './bin-panel'
 import { OutlinePanel } from './outline-panel'
 import { PageAdder } from './page-adder'
 import { PageBar } from './page-bar'
@@ -86,6 +87,7 @@ export function PagesStage({ live: liveDocument, published, origin }: Props) {
           {below.type === 'add-page' && <PageAdder acts={acts} onAdded={toPage} onClose={() => toPage(page)} />}
           {below.type === 'outline' && <OutlinePanel onAdded={toPage} onClose={() => toPage(page)} />}
           {below.type === 'signposts' && <SignpostsPanel onClose={() => toPage(page)} />}
+          {below.type === 'bin' && <BinPanel onBack={(of) => of.type === 'page' && toPage(of.page.id)} onClose={() => toPage(page)} />}
           {below.type === 'untouched' && <UntouchedPanel onClose={() => toPage(page)} />}
           {below.type === 'redirects' && <RedirectsPanel published={published} origin={origin} onClose={() => toPage(page)} />}
           {below.type === 'all' && <AllPages inHand={page} onHold={hold} onOpen={toPage} />}

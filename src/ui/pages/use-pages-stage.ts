@@ -13,6 +13,7 @@ export type Below =
   | { readonly type: 'signposts' }
   | { readonly type: 'redirects' }
   | { readonly type: 'untouched' }
+  | { readonly type: 'bin' }
   | { readonly type: 'add-section'; readonly spot: Spot }
   | { readonly type: 'all' }
 

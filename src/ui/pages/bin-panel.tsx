@@ -1,0 +1,108 @@
+'use client'
+import { useEffect, useMemo, useState } from 'react'
+import { toast } from 'sonner'
+import { pageTexts } from '@/core/fill'
+import { putBack, takenOut, type TakenOut } from '@/core/plan'
+import { findPage, type LogRow } from '@/core/site'
+import { callApi } from '../job/api'
+import { useJob, useJobStore } from '../job/job-context'
+import { Button } from '../parts/button'
+import { capital } from '../parts/words'
+import { say } from './use-kept'
+import { attempt } from './use-acts'
+
+type Reply = { readonly rows: readonly (LogRow & { readonly revision: number })[]; readonly isFirst: boolean }
+
+/** What was taken out of this job and stands nowhere now, the latest first; each comes back with everything in it. */
+export function BinPanel({ onBack, onClose }: { onBack: (of: TakenOut) => void; onClose: () => void }) {
+  const store = useJobStore()
+  const document = useJob((s) => s.document)
+  const pack = useJob((s) => s.pack)
+  const { rows, older } = useHistory()
+  const found = useMemo(
+    () =>
+      rows
+        ? takenOut(
+            document,
+            rows.filter(({ undoes }) => undoes === null),
+          )
+        : [],
+    [document, rows],
+  )
+  const titleOf = (one: TakenOut): string => {
+    if (one.type === 'page') return pageTexts(pack, document, one.page).name
+    return one.section.name ?? capital(one.section.kind.replace('-', ' and '))
+  }
+  const whereOf = (one: TakenOut): string => {
+    if (one.type === 'page') return 'the whole page'
+    const { in: where } = one.section
+    const page = where.type === 'page' ? findPage(document, where.page) : null
+    return page ? `a section of ${pageTexts(pack, document, page).name}` : 'a section of every page'
+  }
+  const back = (one: TakenOut): void => {
+    if (attempt(store, putBack(store.getState().document, one), 'It stays in the bin') === null) return
+    toast(`“${titleOf(one)}” is back, with everything in it.`)
+    onBack(one)
+  }
+  return (
+    <section
+      aria-label="Bin"
+      className="flex min-h-0 flex-1 flex-col gap-2 pb-3"
+      onKeyDown={(event) => event.key === 'Escape' && onClose()}
+    >
+      <div className="flex items-center gap-2">
+        <h2 className="font-bold">Taken out of this job</h2>
+        {older && (
+          <Button look="quiet" onClick={older}>
+            Look further back
+          </Button>
+        )}
+        <Button look="quiet" className="ms-auto" onClick={onClose}>
+          Close
+        </Button>
+      </div>
+      {rows === null && <p role="status">Looking through what was done…</p>}
+      {rows !== null && found.length === 0 && (
+        <p className="text-sm text-soft">
+          Nothing that was taken out is missing. Pages and sections that go lie here with everything in them, and come back with a press.
+        </p>
+      )}
+      <ul className="min-h-0 flex-1 overflow-y-auto text-sm">
+        {found.map((one) => (
+          <li
+            key={`${one.type} ${one.type === 'page' ? one.page.id : one.section.id}`}
+            className="flex items-center gap-3 border-b border-grid py-1"
+          >
+            <b dir="auto">{titleOf(one)}</b> <span className="text-soft">{whereOf(one)}</span>
+            <Button className="ms-auto" onClick={() => back(one)} aria-label={`Put ${titleOf(one)} back`}>
+              Put back
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+/** The job's history as it is saved, a page at a time, from the newest back. */
+function useHistory(): { readonly rows: readonly Reply['rows'][number][] | null; readonly older: (() => void) | null } {
+  const id = useJob((s) => s.id)
+  const isSaved = useJob((s) => s.saveState === 'saved')
+  const [read, setRead] = useState<Reply | null>(null)
+  const [before, setBefore] = useState<number | null>(null)
+  useEffect(() => {
+    // What was just done is part of it once it is saved.
+    if (!isSaved) return
+    let isOver = false
+    callApi<Reply>(`/api/jobs/${id}/history?before=${before ?? Number.MAX_SAFE_INTEGER}`)
+      .then((reply) => {
+        if (!isOver) setRead((known) => (before === null || !known ? reply : { ...reply, rows: [...reply.rows, ...known.rows] }))
+      })
+      .catch((error: unknown) => !isOver && say(error))
+    return () => {
+      isOver = true
+    }
+  }, [id, isSaved, before])
+  const first = read?.rows[0]?.revision
+  return { rows: read?.rows ?? null, older: read && !read.isFirst && first !== undefined ? () => setBefore(first) : null }
+}
