@@ -1,5 +1,5 @@
 'use client'
-import { useEffect, useMemo, useState } from 'react'
+import { useCallback, useEffect, useMemo, useState } from 'react'
 import { toast } from 'sonner'
 import { pageTexts } from '@/core/fill'
 import { putBack, takenOut, type TakenOut } from '@/core/plan'
@@ -84,25 +84,35 @@ export function BinPanel({ onBack, onClose }: { onBack: (of: TakenOut) => void; 
   )
 }
 
+type Row = Reply['rows'][number]
+
 /** The job's history as it is saved, a page at a time, from the newest back. */
-function useHistory(): { readonly rows: readonly Reply['rows'][number][] | null; readonly older: (() => void) | null } {
+function useHistory(): { readonly rows: readonly Row[] | null; readonly older: (() => void) | null } {
   const id = useJob((s) => s.id)
   const isSaved = useJob((s) => s.saveState === 'saved')
   const [read, setRead] = useState<Reply | null>(null)
-  const [before, setBefore] = useState<number | null>(null)
+  const fetchBefore = useCallback(
+    (revision: number) =>
+      callApi<Reply>(`/api/jobs/${id}/history?before=${revision}`)
+        .then((reply) => setRead((known) => joined(known, reply)))
+        .catch(say),
+    [id],
+  )
   useEffect(() => {
     // What was just done is part of it once it is saved.
-    if (!isSaved) return
-    let isOver = false
-    callApi<Reply>(`/api/jobs/${id}/history?before=${before ?? Number.MAX_SAFE_INTEGER}`)
-      .then((reply) => {
-        if (!isOver) setRead((known) => (before === null || !known ? reply : { ...reply, rows: [...reply.rows, ...known.rows] }))
-      })
-      .catch((error: unknown) => !isOver && say(error))
-    return () => {
-      isOver = true
-    }
-  }, [id, isSaved, before])
+    if (isSaved) void fetchBefore(NEWEST)
+  }, [isSaved, fetchBefore])
   const first = read?.rows[0]?.revision
-  return { rows: read?.rows ?? null, older: read && !read.isFirst && first !== undefined ? () => setBefore(first) : null }
+  return { rows: read?.rows ?? null, older: read && !read.isFirst && first !== undefined ? () => void fetchBefore(first) : null }
+}
+
+/** Before no revision that there can be: the newest rows. */
+const NEWEST = Number.MAX_SAFE_INTEGER
+
+/** Pages of history as one, each row once, in order; whether it is the first is known of what reaches furthest back. */
+function joined(known: Reply | null, reply: Reply): Reply {
+  if (!known) return reply
+  const rows = new Map([...known.rows, ...reply.rows].map((row): [number, Row] => [row.revision, row]))
+  const reachesFurther = (reply.rows[0]?.revision ?? 0) < (known.rows[0]?.revision ?? 0)
+  return { rows: [...rows.values()].sort((a, b) => a.revision - b.revision), isFirst: reachesFurther ? reply.isFirst : known.isFirst }
 }

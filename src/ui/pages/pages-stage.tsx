@@ -2,7 +2,7 @@
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { pageTexts } from '@/core/fill'
 import { findPageByPath, type PublishedPath } from '@/core/pages'
-import { findPage, homePage, pagesOf, roleOf, sectionsOn, type PageId, type SectionId, type SiteDocument } from '@/core/site'
+import { findPage, homePage, pagesOf, type PageId, type SectionId, type SiteDocument } from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
 import { jobSource } from '../job/job-source'
 import { Boundary } from '../parts/boundary'
@@ -148,12 +148,7 @@ function PageSheets({ view, name, chosen, onGo }: SheetsProps) {
     () => jobSource(store, ({ document }) => findPage(document, view.getState().page) ?? homePage(document), view),
     [store, view],
   )
-  // Of a site of one page the sheets show the part in hand.
-  const part = useJob(({ document }) => {
-    const page = findPage(document, view.getState().page)
-    return page && roleOf(document, page) === 'part' ? (sectionsOn(document, page.id)[0]?.id ?? null) : null
-  })
-  return <SheetRow source={source} sheets={SHEETS} label={name} events={null} onGo={onGo} section={chosen ?? part} />
+  return <SheetRow source={source} sheets={SHEETS} label={name} events={null} onGo={onGo} section={chosen} />
 }
 
 /** One key shows all pages side by side, wherever nothing is typed. */

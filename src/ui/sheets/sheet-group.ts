@@ -1,5 +1,4 @@
-import type { Page, Place, SectionId } from '@/core/site'
-import { placeKey } from '@/core/site'
+import { placeKey, roleOf, sectionsOn, type Page, type Place, type SectionId } from '@/core/site'
 import { typingIn, type Site, type Typing } from '@/core/fill'
 import { asDesigned, makeSheetPainter, type DrawnPage } from '@/core/render'
 import type { SheetEvents } from './sheet-hands'
@@ -87,11 +86,19 @@ export class SheetGroup {
     this.places = new Map(sectionsOf(frame).flatMap((s) => [...s.places]))
     const changed = new Map([...this.views].map(([name, view]) => [name, view.show(frame)] as const))
     if (page.id !== this.measuredPage) {
+      this.comeTo(site, page)
       this.measuredPage = page.id
       return this.measureDesigned(site, page)
     }
     if ([...changed.values()].some((ids) => ids.length > 0))
       requestAnimationFrame(() => changed.forEach((ids, name) => this.measure(name, ids, false)))
+  }
+
+  /** Of a site of one page the part that is asked for comes into sight. */
+  private comeTo({ document }: Site, page: Page): void {
+    if (!document.plan.onePage) return
+    const first = roleOf(document, page) === 'part' ? (sectionsOn(document, page.id)[0]?.id ?? null) : null
+    this.views.forEach((view) => view.comeTo(first))
   }
 
   private measureDesigned(site: Site, page: Page): void {

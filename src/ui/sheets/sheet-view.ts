@@ -206,6 +206,12 @@ export class SheetView {
     element?.setAttribute('data-section-in-hand', '')
   }
 
+  /** Brings a part of the page into sight; null: its top. */
+  comeTo(section: string | null): void {
+    if (section === null) this.scrollBy(-this.document.documentElement.scrollTop)
+    else this.scrollTo(section, 0)
+  }
+
   scrollTo(section: string, share: number): void {
     const element = this.elementOf(section)
     if (!element) return

@@ -1,4 +1,4 @@
-import { findSection, type SiteDocument } from './document'
+import { findSection, pagesOf, sectionsOn, type SiteDocument } from './document'
 import type { PageId, SectionId } from './ids'
 import type { Section } from './section'
 
@@ -16,6 +16,19 @@ export function shownId(document: SiteDocument, id: SectionId): SectionId | null
   return section && shownSection(document, section).id
 }
 
+const NOBODY: readonly Section[] = []
+const onPages = new WeakMap<readonly Section[], readonly Section[]>()
+
+/** Those of a page that are the same as another's. Kept by the page's sections, so that a key press looks at one page anew, not at all. */
+function sharingOn(sections: readonly Section[]): readonly Section[] {
+  let found = onPages.get(sections)
+  if (!found) {
+    const sharing = sections.filter(({ same }) => same !== undefined)
+    onPages.set(sections, (found = sharing.length === 0 ? NOBODY : sharing))
+  }
+  return found
+}
+
 const sharers = new WeakMap<SiteDocument['sections'], ReadonlyMap<string, readonly Section[]>>()
 
 /** The sections that show what another has, on other pages. */
@@ -23,8 +36,9 @@ export function sharersOf(document: SiteDocument, id: SectionId): readonly Secti
   let found = sharers.get(document.sections)
   if (!found) {
     const by = new Map<string, Section[]>()
-    for (const section of Object.values(document.sections))
-      if (section.same !== undefined) by.set(section.same, [...(by.get(section.same) ?? []), section])
+    for (const page of pagesOf(document))
+      for (const section of sharingOn(sectionsOn(document, page.id)))
+        if (section.same !== undefined) by.set(section.same, [...(by.get(section.same) ?? []), section])
     sharers.set(document.sections, (found = by))
   }
   return found.get(id) ?? []
