@@ -5,8 +5,9 @@ export default defineConfig({
   resolve: { alias: { '@': path.resolve('src') } },
   test: {
     include: ['src/**/*.test.ts', 'tests/outside/**/*.test.ts', 'tests/server/**/*.test.ts', 'tests/ui/**/*.test.ts'],
-    testTimeout: 120_000,
-    hookTimeout: 180_000,
+    // Some reckon for a minute; on a machine that is kept from working they take many, and are right all the same.
+    testTimeout: 600_000,
+    hookTimeout: 600_000,
     reporters: ['default', ['json', { outputFile: 'test-results/unit.json' }]],
   },
 })

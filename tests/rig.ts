@@ -82,7 +82,7 @@ function freePort(): Promise<number> {
 }
 
 async function untilAnswers(port: number): Promise<void> {
-  const end = Date.now() + 60_000
+  const end = Date.now() + 300_000
   while (!(await answers(port))) {
     if (Date.now() > end) throw new Error(`Nothing answers on port ${port}`)
   }

@@ -2,11 +2,14 @@ import fc from 'fast-check'
 import { editTo, wear } from '../src/core/wear'
 import {
   allSections,
+  COLUMN_PARTS,
+  COLUMN_WIDTHS,
   entriesOf,
   findSlotType,
   pagesOf,
   refOf,
   sectionsOn,
+  SIDES,
   TONES,
   type Edit,
   type EntryId,
@@ -14,6 +17,7 @@ import {
   type PageIn,
   type Section,
   type SectionId,
+  type SectionIn,
   type SiteDocument,
 } from '../src/core/site'
 import { testPack } from './pack'
@@ -55,7 +59,7 @@ export function editOf(document: SiteDocument, { what, a, b, word }: SomeEdit, u
     case 7:
       return list ? { type: 'entry/move', section: list.id, entry: added ? refOf(added) : { list: 'items', nth: (b % 4) + 1 }, rank } : null
     case 8:
-      return { type: 'section/move', section: section.id, in: { type: 'page', page: pick(pagesOf(document), b)!.id }, rank }
+      return { type: 'section/move', section: section.id, in: someSpot(document, a, b), rank }
     case 9:
       return { type: 'section/insert', section: copyOf(section, unique(), page.id, rank) }
     case 10:
@@ -80,6 +84,12 @@ export function editOf(document: SiteDocument, { what, a, b, word }: SomeEdit, u
     case 13:
       return { type: 'page/set', page: page.id, part: 'name', value: word }
     case 15:
+      if (b % 5 === 0) {
+        const value =
+          b % 3 === 0 ? null : { width: pick([...COLUMN_WIDTHS, 'none' as const], a + b)!, ...(a % 2 ? { under: true as const } : {}) }
+        const part = pick(COLUMN_PARTS, b)!
+        return a % 7 === 0 ? { type: 'plan/set', part, value } : { type: 'page/set', page: page.id, part, value }
+      }
       return b % 2 === 0
         ? { type: 'page/set', page: page.id, part: 'hidden', value: b % 4 === 0 }
         : { type: 'plan/set', part: 'flat', value: b % 3 === 0 ? true : null }
@@ -100,6 +110,11 @@ export function editOf(document: SiteDocument, { what, a, b, word }: SomeEdit, u
     default:
       return editTo(document, wear(testPack(), document, pick(['tallow', 'limewash', 'windrow', 'gantry'], a)!))
   }
+}
+
+function someSpot(document: SiteDocument, a: number, b: number): SectionIn {
+  const page = pick(pagesOf(document), b)!.id
+  return b % 4 === 0 ? { type: 'side', side: pick(SIDES, a)!, page: a % 3 === 0 ? null : page } : { type: 'page', page }
 }
 
 function someParent(document: SiteDocument, n: number): PageIn {

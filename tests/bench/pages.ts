@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { makeLargeJob } from './large-job'
+import { makeJob, makeLargeJob } from './large-job'
 import { line, median, percentiles } from './report'
 
 /** The Pages stage: how fast it opens from another stage, and what an act costs until all its sheets are drawn. */
@@ -9,6 +9,7 @@ export async function benchPages(page: Page, app: string): Promise<void> {
   line('the Pages stage of 200 pages, opened from Content', percentiles(many.opening), 'under 500 ms')
   line('a section moved to both sheets drawn, 12 pages of 12 sections', percentiles(few.acts), '16 ms at p95')
   line('the same on 200 pages', percentiles(many.acts), '16 ms at p95')
+  await benchLibrary(page, app)
   line('the one against the other, medians', `${(median(many.acts) / median(few.acts)).toFixed(2)} times`, '1.3 at most')
 }
 
@@ -84,4 +85,47 @@ async function timeMove(page: Page, key: 'ArrowDown' | 'ArrowUp'): Promise<numbe
   })
   await page.keyboard.press(`Alt+${key}`)
   return page.evaluate(() => (window as unknown as { moved: Promise<number> }).moved)
+}
+
+/** Every design there is as try-ons where a section is added: from the press until all that is in sight is drawn. */
+async function benchLibrary(page: Page, app: string): Promise<void> {
+  const times: number[] = []
+  let designs = 0
+  const job = await makeJob(app, 'Library')
+  for (let i = 0; i < 6; i++) {
+    await page.goto(`${app}/jobs/${job}/pages`)
+    await page.frameLocator('iframe[title$="desktop, 1280 pixels wide"]').locator('main > section').first().waitFor()
+    await page.getByRole('group', { name: 'Sections chosen' }).getByRole('button', { name: 'Add a section' }).click()
+    await page.locator('iframe[data-drawn]').first().waitFor()
+    await page.evaluate(() => new Promise((resolve) => requestIdleCallback(() => requestIdleCallback(resolve))))
+    await page.evaluate(() => {
+      const drawn = new Promise<readonly [number, number]>((resolve) => {
+        document.addEventListener(
+          'click',
+          async () => {
+            const start = performance.now()
+            for (;;) {
+              await new Promise((again) => requestAnimationFrame(again))
+              const boxes = [...document.querySelectorAll('li button span.flex.gap-1 > div')]
+              const near = boxes.filter((box) => box.getBoundingClientRect().top < innerHeight)
+              if (boxes.length > 40 && near.every((box) => box.querySelector('iframe[data-drawn]'))) {
+                return resolve([performance.now() - start, boxes.length / 2])
+              }
+            }
+          },
+          { capture: true, once: true },
+        )
+      })
+      Object.assign(window, { drawn })
+    })
+    await page
+      .getByRole('group', { name: 'Kinds' })
+      .getByRole('button', { name: /^Every design/ })
+      .click()
+    const [took, count] = await page.evaluate(() => (window as unknown as { drawn: Promise<readonly [number, number]> }).drawn)
+    designs = count
+    // The first asks for what the view is made of.
+    if (i > 0) times.push(took)
+  }
+  line(`the library of ${designs} designs as try-ons, first screen drawn`, percentiles(times), '300 ms for 100')
 }

@@ -46,7 +46,7 @@ for (const template of TEMPLATES) {
     `no text on any page of ${template} fails for a dozen brands it was never made for, by axe’s own measure, and ` +
       'links are told apart by more than colour',
     async ({ page }) => {
-      test.setTimeout(300_000)
+      test.setTimeout(900_000)
       await page.setViewportSize({ width: 1280, height: 900 })
       // No colour on its way from one brand to the next.
       await page.emulateMedia({ reducedMotion: 'reduce' })
@@ -77,7 +77,7 @@ for (const template of TEMPLATES) {
 test('every header holds from 240 px to 2400 px with a logo as wide as a ribbon, as tall as a tower, or twice its size', async ({
   page,
 }) => {
-  test.setTimeout(240_000)
+  test.setTimeout(900_000)
   await page.route('**/*', (route) =>
     route.request().resourceType() === 'image' ? route.fulfill({ contentType: 'image/svg+xml', body: PIXEL }) : route.abort(),
   )

@@ -53,7 +53,7 @@ for (const template of TEMPLATES)
   test(`every design under the finish of ${template} keeps within the window and off the rules, and axe finds nothing`, async ({
     page,
   }) => {
-    test.setTimeout(300_000)
+    test.setTimeout(900_000)
     let ruled = 0
     for (const tone of ['paper', 'ink'] as const) {
       await showAll(page, template, tone)

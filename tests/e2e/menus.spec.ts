@@ -89,7 +89,7 @@ for (const template of TEMPLATES.filter((name) => name !== 'blank'))
 
 for (const template of TEMPLATES)
   test(`an open menu of ${template} keeps within the window from phone to desktop, and axe finds nothing`, async ({ page }) => {
-    test.setTimeout(180_000)
+    test.setTimeout(900_000)
     const { site, deep } = nestedSite(template)
     await page.setViewportSize({ width: 1280, height: 800 })
     await showPublished(page, site, deep)
@@ -149,7 +149,7 @@ function siteListing(template: string, count: number): { site: Site; of: SitePag
 
 for (const template of TEMPLATES)
   test(`no entry of ${template}’s menu stands alone on a second line, from three entries to ten, at any width`, async ({ page }) => {
-    test.setTimeout(180_000)
+    test.setTimeout(900_000)
     let several = 0
     for (let count = 3; count <= 10; count++) {
       const { site, of } = siteListing(template, count)

@@ -1,6 +1,6 @@
 import { expect, test, type Locator, type Page } from '@playwright/test'
 import { axeFaults } from './axe'
-import { APP, makeJob, saved, siteUrl } from './screen'
+import { APP, askHost, makeJob, saved, siteUrl, tab } from './screen'
 
 const row = (page: Page, name: string | RegExp): Locator =>
   page.getByRole('row', { name: typeof name === 'string' ? new RegExp(`^${name}`) : name })
@@ -30,6 +30,17 @@ async function dragUnder(page: Page, name: string, other: string): Promise<void>
   await page.mouse.move(from.x + 5, from.y + 18, { steps: 4 })
   await page.mouse.move(onto.x + 60, onto.y + onto.height / 2, { steps: 6 })
   await expect(row(page, other)).toHaveAttribute('data-drop', 'under')
+  await page.mouse.up()
+}
+
+async function dragOnto(page: Page, section: Locator, onto: Locator): Promise<void> {
+  await onto.scrollIntoViewIfNeeded()
+  const from = (await section.getByRole('button', { name: /^Drag/ }).boundingBox())!
+  await page.mouse.move(from.x + 5, from.y + 8)
+  await page.mouse.down()
+  await page.mouse.move(from.x + 5, from.y + 20, { steps: 4 })
+  const to = (await onto.boundingBox())!
+  await page.mouse.move(to.x + 80, to.y + to.height * 0.75, { steps: 8 })
   await page.mouse.up()
 }
 
@@ -162,6 +173,30 @@ test('what the trade’s sites have and this one lacks is offered first, as a tr
   await expect(row(page, 'Pictures of our work 2')).toBeVisible()
 })
 
+test('a page of another job comes with its words, and without the other client’s facts; or without what is in it', async ({ page }) => {
+  const other = await makeJob({ name: 'Lender & Co', facts: { phone: '01632 960777' } })
+  await page.goto(`${APP}/jobs/${other}/content`)
+  await tab(page, 'About').click()
+  await page.getByRole('textbox', { name: 'Title: Heading', exact: true }).fill('Lent by the other')
+  await saved(page)
+  await openPages(page, 'Borrower')
+  const before = (await names(page)).length
+  await page.getByRole('button', { name: 'Add a page' }).click()
+  await page.getByLabel('Pages to choose from').selectOption({ label: 'Lender & Co' })
+  const shelf = page.getByRole('list', { name: 'Pages of the other job' })
+  await expect(shelf.locator('iframe[data-drawn]').first()).toBeVisible()
+  await shelf.getByRole('button', { name: 'Add “About” with everything in it' }).click()
+  await expect(row(page, 'About 2')).toBeFocused()
+  await expect(sheet(page).locator('h1')).toHaveText('Lent by the other')
+  await expect(sheet(page).locator('body')).not.toContainText('Lender')
+  await page.getByRole('button', { name: 'Add a page' }).click()
+  await page.getByLabel('Pages to choose from').selectOption({ label: 'Lender & Co' })
+  await shelf.getByRole('button', { name: 'Add “About” without what is in it' }).click()
+  await expect(row(page, 'About 3')).toBeFocused()
+  await expect(sheet(page).locator('h1')).not.toHaveText('Lent by the other')
+  expect((await names(page)).length).toBe(before + 2)
+})
+
 test('sections are moved, copied, hidden and taken out by keys and buttons, with the sheet following', async ({ page }) => {
   await openPages(page, 'Sections')
   await row(page, 'About').click()
@@ -288,6 +323,150 @@ test('a section stands on two pages and is changed once; taken out of one it sta
   await expect(sections(page).last()).not.toHaveAttribute('aria-label', /pages/)
 })
 
+test('a section is chosen by a press on the sheet and moved by dragging it there; Escape lets go; a link still leads', async ({ page }) => {
+  await openPages(page, 'Dragged')
+  await row(page, 'About').click()
+  const ids = (): Promise<(string | null)[]> =>
+    sections(page).evaluateAll((rows) => rows.map((one) => one.getAttribute('data-section-row')))
+  const shown = sheet(page).locator('main > section')
+  const before = await ids()
+  await shown.nth(1).click({ position: { x: 5, y: 5 } })
+  await expect(sections(page).nth(1)).toHaveAttribute('aria-label', /, chosen$/)
+  const at = async (n: number, share: number): Promise<[number, number]> => {
+    const box = (await shown.nth(n).boundingBox())!
+    return [box.x + 6, box.y + box.height * share]
+  }
+  // The second is taken up over the first, and let go by Escape: nothing has moved.
+  await shown.first().scrollIntoViewIfNeeded()
+  const drag = async (): Promise<void> => {
+    await page.mouse.move(...(await at(1, 0.1)))
+    await page.mouse.down()
+    await page.mouse.move(...(await at(0, 0.4)), { steps: 8 })
+    await expect(sheet(page).locator('[data-marker]')).toBeVisible()
+  }
+  await drag()
+  await page.keyboard.press('Escape')
+  await page.mouse.up()
+  await expect(sheet(page).locator('[data-marker]')).toHaveCount(0)
+  expect(await ids()).toEqual(before)
+  await drag()
+  await page.mouse.up()
+  await expect.poll(ids).toEqual([before[1], before[0], ...before.slice(2)])
+  await expect(shown.first()).toHaveAttribute('data-section', before[1]!)
+  await page.keyboard.press('Control+z')
+  await expect.poll(ids).toEqual(before)
+  await sheet(page).getByRole('navigation', { name: 'Pages', exact: true }).getByRole('link', { name: 'Contact' }).click()
+  await expect(row(page, 'Contact')).toHaveAttribute('aria-selected', 'true')
+})
+
+test('a column at the side of a page: given a width, filled, moved into, let reach every page, taken off and brought back', async ({
+  page,
+}) => {
+  // High enough that the list need not scroll under what is dragged.
+  await page.setViewportSize({ width: 1280, height: 1200 })
+  await openPages(page, 'Columns & Sons')
+  await row(page, 'About').click()
+  const column = page.getByRole('region', { name: 'Right column' })
+  const inColumn = column.getByRole('group')
+  await expect(column.getByRole('button', { name: 'Add' })).toHaveCount(0)
+  await column.getByLabel('Width of the right column').selectOption('narrow')
+  await column.getByRole('button', { name: 'Add to the right column' }).click()
+  // What opens a page is for no column, and what is shown is as wide as the column.
+  await expect(page.getByRole('group', { name: 'Kinds' }).getByRole('button', { name: /^Hero/ })).toHaveCount(0)
+  await page.getByRole('button', { name: /^Contact/ }).click()
+  await page.getByRole('button', { name: 'Add Contact, design card' }).click()
+  await expect(inColumn).toHaveCount(1)
+  const shown = sheet(page).locator('.side-end > section')
+  const phone = page.frameLocator('iframe[title$="phone, 390 pixels wide"]')
+  const boxOf = async (of: Locator): Promise<{ x: number; y: number; width: number }> => (await of.boundingBox())!
+  await expect(shown).toHaveCount(1)
+  const [side, middle] = [await boxOf(sheet(page).locator('.side-end')), await boxOf(sheet(page).locator('.middle'))]
+  expect(side.y).toBeCloseTo(middle.y, 0)
+  expect(side.x).toBeGreaterThan(middle.x + middle.width - 1)
+  expect(side.width / (side.width + middle.width)).toBeCloseTo(272 / 1280, 2)
+  expect((await boxOf(phone.locator('.side-end'))).y).toBeGreaterThan((await boxOf(phone.locator('.middle'))).y + 100)
+  expect(await axeFaults(page)).toEqual([])
+  // A section is moved into it by the menu, another by its grip; one that is too wide stays where it is, and says so.
+  const bar = page.getByRole('group', { name: 'Sections chosen' })
+  const quote = sections(page).filter({ hasText: 'Quote' }).first()
+  await quote.click()
+  await bar.getByRole('button', { name: 'Move' }).click()
+  await page.getByRole('menuitem', { name: 'To the right column' }).click()
+  await expect(inColumn).toHaveCount(2)
+  await dragOnto(page, sections(page).filter({ hasText: 'Figures' }).first(), inColumn.first())
+  await expect(inColumn).toHaveCount(3)
+  const before = await sections(page).count()
+  await dragOnto(page, sections(page).filter({ hasText: 'Title' }).first(), inColumn.first())
+  await expect(page.getByText(/is too wide for a column/)).toBeVisible()
+  await expect(sections(page)).toHaveCount(before)
+  // It reaches every page, and back; taken off, it keeps what stood in it.
+  await column.getByLabel('Pages with the right column').selectOption('every page')
+  await expect(page.getByText('Right column stands on every page now.')).toBeVisible()
+  await row(page, 'Contact').click()
+  await expect(shown).toHaveCount(3)
+  await column.getByLabel('Width of the right column').selectOption('none')
+  await expect(shown).toHaveCount(0)
+  await row(page, 'Prices').or(row(page, 'Services')).first().click()
+  await expect(shown).toHaveCount(3)
+  await row(page, 'Contact').click()
+  await page.keyboard.press('Control+z')
+  await expect(shown).toHaveCount(3)
+  await saved(page)
+  await page.reload()
+  await row(page, 'Contact').click()
+  await expect(shown).toHaveCount(3)
+})
+
+test('a menu that does not fit its header says so with the entry that is too many, and has its phone form there, live too', async ({
+  page,
+  context,
+}) => {
+  test.setTimeout(900_000)
+  const job = await openPages(page, 'Menu & Sons')
+  const said = page.locator('[data-menu-fit]')
+  await page.getByRole('button', { name: 'Paste an outline' }).click()
+  await page.getByLabel('A line a page').fill('Upholstery by hand\nRestoration\nCurtains and blinds')
+  await page.getByRole('button', { name: 'Add 3 pages' }).click()
+  await expect(said).toContainText(/does not fit its header: “Curtains and blinds” is too many/)
+  const from = Number(await said.getAttribute('data-menu-fit'))
+  expect(from).toBeGreaterThan(834)
+  const menu = sheet(page).getByRole('navigation', { name: 'Pages', exact: true })
+  await row(page, 'Home').click()
+  await expect(menu).toBeVisible({ visible: from <= 1280 })
+  await expect(sheet(page).getByRole('button', { name: 'Menu' })).toBeVisible({ visible: from > 1280 })
+  // Live, the menu opens by its button under that width, and stands on as many lines as it was designed for from there on.
+  await page.goto(`${APP}/jobs/${job}/publish`)
+  const name = `menu-${job.toLowerCase().replaceAll(/[^a-z0-9]/g, '0')}`
+  await page.getByLabel('Address on the web host').fill(name)
+  await expect(page.getByText('✓ Free.')).toBeVisible()
+  await page.getByRole('button', { name: 'Take this address' }).click()
+  await page.getByRole('button', { name: /^Publish with/ }).click()
+  await expect(page.getByText(/Live\. \d+ files sent/)).toBeVisible({ timeout: 180_000 })
+  const live = await context.newPage()
+  await live.goto(siteUrl(name))
+  const there = live.getByRole('navigation', { name: 'Pages', exact: true })
+  const lines = (): Promise<number> =>
+    there.locator('ul > li').evaluateAll((entries) => new Set(entries.map((entry) => Math.round(entry.getBoundingClientRect().top))).size)
+  await live.setViewportSize({ width: from - 1, height: 800 })
+  await expect(there).toBeHidden()
+  await live.getByRole('button', { name: 'Menu' }).click()
+  await expect(there.getByRole('link', { name: 'Curtains and blinds' })).toBeVisible()
+  await live.keyboard.press('Escape')
+  for (const width of [from, 1600, 1920].filter((one) => one >= from)) {
+    await live.setViewportSize({ width, height: 800 })
+    await expect(there).toBeVisible()
+    expect(await lines()).toBe(1)
+  }
+  // A shorter label, and it fits again.
+  await page.goto(`${APP}/jobs/${job}/pages`)
+  await expect(said).toBeVisible()
+  for (const one of ['Upholstery by hand', 'Restoration', 'Curtains and blinds'])
+    await row(page, one).getByRole('combobox').selectOption('foot')
+  await expect(said).toBeHidden()
+  await row(page, 'Home').click()
+  await expect(menu).toBeVisible()
+})
+
 test('what was taken out lies in the bin, whole, after a reload too, and comes back with a press', async ({ page }) => {
   const job = await openPages(page, 'Lost & Found')
   const before = await names(page)
@@ -326,6 +505,12 @@ test('a section is added where it was asked for, best ones first; one is kept, a
   await expect(add.getByRole('button', { name: /^Add .*design/ })).toHaveCount(3)
   // Each at both widths of this stage.
   await expect(add.locator('iframe[title$="on the phone"][data-drawn]')).toHaveCount(3)
+  // All there are at once: only those in sight are drawn.
+  await add.getByRole('button', { name: /^Every design/ }).click()
+  const every = await add.getByRole('button', { name: /^Add .*design/ }).count()
+  expect(every).toBeGreaterThan(60)
+  await expect(add.locator('iframe[data-drawn]').first()).toBeVisible()
+  expect(await add.locator('iframe').count()).toBeLessThan(every)
   await add.getByRole('button', { name: /^Questions/ }).click()
   await add
     .getByRole('button', { name: /^Add Questions, design/ })
@@ -448,6 +633,44 @@ test('a menu entry leads to a call under a page; a section gets a name for links
   await expect(link).toHaveAttribute('href', '../#steps')
 })
 
+test('a menu entry leads to a file: what is no PDF, or is empty, is refused with the reason; what is one is in the release', async ({
+  page,
+}) => {
+  const job = await openPages(page, 'Papers & Sons')
+  await page.getByRole('button', { name: 'Menu entries' }).click()
+  const panel = page.getByRole('region', { name: 'Menu entries' })
+  await panel.getByRole('button', { name: 'Add an entry' }).click()
+  await panel.getByRole('textbox', { name: 'Label' }).fill('Price list')
+  await page.keyboard.press('Enter')
+  const choose = async (name: string, content: string): Promise<void> => {
+    const [chooser] = await Promise.all([page.waitForEvent('filechooser'), panel.getByLabel('Leads to').selectOption('file')])
+    await chooser.setFiles({ name, mimeType: 'application/pdf', buffer: Buffer.from(content) })
+  }
+  await choose('prices.pdf', 'Dear Sir, here are our prices.')
+  await expect(page.getByText('“prices.pdf” is no PDF, or only a part of one.')).toBeVisible()
+  await choose('empty.pdf', '')
+  await expect(page.getByText('“empty.pdf” is empty.')).toBeVisible()
+  await expect(panel.getByRole('textbox', { name: 'Address elsewhere' })).toBeVisible()
+  const pdf = `%PDF-1.7\n1 0 obj<</Type/Catalog>>endobj\n% ${'prices '.repeat(200)}\ntrailer<</Root 1 0 R>>\n%%EOF\n`
+  await choose('Prices 2026.pdf', pdf)
+  await expect(panel.getByLabel('Leads to').locator('option:checked')).toHaveText('the file Prices 2026.pdf')
+  await saved(page)
+  await page.goto(`${APP}/jobs/${job}/publish`)
+  await page.getByLabel('Address on the web host').fill('papers-and-sons')
+  await expect(page.getByText('✓ Free.')).toBeVisible()
+  await page.getByRole('button', { name: 'Take this address' }).click()
+  await page.getByRole('button', { name: /^Publish/ }).click({ timeout: 180_000 })
+  await expect(page.getByText(/Live\. \d+ files sent/)).toBeVisible({ timeout: 180_000 })
+  await page.goto(siteUrl('papers-and-sons'))
+  const path = await page.getByRole('link', { name: 'Price list' }).first().getAttribute('href')
+  expect(path).toMatch(/^files\/prices-2026-[0-9a-f]{8}\.pdf$/)
+  expect(await askHost(siteUrl('papers-and-sons'), `/${path}`)).toMatchObject({
+    status: 200,
+    headers: { 'content-type': 'application/pdf' },
+    text: pdf,
+  })
+})
+
 test('what nobody filled is said exactly, taken out in one act and brought back in one step; tones alternate', async ({ page }) => {
   await openPages(page, 'Untouched & Co')
   const before = await names(page)
@@ -472,12 +695,12 @@ test('what nobody filled is said exactly, taken out in one act and brought back 
 })
 
 test('a page that moved after it was published leads on from where it was; one that is withdrawn is said', async ({ page, context }) => {
-  test.setTimeout(180_000)
+  test.setTimeout(900_000)
   const job = await openPages(page, 'Leads on')
   const publish = async (): Promise<void> => {
     await page.goto(`${APP}/jobs/${job}/publish`)
-    await page.getByRole('button', { name: /^Publish/ }).click({ timeout: 90_000 })
-    await expect(page.getByText(/Live\. \d+ files? sent/)).toBeVisible({ timeout: 60_000 })
+    await page.getByRole('button', { name: /^Publish/ }).click({ timeout: 180_000 })
+    await expect(page.getByText(/Live\. \d+ files? sent/)).toBeVisible({ timeout: 180_000 })
   }
   await page.goto(`${APP}/jobs/${job}/publish`)
   await page.getByLabel('Address on the web host').fill('leads-on')
@@ -513,6 +736,8 @@ test('a page that moved after it was published leads on from where it was; one t
   ] as const) {
     await site.goto(siteUrl('leads-on') + from)
     await site.waitForURL(siteUrl('leads-on') + to)
+    // By the host's own rule, for search engines too.
+    expect(await askHost(siteUrl('leads-on'), from)).toMatchObject({ status: 301, headers: { location: to } })
   }
 })
 

@@ -30,7 +30,7 @@ for (const width of [390, 820, 1280, 1920]) {
 }
 
 test('axe finds nothing on any published page, on desktop and phone', async ({ page }) => {
-  test.setTimeout(240_000)
+  test.setTimeout(900_000)
   for (const width of [1280, 390]) {
     await page.setViewportSize({ width, height: 900 })
     for (const path of [...PAGES, '/nothing-here/']) {

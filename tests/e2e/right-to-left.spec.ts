@@ -2,13 +2,20 @@ import { expect, test, type Page } from '@playwright/test'
 import { siteLabels, type Site } from '../../src/core/fill'
 import { applyEdit, homePage, type EditStep, type Page as SitePage, type SiteDocument } from '../../src/core/site'
 import { SHEETS } from '../../src/ui/sheets/widths'
-import { designsOn, showPublished, siteOn, TEMPLATES } from './template-page'
+import { cut, CUTS, designsOn, inColumns, showPublished, siteOn, TEMPLATES } from './template-page'
 
 test.describe.configure({ mode: 'parallel' })
 
+function cutBoth([a, b]: Pair, nth: number): Pair {
+  return [
+    { ...a, site: cut(a.site, nth) },
+    { ...b, site: cut(b.site, nth) },
+  ]
+}
+
 for (const template of TEMPLATES) {
   test(`${template}’s home page, and every design of its, is its own mirror image from right to left`, async ({ context }) => {
-    test.setTimeout(240_000)
+    test.setTimeout(900_000)
     const [there, here] = [await context.newPage(), await context.newPage()]
     const { plain, hebrew } = sameWords(siteOn(template, {}, 'Client'))
     let boxes = 0
@@ -17,7 +24,9 @@ for (const template of TEMPLATES) {
       { site: plain, page },
       { site: hebrew, page },
     ]
-    for (const [a, b] of [home, [designsOn(plain, template, 'paper'), designsOn(hebrew, template, 'paper')] as Pair]) {
+    const all: Pair = [designsOn(plain, template, 'paper'), designsOn(hebrew, template, 'paper')]
+    const columned: Pair = [inColumns(plain, 'narrow', true), inColumns(hebrew, 'narrow', true)]
+    for (const [a, b] of [home, all, ...Array.from({ length: CUTS }, (_, nth) => cutBoth(all, nth)), columned]) {
       await showPublished(there, a.site, a.page)
       await showPublished(here, b.site, b.page)
       for (const { width, name } of SHEETS) {

@@ -1,12 +1,11 @@
 import { expect, test, type Page } from '@playwright/test'
-import { fillPage, type Site } from '../../src/core/fill'
+import { allOf, fillPage, type Site } from '../../src/core/fill'
 import { parseRatio } from '../../src/core/image'
-import { makeSheetPainter, renderPage } from '../../src/core/render'
+import { bodyHtml, makeSheetPainter, renderPage } from '../../src/core/render'
 import { pagesOf, TONES, type Page as SitePage } from '../../src/core/site'
 import { SHEET_CSS } from '../../src/ui/sheets/sheet-css'
 import { SHEETS } from '../../src/ui/sheets/widths'
-import { sectionsOf } from '../../src/ui/sheets/sheet-view'
-import { designsOn, FILES, siteOn, TEMPLATES, withStyles } from './template-page'
+import { designsOn, FILES, inColumns, siteOn, TEMPLATES, withStyles } from './template-page'
 
 test.describe.configure({ mode: 'parallel' })
 
@@ -14,11 +13,15 @@ for (const template of TEMPLATES) {
   test(`every page of ${template}, and every design of its on every tone, is on a sheet what is published, box for box`, async ({
     context,
   }) => {
-    test.setTimeout(300_000)
+    test.setTimeout(900_000)
     const [sheet, release] = [await context.newPage(), await context.newPage()]
     const site = siteOn(template, {}, 'Client')
     const tally = { boxes: 0, pictures: 0, sections: 0 }
-    const pages = [...pagesOf(site.document).map((page) => ({ site, page })), ...TONES.map((tone) => designsOn(site, template, tone))]
+    const pages = [
+      ...pagesOf(site.document).map((page) => ({ site, page })),
+      ...TONES.map((tone) => designsOn(site, template, tone)),
+      inColumns(site, 'medium', true),
+    ]
     for (const { site: shown, page } of pages) {
       const { html, pictures } = renderPage(shown, page, FILES)
       for (const isLoaded of page.id === 'home' && shown === site ? [false, true] : [true]) {
@@ -37,7 +40,7 @@ for (const template of TEMPLATES) {
           tally.pictures += here.filter((b) => b.name.startsWith('img')).length
         }
       }
-      tally.sections += fillPage(shown, page).main.length
+      tally.sections += allOf(fillPage(shown, page)).length
     }
     expect(tally.sections).toBeGreaterThan(20)
     expect(Math.min(tally.boxes / 20, tally.pictures)).toBeGreaterThan(20)
@@ -46,13 +49,11 @@ for (const template of TEMPLATES) {
 
 function sheetHtml(site: Site, page: SitePage): string {
   const drawn = makeSheetPainter()({ ...site, mode: 'sheet' }, page)
-  const { header, main, footer } = drawn
-  const html = (sections: typeof main): string => sections.map((s) => s.html).join('')
-  expect(sectionsOf(drawn).length).toBeGreaterThan(2)
+  expect(allOf(drawn).length).toBeGreaterThan(2)
   return (
     `<!doctype html><html lang="${drawn.language}"><head><style>${drawn.styles.tokens}</style>` +
     `<style>${drawn.styles.designs}</style><style>${SHEET_CSS}</style></head>` +
-    `<body>${html(header)}<main id="main">${html(main)}</main>${html(footer)}</body></html>`
+    `<body>${bodyHtml(drawn, (section) => section.html)}</body></html>`
   )
 }
 

@@ -1,17 +1,21 @@
 import type { Page as BrowserPage } from '@playwright/test'
 import { makeDocument, pageTexts, type Site } from '../../src/core/fill'
-import { getTemplate } from '../../src/core/pack'
+import { answersOf, getDesign, getTemplate } from '../../src/core/pack'
 import { designCss, renderBody, renderPage, tokenCss, type ReleaseFiles } from '../../src/core/render'
 import {
+  ALTERATION_NAMES,
+  ALTERATIONS,
   findPage,
   pagesOf,
   ranks,
   type Brand,
+  type ColumnWidth,
   type Dark,
   type Page,
   type PageId,
   type Section,
   type SectionId,
+  type Side,
   type Tone,
 } from '../../src/core/site'
 import { testAssets, testPack } from '../pack'
@@ -84,6 +88,14 @@ export function withStyles(site: Site, html: string): string {
   return html.replace('<head>', `<head><style>${tokenCss(site)}</style><style>${designCss(site)}</style>`)
 }
 
+/** Has every picture of a page there, near or far. */
+export async function loadPictures(page: BrowserPage): Promise<void> {
+  await page.evaluate(async () => {
+    document.querySelectorAll('img').forEach((img) => (img.loading = 'eager'))
+    await Promise.all([...document.images].map((img) => img.decode().catch(() => null)))
+  })
+}
+
 /** Opens a page as it would be published, with a flat picture in every frame. */
 export async function showPublished(page: BrowserPage, site: Site, of: Page): Promise<void> {
   await page.unrouteAll()
@@ -95,4 +107,44 @@ export async function showPublished(page: BrowserPage, site: Site, of: Page): Pr
         : route.fulfill({ status: 404, body: '' }),
   )
   await page.goto('http://site.example/shown/page', { waitUntil: 'domcontentloaded' })
+}
+
+/**
+ * A site whose home page has columns at its sides: every design that can stand narrow in the one at the start, every other under what opens
+ * the page beside it, and one section at the end where there is to be a column too.
+ */
+export function inColumns(site: Site, width: ColumnWidth, hasBoth: boolean): { site: Site; page: Page } {
+  const all = designsOn(site, null, 'paper')
+  const column = (side: Side) => ({ type: 'side', side, page: all.page.id }) as const
+  const isNarrow = ({ kind, design }: Section): boolean => getDesign(site.pack, kind, design).narrow === true
+  const sections = Object.values(all.site.document.sections)
+  const end = sections.find((section) => isNarrow(section) && section.kind === 'contact')
+  const moved = sections.map((section): Section => {
+    if (section === end && hasBoth) return { ...section, in: column('end') }
+    return isNarrow(section) ? { ...section, in: column('start') } : section
+  })
+  const page: Page = { ...all.page, startColumn: { width }, ...(hasBoth ? { endColumn: { width } } : {}) }
+  const document = {
+    ...all.site.document,
+    pages: { ...all.site.document.pages, [page.id]: page },
+    sections: Object.fromEntries(moved.map((section) => [section.id, section])),
+  }
+  return { site: { ...all.site, document }, page }
+}
+
+/** As many cuts as the alteration with most settings has: each setting of each alteration is in one of them at least. */
+export const CUTS = Math.max(...Object.values(ALTERATIONS).map((settings) => settings.length))
+
+/** Every section altered in every way that its design answers to, each by the nth of its settings. */
+export function cut(site: Site, nth: number): Site {
+  const { css } = getTemplate(site.pack, site.document.dress.template)
+  const altered = Object.entries(site.document.sections).map(([id, section]): [string, Section] => {
+    const answers = answersOf(getDesign(site.pack, section.kind, section.design), css)
+    const parts = ALTERATION_NAMES.flatMap((name) => {
+      const settings = answers[name] ?? []
+      return settings.length === 0 ? [] : [[name, settings[nth % settings.length]]]
+    })
+    return [id, { ...section, ...Object.fromEntries(parts) } as Section]
+  })
+  return { ...site, document: { ...site.document, sections: Object.fromEntries(altered) } }
 }

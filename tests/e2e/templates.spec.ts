@@ -21,7 +21,7 @@ for (const template of TEMPLATES) {
     `every page of ${template}, in brands it was not made for, on desktop and phone: axe finds nothing, nothing is ` +
       'wider than the window',
     async ({ page }) => {
-      test.setTimeout(240_000)
+      test.setTimeout(900_000)
       await page.route('**/*', (route) =>
         route.request().resourceType() === 'image' ? route.fulfill({ contentType: 'image/svg+xml', body: PIXEL }) : route.abort(),
       )

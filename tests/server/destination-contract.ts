@@ -115,6 +115,30 @@ export function destinationContract(kind: string, underTest: () => UnderTest): v
       expect((await visit(from, '/about/')).sentTo).toBe(`${destination.originOf(to)}/about/`)
     })
 
+    test('leads on from an address by a rule where it can, else by the page that is there', async () => {
+      const { destination, visit } = underTest()
+      const address = newAddress()
+      await destination.claim(address, 'job')
+      const files = { 'index.html': 'home', 'old/index.html': 'a page that leads on', 'shop.html': 'another' }
+      const plain = manifestOf(files)
+      const rules = {
+        ...plain,
+        'old/index.html': { ...plain['old/index.html']!, leadsTo: '/new/' },
+        'shop.html': { ...plain['shop.html']!, leadsTo: 'https://shop.example/a?b=c' },
+      }
+      const missing = await destination.announce(address, 'r1', rules)
+      for (const text of Object.values(files)) if (missing.includes(hashOf(text))) await destination.send(hashOf(text), Buffer.from(text))
+      await destination.activate(address, 'r1')
+      const seen = [await visit(address, '/old/'), await visit(address, '/old'), await visit(address, '/shop.html')]
+      const can = destination.capabilities.canLeadOn
+      expect(seen[0]!.status).toBe(can ? 301 : 200)
+      if (can) expect(seen.map(({ sentTo }) => sentTo)).toEqual(['/new/', '/new/', 'https://shop.example/a?b=c'])
+      else expect(seen[2]!.words).toBe('another')
+      // The next release without them has files there again.
+      await publish(address, 'r2', files)
+      expect((await visit(address, '/old/')).words).toBe('a page that leads on')
+    })
+
     test('says in one way that nothing answers', async () => {
       expect(await faultOf(underTest().unplugged().find('contract-gone'))).toBe('down')
       expect(await faultOf(underTest().unplugged().send(hashOf('x'), Buffer.from('x')))).toBe('down')

@@ -1,4 +1,5 @@
 import { beforeAll, beforeEach, describe, expect, test } from 'vitest'
+import { menuKeyOf } from '../../src/core/render'
 import type { Manifest } from '../../src/core/release'
 import { DestinationError, type Destination, type HostedSite } from '../../src/server/destinations/destination'
 import { testSite } from '../pack'
@@ -8,7 +9,7 @@ import { forgetMemory, ownDataFolder } from './log-fixture'
 /** A host that can be made to fail at any call, or to do what it is asked and lose its answer. */
 class Host implements Destination {
   readonly kind = 'web-host'
-  readonly capabilities = { canSwitchAtomically: true, canRedirect: true, givesAddresses: true }
+  readonly capabilities = { canSwitchAtomically: true, canRedirect: true, canLeadOn: false, givesAddresses: true }
   readonly sites = new Map<string, { owner: string; release: string | null; movedTo?: string }>()
   readonly blobs = new Set<string>()
   failing: Partial<Record<'claim' | 'announce' | 'send' | 'activate' | 'find' | 'redirect', 'down' | 'full' | 'answer lost'>> = {}
@@ -113,7 +114,7 @@ describe('publishing', () => {
     expect(first).toMatchObject({ origin: `http://${name}.localhost:1`, notSentOn: null })
     expect(first.sentFiles).toBe(host.sent)
     change('second')
-    const plan = await preparing.prepareRelease(job, silent)
+    const plan = await preparing.prepareRelease(job, {}, silent)
     expect(plan.plan.changed.map((f) => f.path)).toEqual(['index.html'])
     expect((await publish()).sentFiles).toBe(1)
     expect(live()).toEqual({ address: name, number: 2, revision: 1 })
@@ -122,11 +123,35 @@ describe('publishing', () => {
 
   test('is of the site as the screen shows it: one that moved on is refused, and what was only looked at leaves no release', async () => {
     await takeAddress()
-    await preparing.prepareRelease(job, silent)
+    await preparing.prepareRelease(job, {}, silent)
     change('newer')
-    await preparing.prepareRelease(job, silent)
+    await preparing.prepareRelease(job, {}, silent)
     await expect(publishing.publish(job, { revision: 0 }, silent)).rejects.toMatchObject({ code: 'movedOn' })
     expect(database.db().prepare('SELECT count(*) AS n FROM release WHERE job = ?').get(job)).toEqual({ n: 0 })
+  })
+
+  test('a menu that was measured not to fit has its phone form in what is published, until it is measured to fit', async () => {
+    await takeAddress()
+    const [{ pack }, { jobAssets }, { readBlob }] = await Promise.all([
+      import('../../src/server/packs/packs'),
+      import('../../src/server/store/assets'),
+      import('../../src/server/files/blobs'),
+    ])
+    const { document } = log.jobState(job)
+    const key = menuKeyOf({ document, pack: pack(), assets: await jobAssets(job), mode: 'release' })
+    const styles = async (): Promise<string> => {
+      await publish()
+      const { manifest } = releases.getRelease(job, publications.livePublication(job)!.release)
+      const [, entry] = Object.entries(manifest).find(([path]) => path.endsWith('.css'))!
+      return String(await readBlob(entry.hash))
+    }
+    const plain = await styles()
+    await preparing.prepareRelease(job, { menu: { key: 'f'.repeat(16), from: 1400 } }, silent)
+    expect(await styles()).toBe(plain)
+    await preparing.prepareRelease(job, { menu: { key, from: 1400 } }, silent)
+    expect(await styles()).toMatch(/87\.5rem/)
+    await preparing.prepareRelease(job, { menu: { key, from: null } }, silent)
+    expect(await styles()).toBe(plain)
   })
 
   test('runs once at a time: a second tab is told, and the first goes on', async () => {

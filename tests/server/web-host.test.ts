@@ -81,6 +81,10 @@ test('no path leads out of a site’s folder', async () => {
   await publish(store, 'wren', 'r1', { 'index.html': 'one' })
   expect(() => store.announce('wren', { id: 'r2', manifest: { '../../evil': { hash: hashOf('x'), bytes: 1 } } })).toThrow('cannot be used')
   expect(() => store.announce('wren', { id: '../r', manifest: {} })).toThrow('cannot be used')
+  for (const bad of ['//evil.example/', 'javascript:alert(1)', '/a\r\nset-cookie: b=c', '/é', ''])
+    expect(() => store.announce('wren', { id: 'r3', manifest: { 'a.html': { hash: hashOf('x'), bytes: 1, leadsTo: bad } } }), bad).toThrow(
+      'cannot be led to',
+    )
   for (const bad of ['../site.json', '../../wren/site.json', '/etc/passwd', 'a/../../site.json', '.', '..'])
     expect(store.findFile('wren', bad), bad).toBeNull()
   expect(existsSync(path.join(where, 'evil'))).toBe(false)

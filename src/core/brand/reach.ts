@@ -1,5 +1,5 @@
-import { fillPage, readElements, type Site } from '../fill'
-import { pagesOf, sectionsOn, sharedSections, type Section, type TextStyleName } from '../site'
+import { allOf, fillPage, readElements, type Site } from '../fill'
+import { pagesOf, sectionsOfPage, sharedSections, type Section, type TextStyleName } from '../site'
 import { STYLED } from './styled'
 
 /** How many places of a site something is found at, and on how many pages; every page shares header and footer. */
@@ -14,8 +14,7 @@ function countStyles(site: Site): readonly Counts[] {
   if (!found) {
     found = pagesOf(site.document).map((page) => {
       const counts: Record<string, number> = {}
-      const { header, main, footer } = fillPage({ ...site, mode: 'release' }, page)
-      for (const { root } of [...header, ...main, ...footer]) {
+      for (const { root } of allOf(fillPage({ ...site, mode: 'release' }, page))) {
         readElements(root, (element) => {
           for (const [style, isOf] of Object.entries(STYLED)) if (isOf(element)) counts[style] = (counts[style] ?? 0) + 1
         })
@@ -39,6 +38,6 @@ export function reachOfStyle(site: Site, style: TextStyleName): Reach {
 export function reachOfTone({ document }: Site, tone: Section['tone']): Reach {
   const on = (sections: readonly Section[]): number => sections.filter((s) => s.tone === tone).length
   const shared = on(sharedSections(document))
-  const pages = pagesOf(document).map((page) => on(sectionsOn(document, page.id)))
+  const pages = pagesOf(document).map((page) => on(sectionsOfPage(document, page.id)))
   return { places: pages.reduce((sum, n) => sum + n, shared), pages: pages.filter((n) => shared > 0 || n > 0).length }
 }

@@ -1,4 +1,4 @@
-import { fillPage, wordsOf, type Site } from '../fill'
+import { allOf, fillPage, wordsOf, type Site } from '../fill'
 import { pagesOf } from '../site'
 
 const known = new WeakMap<object, string>()
@@ -9,8 +9,7 @@ export function siteLetters(site: Site): string {
   if (before !== undefined) return before
   const letters = new Set<string>()
   for (const page of pagesOf(site.document)) {
-    const { header, main, footer } = fillPage({ ...site, mode: 'release' }, page)
-    for (const { root } of [...header, ...main, ...footer]) for (const letter of wordsOf(root)) letters.add(letter)
+    for (const { root } of allOf(fillPage({ ...site, mode: 'release' }, page))) for (const letter of wordsOf(root)) letters.add(letter)
   }
   const found = [...letters].sort().join('')
   known.set(site.document, found)

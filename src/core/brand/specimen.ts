@@ -1,4 +1,4 @@
-import { fillPage, readElements, type ReadElement, type Site } from '../fill'
+import { allOf, fillPage, readElements, type ReadElement, type Site } from '../fill'
 import { pagesOf, TEXT_STYLES, type Page, type TextStyleName } from '../site'
 import { STYLED } from './styled'
 
@@ -40,8 +40,7 @@ export function findSpecimen(site: Site, page: Page): Specimen {
 
 /** Adds the first words of a page in each style that has none yet. */
 function readPage(site: Site, page: Page, found: Partial<Record<TextStyleName, string>>): void {
-  const { header, main, footer } = fillPage(site, page)
-  for (const { root } of [...header, ...main, ...footer]) {
+  for (const { root } of allOf(fillPage(site, page))) {
     readElements(root, (element) => {
       for (const name of TEXT_STYLES) if (!found[name] && FOUND[name](element)) found[name] = element.words().slice(0, MOST)
     })

@@ -7,7 +7,7 @@ import {
   pagesOf,
   roleOf,
   sectionsIn,
-  sectionsOn,
+  sectionsOfPage,
   sharedSections,
   type Look,
   type Page,
@@ -50,7 +50,8 @@ export type Leftovers = {
 
 const counted = new WeakMap<SiteDocument, { readonly pack: Pack; readonly found: Leftovers }>()
 
-let latest: Leftovers | null = null
+/** The last answer, and what it was made of: the pages in order, and what is open on each, on the one for wrong addresses and on all. */
+let latest: { readonly roles: unknown; readonly open: readonly Open[]; readonly everyPage: number; readonly found: Leftovers } | null = null
 
 /**
  * How many places still show the template's content, each counted once. What is asked twice of a document is counted once,
@@ -59,33 +60,41 @@ let latest: Leftovers | null = null
 export function countLeftovers(pack: Pack, document: SiteDocument): Leftovers {
   const known = counted.get(document)
   if (known?.pack === pack) return known.found
-  const now = count(pack, document)
-  const found = latest && isSameCount(latest, now) ? latest : now
-  latest = found
+  const found = count(pack, document)
   counted.set(document, { pack, found })
   return found
-}
-
-function isSameCount(a: Leftovers, b: Leftovers): boolean {
-  if (a.total !== b.total || a.everyPage !== b.everyPage || a.drafts !== b.drafts) return false
-  const pages = Object.keys(b.byPage)
-  return pages.length === Object.keys(a.byPage).length && pages.every((page) => a.byPage[page] === b.byPage[page])
 }
 
 function count(pack: Pack, document: SiteDocument): Leftovers {
   const facts = factsOf(document)
   const factsOpen = shownFacts(pack, document).filter((f) => facts[f] === undefined).length
   const shared = openOn(pack, document, sharedSections(document))
+  const notFound = openOn(pack, document, sectionsIn(document, { type: 'notFound' }))
   const labelsOpen = siteLabels(pack, document).filter((l) => l.leftover).length
-  const own = pagesOf(document).map((page) => [page.id, openOnPage(pack, document, page)] as const)
-  const pages = [...own, [NOT_FOUND, openOn(pack, document, sectionsIn(document, { type: 'notFound' }))] as const]
   const everyPage = factsOpen + labelsOpen + shared.leftovers
-  return {
-    total: pages.reduce((sum, [, open]) => sum + open.leftovers, everyPage),
+  const roles = rolesOf(document)
+  const own = roles.map(([page, role]) => openOnPage(pack, document, page, role))
+  const open = [...own, notFound, shared]
+  // Of a large site putting the answer together costs more than finding out that it is the one of before.
+  if (latest?.roles === roles && latest.everyPage === everyPage && isSameOpen(latest.open, open)) return latest.found
+  const found = {
+    total: own.reduce((sum, { leftovers }) => sum + leftovers, everyPage + notFound.leftovers),
     everyPage,
-    byPage: Object.fromEntries(pages.map(([id, open]) => [id, open.leftovers])),
-    drafts: pages.reduce((sum, [, open]) => sum + open.drafts, shared.drafts),
+    byPage: Object.fromEntries([...roles.map(([{ id }], i) => [id, own[i]?.leftovers ?? 0]), [NOT_FOUND, notFound.leftovers]]),
+    drafts: open.reduce((sum, { drafts }) => sum + drafts, 0),
   }
+  latest = { roles, open, everyPage, found: latest && isSameCount(latest.found, found) ? latest.found : found }
+  return latest.found
+}
+
+function isSameOpen(a: readonly Open[], b: readonly Open[]): boolean {
+  return a.length === b.length && a.every((open, i) => open.leftovers === b[i]?.leftovers && open.drafts === b[i].drafts)
+}
+
+function isSameCount(a: Leftovers, b: Leftovers): boolean {
+  if (a.total !== b.total || a.everyPage !== b.everyPage || a.drafts !== b.drafts) return false
+  const pages = Object.keys(b.byPage)
+  return pages.length === Object.keys(a.byPage).length && pages.every((page) => a.byPage[page] === b.byPage[page])
 }
 
 type Open = { readonly leftovers: number; readonly drafts: number }
@@ -98,14 +107,26 @@ type Counted = {
   readonly open: Open
 }
 
+type Role = PageRole | 'hidden'
+const roles = new WeakMap<SiteDocument['pages'], { readonly plan: SiteDocument['plan']; readonly of: readonly (readonly [Page, Role])[] }>()
+
+/** How each page stands to visitors; asked anew when the tree or its plan has changed. */
+function rolesOf(document: SiteDocument): readonly (readonly [Page, Role])[] {
+  const known = roles.get(document.pages)
+  if (known?.plan === document.plan) return known.of
+  const of = pagesOf(document).map((page) => [page, isHidden(document, page) ? 'hidden' : roleOf(document, page)] as const)
+  roles.set(document.pages, { plan: document.plan, of })
+  return of
+}
+
 /** What is open on a page, by the sections that stand on it: one that nothing was done on is not counted again. */
 const openOnPages = new WeakMap<readonly Section[], Counted>()
+const NOTHING: Open = { leftovers: 0, drafts: 0 }
 
-function openOnPage(pack: Pack, document: SiteDocument, page: Page): Open {
+function openOnPage(pack: Pack, document: SiteDocument, page: Page, role: Role): Open {
   // What visitors never see is no leftover.
-  if (isHidden(document, page)) return { leftovers: 0, drafts: 0 }
-  const role = roleOf(document, page)
-  const sections = sectionsOn(document, page.id)
+  if (role === 'hidden') return NOTHING
+  const sections = sectionsOfPage(document, page.id)
   const table = document.entries
   const known = openOnPages.get(sections)
   const isOf = known?.pack === pack && known.page === page && known.role === role

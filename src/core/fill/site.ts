@@ -11,6 +11,8 @@ export type Site = {
   readonly mode: 'sheet' | 'release'
   /** The day that it is: what was to be shown until an earlier one is shown no more. Where nothing is known of the day, all is shown. */
   readonly today?: CalendarDay
+  /** From which width of the window, in px, the menu fits as designed; narrower ones have its phone form. Nothing: the design's own. */
+  readonly menuFrom?: number | null
 }
 
 export function templateOf(site: Site): Template {

@@ -50,6 +50,8 @@ export type Design = {
   readonly tree: DesignElement
   readonly css: string
   readonly placeholders: Placeholders
+  /** It looks right in a column at the side of a page. */
+  readonly narrow?: true
 }
 
 /** A template's own content: of a section's slots, and of the entries of its lists, in order. */

@@ -45,7 +45,13 @@ export function parseDesign(kind: string, name: string, html: string, css: strin
   const className = `${kind}-${name}`
   if (tree.attrs.class !== className) reader.fault(root, `The outer element's class must be “${className}”.`)
   const faults = [...reader.faults, ...checkDesignCss(`designs/${kind}/${name}.css`, css, className)]
-  return { design: { kind, name, tree, css, placeholders: reader.placeholders }, faults }
+  const narrow = root.attrs.some((attr) => attr.name === 'data-narrow')
+  return { design: { kind, name, tree, css, placeholders: reader.placeholders, ...(narrow ? { narrow } : {}) }, faults }
+}
+
+/** Whether an element is a design's outer one. */
+function isOuter(element: P5.Element): boolean {
+  return element.parentNode?.nodeName === '#document-fragment'
 }
 
 function isElement(node: P5.ChildNode): node is P5.Element {
@@ -160,7 +166,8 @@ class DesignReader {
     const kept: Record<string, string> = {}
     for (const { name, value } of from.attrs) {
       if (name.startsWith('data-')) {
-        if (!BINDING_ATTRIBUTES.has(name)) this.fault(from, `The attribute ${name} means nothing here.`)
+        const isKnown = BINDING_ATTRIBUTES.has(name) || (isOuter(from) && ROOT_ATTRIBUTES.has(name))
+        if (!isKnown) this.fault(from, `The attribute ${name} means nothing here.`)
       } else if (['href', 'src', 'alt', 'sizes'].includes(name)) continue
       else if (ALLOWED_ATTRIBUTES.has(name) || /^aria-[a-z]+$/.test(name)) kept[name] = value
       else this.fault(from, `The attribute ${name} is not allowed in a design.`)
@@ -261,3 +268,5 @@ const BINDING_ATTRIBUTES = new Set([
   'data-label',
   'data-spoken',
 ])
+/** What only the outer element of a design says. */
+const ROOT_ATTRIBUTES = new Set(['data-narrow'])

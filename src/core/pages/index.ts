@@ -1,5 +1,6 @@
 export * from './page-tree'
 export * from './segment'
+export * from './files'
 export * from './menu'
 export * from './redirects'
 export * from './typed-address'

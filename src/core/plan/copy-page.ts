@@ -1,7 +1,17 @@
 import { pageTexts } from '../fill'
 import type { Pack } from '../pack'
 import { toSegment } from '../pages'
-import { pagesIn, rankBetween, sectionsOn, type EditStep, type Page, type PageId, type SectionId, type SiteDocument } from '../site'
+import {
+  pagesIn,
+  rankBetween,
+  sectionsOfPage,
+  type EditStep,
+  type Page,
+  type PageId,
+  type SectionId,
+  type SectionIn,
+  type SiteDocument,
+} from '../site'
 import type { Added, Unique } from './add-page'
 import { nameProblem } from './page-names'
 import { copySteps } from './sections'
@@ -21,11 +31,12 @@ export function copyPage(pack: Pack, document: SiteDocument, page: Page, withCon
     type: 'page/insert',
     page: { ...rest, id, rank: rankBetween(page.rank, after), segment: toSegment(called) || page.segment, addressed: true, texts: kept },
   }
-  const sections = sectionsOn(document, page.id).flatMap((section, i) =>
+  const standing = sectionsOfPage(document, page.id)
+  const sections = standing.flatMap((section, i) =>
     copySteps(
       document,
       section,
-      { id: `${id}.${i + 1}` as SectionId, in: { type: 'page', page: id }, rank: section.rank },
+      { id: `${id}.${i + 1}` as SectionId, in: { ...section.in, page: id } as SectionIn, rank: section.rank },
       withContent,
       unique,
     ),

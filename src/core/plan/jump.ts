@@ -4,7 +4,7 @@ import { pagePath } from '../pages'
 import {
   pagesOf,
   plainWords,
-  sectionsOn,
+  sectionsOfPage,
   sharedSections,
   type Page,
   type PageId,
@@ -39,7 +39,7 @@ export function jumpTargets(pack: Pack, document: SiteDocument): readonly JumpTa
   return [
     ...pagesOf(document).map((page) => pageTarget(pack, document, page)),
     ...pagesOf(document).flatMap((page) =>
-      sectionsOn(document, page.id).flatMap((section) => sectionTargets(pack, document, section, page)),
+      sectionsOfPage(document, page.id).flatMap((section) => sectionTargets(pack, document, section, page)),
     ),
     ...sharedSections(document).flatMap((section) => sectionTargets(pack, document, section, null)),
   ]

@@ -54,13 +54,13 @@ export function toKept(document: SiteDocument, standing: Section): KeptSection {
   return { kind, design, tone, origin, slots: portable(slots), entries, ...Object.fromEntries(alterationsOf(section)) }
 }
 
-/** Values that mean the same in any job: a link to a page of the job leads nowhere elsewhere. */
+/** Values that mean the same in any job: a link to a page or a file of the job leads nowhere elsewhere. */
 function portable(slots: Section['slots']): Section['slots'] {
   return Object.fromEntries(Object.entries(slots).map(([slot, value]) => [slot, withoutPage(value)]))
 }
 
 function withoutPage(value: SlotValue): SlotValue {
-  const isOfJob = value.type === 'link' && (value.to.type === 'page' || value.to.type === 'section')
+  const isOfJob = value.type === 'link' && ['page', 'section', 'file'].includes(value.to.type)
   return isOfJob ? { ...value, to: { type: 'url', url: '' } } : value
 }
 

@@ -1,6 +1,6 @@
 import { findTemplatePage, pageTexts } from '../fill'
 import { getTemplate, type Pack } from '../pack'
-import { pagesOf, sectionsOn, type PageOrigin, type SectionKind, type SiteDocument } from '../site'
+import { pagesOf, sectionsOfPage, type PageOrigin, type SectionKind, type SiteDocument } from '../site'
 import { findTrade } from '../trade'
 import { kindOfName, kindOfPage } from './find-design'
 
@@ -45,7 +45,7 @@ function kindsOf(pack: Pack, document: SiteDocument): ReadonlySet<SectionKind> {
         const from = findTemplatePage(pack, page.origin)?.page
         const about = from ? kindOfPage(from) : null
         const named = about ?? kindOfName(pageTexts(pack, document, page).name)
-        return named ? [named] : sectionsOn(document, page.id).map((s) => s.kind)
+        return named ? [named] : sectionsOfPage(document, page.id).map((s) => s.kind)
       }),
   )
 }

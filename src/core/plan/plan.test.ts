@@ -55,6 +55,7 @@ import {
   type EntryId,
   type Page,
   type PageId,
+  type SectionIn,
   type SiteDocument,
 } from '../site'
 import { testPack, testSite } from '../../../tests/pack'
@@ -363,10 +364,12 @@ describe('taking pages out', () => {
 })
 
 describe('sections', () => {
+  const onHome: SectionIn = { type: 'page', page: homePage(start).id }
+
   test('every kind can be added in every design, and what was added is drawn', () => {
     let drawn = 0
     for (const kind of PAGE_KINDS) {
-      for (const choice of choicesOf(pack, start, kind)) {
+      for (const choice of choicesOf(pack, start, kind, onHome)) {
         const { step, section } = addSection(start, choice, { in: { type: 'page', page: 'about' as PageId }, after: null }, unique)
         const made = after(start, [step])
         expect(sectionsOn(made, 'about' as PageId)[0]?.id).toBe(section)
@@ -379,12 +382,12 @@ describe('sections', () => {
   })
 
   test('the best three are of kinds that the page lacks, and what the site is for comes first', () => {
-    const best = bestChoices(pack, start, homePage(start).id)
+    const best = bestChoices(pack, start, homePage(start).id, onHome)
     const here = sectionsOn(start, homePage(start).id).map((s) => s.kind)
     expect(best).toHaveLength(3)
     expect(best.filter(({ choice }) => here.includes(choice.kind))).toEqual([])
     const showing = after(start, [{ type: 'fact/set', fact: 'purposes', value: ['showing'] }])
-    expect(bestChoices(pack, showing, 'contact' as PageId)[0]).toMatchObject({
+    expect(bestChoices(pack, showing, 'contact' as PageId, onHome)[0]).toMatchObject({
       choice: { kind: 'gallery' },
       reason: 'the site is for showing',
     })

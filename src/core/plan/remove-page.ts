@@ -3,10 +3,11 @@ import {
   allSections,
   entriesOf,
   lineOf,
+  pageOf,
   pagesOf,
   plainWords,
   refOf,
-  sectionsOn,
+  sectionsOfPage,
   toEdit,
   type Edit,
   type EditStep,
@@ -31,7 +32,7 @@ export function linksTo(document: SiteDocument, pages: readonly Page[]): readonl
   const leads = (to: LinkTarget): boolean => {
     if (to.type === 'page') return ids.has(linkedPage(document, to.page)?.id ?? '')
     const where = to.type === 'section' ? document.sections[to.section]?.in : undefined
-    return where?.type === 'page' && ids.has(where.page)
+    return where !== undefined && ids.has(pageOf(where) ?? '')
   }
   const signposts = Object.values(document.signposts).filter((sign) => leads(sign.to))
   return [
@@ -44,7 +45,7 @@ export function linksTo(document: SiteDocument, pages: readonly Page[]): readonl
 
 function isOn(document: SiteDocument, place: SlotPlace, pages: ReadonlySet<string>): boolean {
   const where = document.sections[place.section]?.in
-  return where?.type === 'page' && pages.has(where.page)
+  return where !== undefined && pages.has(pageOf(where) ?? '')
 }
 
 type SlotLink = Extract<LinkToPage, { type: 'slot' }> & { readonly to: LinkTarget }
@@ -75,10 +76,10 @@ export function removePages(document: SiteDocument, pages: readonly Page[], link
   // Those under others go first, so that none is lifted that goes anyway.
   const gone = [...pages].sort((a, b) => lineOf(document, b).length - lineOf(document, a).length)
   const ids = new Set<string>(pages.map(({ id }) => id))
-  const goes = (section: Section): boolean => section.in.type === 'page' && ids.has(section.in.page)
+  const goes = (section: Section): boolean => ids.has(pageOf(section.in) ?? '')
   const kept = handOver(
     document,
-    pages.flatMap(({ id }) => sectionsOn(document, id).map((section) => section.id)),
+    pages.flatMap(({ id }) => sectionsOfPage(document, id).map((section) => section.id)),
     goes,
   )
   return toEdit([...led, ...kept, ...gone.map(({ id }): EditStep => ({ type: 'page/remove', page: id }))])

@@ -1,20 +1,21 @@
-import { designsOf, getTemplate, type Pack, type Template, type TemplateSection } from '../pack'
+import { getTemplate, type Pack, type Template, type TemplateSection } from '../pack'
 import {
   factsOf,
   KINDS,
   pagesOf,
-  sectionsOn,
+  sectionsOfPage,
   type EditStep,
   type PageId,
   type Purpose,
   type Section,
   type SectionId,
+  type SectionIn,
   type SectionKind,
   type SectionOrigin,
   type SiteDocument,
 } from '../site'
 import type { Unique } from './add-page'
-import { rankAt, type Spot } from './sections'
+import { designsIn, rankAt, type Spot } from './sections'
 
 /** Kinds that stand among a page's sections; what stands at the head and foot of every page is none. */
 export const PAGE_KINDS = (Object.keys(KINDS) as SectionKind[]).filter((kind) => kind !== 'header' && kind !== 'footer')
@@ -22,12 +23,12 @@ export const PAGE_KINDS = (Object.keys(KINDS) as SectionKind[]).filter((kind) =>
 /** A section that can be added: its look, and the template's section whose words it begins with. */
 export type SectionChoice = Pick<Section, 'kind' | 'design' | 'tone'> & { readonly origin: SectionOrigin | null }
 
-/** Every design of a kind as it can be added: with words of the worn template where it has such a section, else of another. */
-export function choicesOf(pack: Pack, document: SiteDocument, kind: SectionKind): readonly SectionChoice[] {
+/** Every design of a kind as it can be added in a place: with words of the worn template where it has such a section, else of another. */
+export function choicesOf(pack: Pack, document: SiteDocument, kind: SectionKind, where: SectionIn): readonly SectionChoice[] {
   const worn = getTemplate(pack, document.dress.template)
   const templates = [worn, ...Object.values(pack.templates).filter((t) => t !== worn)]
   const sources = templates.flatMap((template) => sectionsOf(template).filter(({ section }) => section.kind === kind))
-  return designsOf(pack, kind)
+  return designsIn(pack, kind, where)
     .map((name): SectionChoice => {
       const source = sources.find(({ section }) => section.design === name) ?? sources[0]
       return { kind, design: name, tone: source?.section.tone ?? 'paper', origin: source?.origin ?? null }
@@ -69,12 +70,12 @@ const FOR: Readonly<Record<Purpose, readonly SectionKind[]>> = {
   selling: ['prices', 'testimonials'],
 }
 
-/** The three sections to add first: what the page lacks, and what the brief is for. */
-export function bestChoices(pack: Pack, document: SiteDocument, page: PageId): readonly BestChoice[] {
-  const here = new Set(sectionsOn(document, page).map((s) => s.kind))
+/** The three sections to add first in a place of a page: what the page lacks, and what the brief is for. */
+export function bestChoices(pack: Pack, document: SiteDocument, page: PageId, where: SectionIn): readonly BestChoice[] {
+  const here = new Set(sectionsOfPage(document, page).map((s) => s.kind))
   const purposes = factsOf(document).purposes ?? []
   const wanted = purposes.flatMap((purpose) => FOR[purpose])
-  const elsewhere = new Set(pagesOf(document).flatMap((p) => (p.id === page ? [] : sectionsOn(document, p.id).map((s) => s.kind))))
+  const elsewhere = new Set(pagesOf(document).flatMap((p) => (p.id === page ? [] : sectionsOfPage(document, p.id).map((s) => s.kind))))
   const reasonOf = (kind: SectionKind): string =>
     wanted.includes(kind)
       ? `the site is for ${purposes.find((purpose) => FOR[purpose].includes(kind)) ?? ''}`
@@ -86,7 +87,7 @@ export function bestChoices(pack: Pack, document: SiteDocument, page: PageId): r
   const inOrder = kinds.toSorted((a, b) => rankOf(a) - rankOf(b))
   return inOrder
     .flatMap((kind) => {
-      const [choice] = choicesOf(pack, document, kind)
+      const [choice] = choicesOf(pack, document, kind, where)
       return choice ? [{ choice, reason: reasonOf(kind) }] : []
     })
     .slice(0, 3)

@@ -15,6 +15,7 @@ import {
   type SectionIn,
   type SiteDocument,
 } from '../site'
+import { designsOf, findDesign, type Pack } from '../pack'
 import type { Unique } from './add-page'
 import { handOver } from './hand-over'
 
@@ -52,6 +53,16 @@ function ranksAt(document: SiteDocument, { in: where, after }: Spot, moved: read
 export function canStand(kind: Section['kind'], where: SectionIn): boolean {
   if (kind === 'header' || kind === 'footer') return where.type === kind
   return where.type !== 'notFound'
+}
+
+/** Whether a section can stand in a place as it looks now: in a column at the side of a page only what its design says can stand narrow. */
+export function canLook(pack: Pack, { kind, design }: Pick<Section, 'kind' | 'design'>, where: SectionIn): boolean {
+  return canStand(kind, where) && (where.type !== 'side' || findDesign(pack, kind, design)?.narrow === true)
+}
+
+/** The designs of a kind that can stand in a place. */
+export function designsIn(pack: Pack, kind: Section['kind'], where: SectionIn): readonly string[] {
+  return designsOf(pack, kind).filter((design) => canLook(pack, { kind, design }, where))
 }
 
 /** One step up or down where it stands; null at the end. */

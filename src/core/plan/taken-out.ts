@@ -1,4 +1,4 @@
-import { findPage, findSection, stepsOf, type Edit, type EditStep, type Page, type Section, type SiteDocument } from '../site'
+import { findPage, findSection, pageOf, stepsOf, type Edit, type EditStep, type Page, type Section, type SiteDocument } from '../site'
 
 /** A page or a section that was taken out and stands nowhere now, with the steps that bring it back with everything in it. */
 export type TakenOut =
@@ -28,9 +28,7 @@ export function takenOut(document: SiteDocument, rows: readonly { readonly edit:
 function pageIn(back: readonly EditStep[], id: string): TakenOut | null {
   const insert = back.find((step) => step.type === 'page/insert' && step.page.id === id)
   if (insert?.type !== 'page/insert') return null
-  const sections = back.flatMap((step) =>
-    step.type === 'section/insert' && step.section.in.type === 'page' && step.section.in.page === id ? [step.section.id] : [],
-  )
+  const sections = back.flatMap((step) => (step.type === 'section/insert' && pageOf(step.section.in) === id ? [step.section.id] : []))
   return { type: 'page', page: insert.page, steps: [insert, ...stepsInto(back, new Set(sections))] }
 }
 
@@ -53,7 +51,8 @@ function isThere(document: SiteDocument, one: TakenOut): boolean {
 }
 
 function hasPlace(document: SiteDocument, { in: where }: Section): boolean {
-  return where.type !== 'page' || findPage(document, where.page) !== null
+  const page = pageOf(where)
+  return page === null || findPage(document, page) !== null
 }
 
 /** The steps that put something back where it stood; a page whose place is gone stands at the top. */

@@ -5,7 +5,7 @@ import {
   homePage,
   lineOf,
   pagesOf,
-  sectionsOn,
+  sectionsOfPage,
   toEdit,
   type Edit,
   type EditStep,
@@ -35,7 +35,7 @@ export function untouchedParts(pack: Pack, document: SiteDocument): Untouched {
   const sections = pagesOf(document)
     .filter((page) => !gone.has(page))
     .flatMap((page) => {
-      const all = sectionsOn(document, page.id)
+      const all = sectionsOfPage(document, page.id)
       const found = all.filter((section) => isUntouched(pack, document, section))
       return found.length === all.length ? found.slice(1) : found
     })
@@ -51,7 +51,7 @@ export function takeOutUntouched({ pages, sections }: Untouched): Edit {
 }
 
 function isOnlyTemplates(pack: Pack, document: SiteDocument, page: Page): boolean {
-  return sectionsOn(document, page.id).every((section) => isUntouched(pack, document, section) || section.kind === 'title')
+  return sectionsOfPage(document, page.id).every((section) => isUntouched(pack, document, section) || section.kind === 'title')
 }
 
 function isUntouched(pack: Pack, document: SiteDocument, section: Section): boolean {

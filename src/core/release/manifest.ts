@@ -4,8 +4,17 @@ const hash = v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/))
 /** A path inside a site: no empty, dot or hidden parts, no back-slashes; nothing that can leave the site's folder. */
 export const sitePathSchema = v.pipe(v.string(), v.maxLength(300), v.regex(/^(?!\.)[^/\\\0]+(?:\/(?!\.)[^/\\\0]+)*$/))
 
-/** One published state of a site: each path, with the SHA-256 and size in bytes of its content. */
-export const manifestSchema = v.record(sitePathSchema, v.strictObject({ hash, bytes: v.pipe(v.number(), v.integer(), v.minValue(0)) }))
+/** Where an address leads on: a path of the site or a whole address, in printable ASCII, since it travels in a header. */
+const leadsToSchema = v.pipe(v.string(), v.maxLength(2000), v.regex(/^(\/(?!\/)|https?:\/\/)[!-~]*$/))
+
+/**
+ * One published state of a site: each path, with the SHA-256 and size in bytes of its content. What only leads on says where, for servers
+ * that can do so by a rule; its content is a page that leads on by itself.
+ */
+export const manifestSchema = v.record(
+  sitePathSchema,
+  v.strictObject({ hash, bytes: v.pipe(v.number(), v.integer(), v.minValue(0)), leadsTo: v.optional(leadsToSchema) }),
+)
 export type Manifest = Readonly<v.InferOutput<typeof manifestSchema>>
 export type ManifestEntry = Manifest[string]
 

@@ -14,6 +14,7 @@ import {
   type PageParts,
   type Site,
 } from '../fill'
+import { bodyHtml, isInColumns } from './body-html'
 import { attribute, escapeJsonScript, escapeText } from './html/escape'
 import { sectionHtml } from './html/to-html'
 import { fileUrl, openPage, pictureUrl, type PageWriter } from './page-writer'
@@ -60,22 +61,20 @@ export function renderBody(site: Site, page: Page | null): string {
   return writeBody(openPage(site, page), fillPage(site, page))
 }
 
-function writeBody(writer: PageWriter, { header, main, footer }: PageParts<FilledSection>): string {
-  const write = (sections: readonly FilledSection[]): string => sections.map((s) => sectionHtml(writer, s)).join('\n')
+function writeBody(writer: PageWriter, filled: PageParts<FilledSection>): string {
+  const body = bodyHtml(filled, (section) => sectionHtml(writer, section)).trimEnd()
   return `<a class="skip" href="#main">${escapeText(ownWord(writer.site.document, 'skip'))}</a>
-${write(header)}
-<main id="main">
-${write(main)}
-</main>
-${write(footer)}${writer.site.mode === 'release' ? lastDays(main) : ''}`
+${body}${writer.site.mode === 'release' ? lastDays(filled) : ''}`
 }
 
 /**
  * Takes sections away whose last day is over since a page was published, by the visitor's own clock. It stands behind everything, since
  * designs tell by their neighbours how they stand.
  */
-function lastDays(main: readonly FilledSection[]): string {
-  const dated = main
+function lastDays(filled: PageParts<FilledSection>): string {
+  const { head, main, start, end } = filled
+  const dated = [head, main, start, end]
+    .flat()
     .filter(({ root }) => root !== null)
     .flatMap((section, i) => (section.root !== null && section.until !== undefined ? [{ i, until: section.until }] : []))
   if (dated.length === 0) return ''
@@ -83,7 +82,10 @@ function lastDays(main: readonly FilledSection[]): string {
     const [year, month = 1, day = 1] = until.split('-').map(Number)
     return `new Date>=new Date(${year},${month - 1},${day + 1})&&all[${i}].remove()`
   })
-  return `\n<script>{const all=[...document.getElementById("main").children];${over.join(';')}}</script>`
+  const all = isInColumns(filled)
+    ? '[...document.querySelectorAll("#main>:not(.columns),#main>.columns>*>*")]'
+    : '[...document.getElementById("main").children]'
+  return `\n<script>{const all=${all};${over.join(';')}}</script>`
 }
 
 function renderHead(writer: PageWriter, files: ReleaseFiles, filled: PageParts<FilledSection>): string {
@@ -140,7 +142,7 @@ function renderSharing(
   const { document } = writer.site
   const { name } = factsOf(document)
   const url = files.origin + pagePath(document, page)
-  const card = findCardPicture(filled.main)
+  const card = findCardPicture([...filled.head, ...filled.main])
   const picture = card ? cardUrl(writer, files.origin, card) : null
   const property = (key: string, content: string): string => `<meta${attribute('property', key)}${attribute('content', content)}>`
   const size = [

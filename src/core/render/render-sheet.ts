@@ -2,6 +2,7 @@ import {
   anchorsOf,
   entriesOf,
   findPage,
+  hasColumns,
   looksByName,
   shownSection,
   standsOn,
@@ -14,7 +15,7 @@ import {
   type Section,
   type SiteDocument,
 } from '../site'
-import { fillSection, pageSections, siteDirection, type PageParts, type PageScope, type Site, type Typing } from '../fill'
+import { allOf, fillSection, mapParts, pageSections, siteDirection, type PageParts, type PageScope, type Site, type Typing } from '../fill'
 import { fontFaceCss } from '../type'
 import type { Direction } from '../words'
 import { gapHtml, sectionHtml } from './html/to-html'
@@ -78,7 +79,7 @@ export function makeSheetPainter(): SheetPainter {
     const now = surroundingsOf(site, page)
     if (now.some((one, i) => one !== surroundings[i])) drawn = new Map()
     surroundings = now
-    const { header, main, footer } = pageSections(site, page)
+    const sections = pageSections(site, page)
     const kept = new Map<string, Kept>()
     const draw = (section: Section): DrawnSection => {
       const shown = shownSection(site.document, section)
@@ -90,7 +91,7 @@ export function makeSheetPainter(): SheetPainter {
       kept.set(section.id, one)
       return one.as
     }
-    const parts = { header: header.map(draw), main: main.map(draw), footer: footer.map(draw) }
+    const parts = mapParts(sections, draw)
     drawn = kept
     return { page: page.id, language: siteLanguage(site.document), direction: siteDirection(site.document), styles: styles(site), ...parts }
   }
@@ -116,6 +117,8 @@ function makeStylist(): (site: Site) => SheetStyles {
   let looks: readonly Look[] | null = null
   let dress: SiteDocument['dress'] | null = null
   let onePage: true | undefined
+  let isColumned = false
+  let menu: Site['menuFrom']
   let brand: Brand | null = null
   let pack: Site['pack'] | null = null
   let language = ''
@@ -123,12 +126,15 @@ function makeStylist(): (site: Site) => SheetStyles {
   return (site) => {
     const { document } = site
     const now = looksByName(document)
-    const isAsBefore = now === looks && document.dress === dress && document.plan.onePage === onePage && site.pack === pack
+    const isSamePlan = document.plan.onePage === onePage && hasColumns(document) === isColumned && site.menuFrom === menu
+    const isAsBefore = now === looks && document.dress === dress && isSamePlan && site.pack === pack
     if (!isAsBefore) styles = sheetStyles(site)
     else if (document.brand !== brand || siteLanguage(document) !== language) styles = { ...brandStyles(site), designs: styles.designs }
     looks = now
     ;({ dress, brand } = document)
     ;({ onePage } = document.plan)
+    isColumned = hasColumns(document)
+    menu = site.menuFrom
     language = siteLanguage(document)
     pack = site.pack
     return styles
@@ -138,8 +144,7 @@ function makeStylist(): (site: Site) => SheetStyles {
 /** The same page with the template's content in every place: what its designer measured it for. */
 export function asDesigned(site: Site, page: Page): { readonly site: Site; readonly page: Page } {
   const { document } = site
-  const { header, main, footer } = pageSections(site, page)
-  const shown = [...header, ...main, ...footer]
+  const shown = allOf(pageSections(site, page))
   const sections = Object.fromEntries(shown.map((section) => [section.id, { ...section, slots: {} }]))
   const bare = { ...document, facts: {}, sections, entries: {} }
   return { site: { ...site, document: bare }, page: findPage(bare, page.id) ?? page }

@@ -1,6 +1,6 @@
 import { pageTexts } from '../fill'
 import { pagePath } from '../pages'
-import { DAY_NAMES, DAYS, factsGiven, homePage, lineOf, sectionsOn, siteLanguage, toCountryCode, type Hours, type Page } from '../site'
+import { DAY_NAMES, DAYS, factsGiven, homePage, lineOf, sectionsOfPage, siteLanguage, toCountryCode, type Hours, type Page } from '../site'
 import { findTrade } from '../trade'
 import type { Site } from '../fill'
 
@@ -63,7 +63,7 @@ export function pageData(site: Site, page: Page, origin: string): Record<string,
 
 /** What a page is to those who search: told by its sections, whatever it is called. */
 function pageType({ document }: Site, page: Page): string {
-  const kinds = new Set(sectionsOn(document, page.id).map((s) => s.kind))
+  const kinds = new Set(sectionsOfPage(document, page.id).map((s) => s.kind))
   if (page === homePage(document)) return 'WebPage'
   if (kinds.has('contact')) return 'ContactPage'
   if (kinds.has('team') || page.origin?.page === 'about') return 'AboutPage'

@@ -2,15 +2,20 @@ import { ROLES } from '../colour'
 import { siteDirection, siteScheme, templateOf, veilOf, type Site } from '../fill'
 import { designKey, findDesign } from '../pack'
 import { menuOf } from '../pages'
-import { looksByName, TONES, type Tone } from '../site'
+import { COLUMN_REMS, COLUMN_WIDTHS, hasColumns, looksByName, SIDES, TONES, type Tone } from '../site'
 import { brandCss } from './brand-css'
 import { cutCss } from './cut-css'
+import { menuFrom, menuKey } from './menu-fit'
 
 /**
  * The site's own few rules: custom properties of each tone that it uses, and what the brand sets over the template. In a
  * release that leaves the choice to its visitors, the dark form stands beside the light one.
  */
 export function tokenCss(site: Site): string {
+  return inColumns(site, rulesOf(site))
+}
+
+function rulesOf(site: Site): string {
   const { dark } = site.document.dress
   const tones = toneCss(site, dark === true)
   if (dark !== 'visitor' || site.mode === 'sheet')
@@ -107,6 +112,40 @@ function forParts(css: string): string {
   return css.replace(/ h1(?=[\s.,:{])/g, ' :is(h1, h2)')
 }
 
+/** The places in which sections stand one under another on a site with columns at the sides of its pages. */
+const STANDING = 'body>:not(main),main>:not(.columns),main>.columns>*>*'
+
+/**
+ * On a site with columns at the sides of its pages a section is not as wide as the window: what its rules say of the window's width they
+ * say of the place that it stands in, and lengths that grow with the window grow with that place.
+ */
+function inColumns({ document }: Site, css: string): string {
+  if (!hasColumns(document)) return css
+  return css
+    .replaceAll(/@media (?=\((?:min|max)-width:)([^{]*)\{\s*:root\s*\{/g, `@container $1{${STANDING}{`)
+    .replaceAll(/@media (?=\((?:min|max)-width:)/g, '@container ')
+    .replaceAll(/(\d)vw\b/g, '$1cqi')
+    .replaceAll(/(?<![\w.#-])main > (?=[.:*])/g, ':is(main,main>div>div)>')
+}
+
+/** From a width of the window on, columns stand beside the page's own. */
+function beside(from: string, columns: string): string {
+  return (
+    `@media (min-width:${from}){${columns}{grid-template-columns:var(--beside-start) minmax(0,1fr) var(--beside-end)}` +
+    `${columns}>.middle{grid-area:1/2}${columns}>.side-start{grid-area:1/1}${columns}>.side-end{grid-area:1/3}}`
+  )
+}
+
+/** Columns stand at the side where there is room for the page's own beside them; else they follow it. */
+const COLUMNS_CSS = `body,.middle,.side-start,.side-end{container-type:inline-size}
+.columns{display:grid;grid-template-columns:minmax(0,1fr);--beside-start:0px;--beside-end:0px}
+.columns>*{min-width:0}
+.columns>*>*{font-size:var(--step-0)}
+${SIDES.flatMap((side) => COLUMN_WIDTHS.map((width) => `.${side}-${width}{--beside-${side}:${COLUMN_REMS[width]}rem}`)).join('\n')}
+${beside('60rem', '.columns:not([class*=start-][class*=end-])')}
+${beside('78rem', '.columns')}
+`
+
 /**
  * The CSS of everything that is the template's: ground rules, its type, and the designs in use, each once; in one
  * layer, under the brand's own rules.
@@ -116,9 +155,16 @@ export function designCss(site: Site): string {
   const designs = new Map<string, string>()
   for (const { kind, design } of looksByName(site.document)) {
     const found = findDesign(site.pack, kind, design)
-    if (found) designs.set(designKey(kind, design), site.document.plan.onePage ? forParts(found.css) : found.css)
+    const css = found && (kind === 'header' ? menuFrom(found.css, site.menuFrom) : found.css)
+    if (css) designs.set(designKey(kind, design), site.document.plan.onePage ? forParts(css) : css)
   }
   const hasUnder = site.mode === 'sheet' || menuOf(site.document, 'menu').some(({ under }) => under.length > 0)
-  const pack = `@layer pack{\n${[BASE_CSS, template.css, ...designs.values()].join('\n')}\n}`
+  const rules = inColumns(site, [BASE_CSS, template.css, ...designs.values()].join('\n'))
+  const pack = `@layer pack{\n${rules}${hasColumns(site.document) ? COLUMNS_CSS : ''}\n}`
   return hasUnder ? `${pack}\n@layer menu{\n${MENU_CSS}}` : pack
+}
+
+/** A name for all that decides how wide the menu of a site is. */
+export function menuKeyOf(site: Site): string {
+  return menuKey(site, [BASE_CSS, MENU_CSS, templateOf(site).css, brandCss(site), String(hasColumns(site.document))].join('\n'))
 }

@@ -6,6 +6,7 @@ import {
   factsOf,
   findSlotType,
   isDraftValue,
+  pageOf,
   pageOfSection,
   pagesOf,
   refOf,
@@ -46,7 +47,7 @@ export function firstDraft(pack: Pack, document: SiteDocument): Edit | null {
     return page === '' ? { has: (key) => everywhere.has(key), add: (key) => void everywhere.add(key) } : both(here, everywhere)
   }
   const sections = allSections(document)
-  const inOrder = [...sections.filter((s) => s.in.type === 'page'), ...sections.filter((s) => s.in.type !== 'page')]
+  const inOrder = [...sections.filter((s) => pageOf(s.in) !== null), ...sections.filter((s) => pageOf(s.in) === null)]
   const edits = inOrder.flatMap((section) => draftSection(pack, document, section, trade, words, saidOn(section)))
   return edits.length > 0 ? { type: 'batch', edits } : null
 }

@@ -97,6 +97,8 @@ export function rearrange(document: SiteDocument, to: Arrangement): SiteDocument
   const sections = [
     ...to.pages.flatMap((p) => place(document, { type: 'page', page: p.page.id }, p.sections)),
     ...APART.flatMap((type) => place(document, { type }, to.apart[type])),
+    // Templates have no columns at the sides of pages: what the client has there stays as it is.
+    ...Object.values(document.sections).filter(({ in: where }) => where.type === 'side' && (where.page === null || ids.has(where.page))),
   ]
   const table = Object.fromEntries(sections.map((s) => [s.id, s]))
   return {

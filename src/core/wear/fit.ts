@@ -4,6 +4,7 @@ import {
   entriesOf,
   homePage,
   pagesOf,
+  sectionsOfPage,
   sectionsOn,
   type Apart,
   type Page,
@@ -21,7 +22,7 @@ export function hasContent(document: SiteDocument, section: Section): boolean {
 
 /** True for a page that holds anything of the client's: words of its own, or a section with content. */
 export function isPageFilled(document: SiteDocument, page: Page): boolean {
-  return Object.keys(page.texts).length > 0 || sectionsOn(document, page.id).some((s) => hasContent(document, s))
+  return Object.keys(page.texts).length > 0 || sectionsOfPage(document, page.id).some((s) => hasContent(document, s))
 }
 
 /** Kinds that stand on pages of every sort, and so tell nothing of what a page is about. */

@@ -6,6 +6,8 @@ export type Capabilities = {
   readonly canSwitchAtomically: boolean
   /** Visitors of an address that was left can be sent on to the new one. */
   readonly canRedirect: boolean
+  /** It leads visitors on from an address of a release by a rule (HTTP 301), rather than by a page that does. */
+  readonly canLeadOn: boolean
   /** It gives out addresses of its own, and says which are taken. */
   readonly givesAddresses: boolean
 }

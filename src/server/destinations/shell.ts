@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { sitePathSchema } from '../../core/release'
+import { sitePathSchema, type Manifest } from '../../core/release'
 import { DestinationError, isDestinationError, type Adapter, type CallOptions, type Destination } from './destination'
 
 const TIMEOUT_MS = 20_000
@@ -27,12 +27,18 @@ export function makeDestination(adapter: Adapter): Destination {
     announce: (address, release, manifest) => {
       const wrong = Object.keys(manifest).find((path) => !v.is(sitePathSchema, path))
       if (wrong !== undefined) throw new Error(`“${wrong}” is no path of a site`)
-      return call((options) => adapter.announce(address, release, manifest, options))
+      const told = adapter.capabilities.canLeadOn ? manifest : withoutRules(manifest)
+      return call((options) => adapter.announce(address, release, told, options))
     },
     send: (hash, content) => call((options) => adapter.send(hash, content, options)),
     activate: (address, release) => call((options) => adapter.activate(address, release, options)),
     redirect: (from, to) => call((options) => adapter.redirect(from, to, options)),
   }
+}
+
+/** A release for a destination that takes files only. */
+function withoutRules(manifest: Manifest): Manifest {
+  return Object.fromEntries(Object.entries(manifest).map(([path, { hash, bytes }]) => [path, { hash, bytes }]))
 }
 
 function wrap(error: unknown): DestinationError {

@@ -6,6 +6,7 @@ type Details = Readonly<Record<string, string | number>>
 export const PROBLEMS = {
   jobGone: { status: 404, sentence: () => 'There is no such job. It may have been made in another copy of the application.' },
   keptGone: { status: 404, sentence: () => 'There is no such kept section. It may have been let go in another window.' },
+  pageGoneThere: { status: 404, sentence: () => 'That page is not in the other job any more. Fetch its pages again.' },
   jobNotInBin: { status: 409, sentence: () => 'Only a job in the bin can be deleted for good. Move it there first.' },
   jobStillLive: {
     status: 409,
@@ -42,6 +43,15 @@ export const PROBLEMS = {
   },
   templateGone: { status: 404, sentence: () => 'There is no such template here.' },
   fileEmpty: { status: 422, sentence: (d) => `“${d.name}” is empty. Choose the file again, or ask the client to send it again.` },
+  pdfTooLarge: {
+    status: 413,
+    sentence: (d) =>
+      `“${d.name}” is ${d.size} MB; files up to ${d.limit} MB fit. Save it for the web, with smaller pictures, and choose it again.`,
+  },
+  pdfWrong: {
+    status: 422,
+    sentence: (d) => `“${d.name}” is no PDF, or only a part of one. Save it as a PDF and choose it again.`,
+  },
   fileTooLarge: {
     status: 413,
     sentence: (d) =>

@@ -1,9 +1,12 @@
 import { Problem } from './problems'
 
+/** The problem that says of a file that it is too large, and what to do. */
+type TooLarge = 'fileTooLarge' | 'fontTooLarge' | 'pdfTooLarge'
+
 /** The request's body; reading stops as soon as it is too large. */
-export async function readBytes(request: Request, name: string, mostBytes: number): Promise<Buffer> {
+export async function readBytes(request: Request, name: string, mostBytes: number, code: TooLarge = 'fileTooLarge'): Promise<Buffer> {
   const tooLarge = (bytes: number): Problem =>
-    new Problem('fileTooLarge', { name: name.slice(0, 80), size: Math.round(bytes / 1024 / 1024), limit: mostBytes / 1024 / 1024 })
+    new Problem(code, { name: name.slice(0, 80), size: Math.round(bytes / 1024 / 1024), limit: mostBytes / 1024 / 1024 })
   const claimed = Number(request.headers.get('content-length') ?? 0)
   if (claimed > mostBytes) throw tooLarge(claimed)
   const parts: Uint8Array[] = []

@@ -12,7 +12,7 @@ import {
   tokenCss,
   type ReleaseFiles,
 } from '../../core/render'
-import { pageFile, redirectFile, redirectsOf, type PublishedPath } from '../../core/pages'
+import { filePath, linkedFiles, pageFile, redirectFile, redirectsOf, redirectTarget, type PublishedPath } from '../../core/pages'
 import { pagesApart } from '../../core/site'
 import { shownFact, siteScheme, type Site } from '../../core/fill'
 import { fontFaceCss, fontLicences } from '../../core/type'
@@ -43,7 +43,8 @@ export async function buildRelease(
     add(page ? pageFile(site.document, page) : '404.html', rendered.html)
     rendered.pictures.forEach((variant, path) => pictures.set(path, variant))
   }
-  addRedirects(site, origin, published, (path, content) => manifest[path] ?? add(path, content))
+  for (const file of linkedFiles(site.document)) manifest[filePath(file)] = { hash: file.hash, bytes: file.bytes }
+  addRedirects(site, origin, published, (path, content, leadsTo) => (manifest[path] ??= { ...keepBlob(content), leadsTo }))
   add('sitemap.xml', renderSitemap(site.document, origin))
   add('robots.txt', renderRobots(origin))
   const card = businessCard(site, origin)
@@ -61,17 +62,21 @@ export async function buildRelease(
   return manifest
 }
 
-/** A page that leads on at each address where visitors found one that stands elsewhere now; what is a file of the release stays one. */
+/**
+ * A page that leads on at each address where visitors found one that stands elsewhere now, with where it leads, for destinations that do so
+ * by a rule; what is a file of the release stays one.
+ */
 function addRedirects(
   site: Site,
   origin: string,
   published: readonly PublishedPath[],
-  add: (path: string, content: string) => unknown,
+  add: (path: string, content: string, leadsTo: string) => unknown,
 ): void {
   for (const redirect of redirectsOf(site.document, published, origin)) {
     const file = redirectFile(redirect.from)
     const html = renderLeadOn(site, redirect, origin)
-    if (file !== null && html !== null) add(file, html)
+    const target = redirectTarget(site.document, redirect)
+    if (file !== null && html !== null && target !== null) add(file, html, target)
   }
 }
 

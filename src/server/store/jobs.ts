@@ -60,6 +60,7 @@ export function setShelf(id: string, shelf: Shelf, at: string): void {
 /** What a job's rows stand in, each before those that it refers to. */
 const TABLES = [
   'published_path',
+  'menu_fit',
   'log_row',
   'snapshot',
   'edit_format_1',

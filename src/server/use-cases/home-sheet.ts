@@ -1,4 +1,4 @@
-import { fillPage, wordsOf, type Site } from '../../core/fill'
+import { allOf, fillPage, wordsOf, type Site } from '../../core/fill'
 import { renderSheetPage } from '../../core/render'
 import { dayOf, homePage, pagesOf } from '../../core/site'
 import { jobState } from '../log/edit-log'
@@ -16,8 +16,9 @@ export async function homeSheet(jobId: string): Promise<string> {
 export async function jobTexts(jobId: string): Promise<string[]> {
   const site = await siteForSheets(jobId)
   return pagesOf(site.document).map((page) => {
-    const { header, main, footer } = fillPage(site, page)
-    return [...header, ...main, ...footer].map(({ root }) => wordsOf(root)).join(' ')
+    return allOf(fillPage(site, page))
+      .map(({ root }) => wordsOf(root))
+      .join(' ')
   })
 }
 

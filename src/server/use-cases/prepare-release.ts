@@ -1,19 +1,34 @@
+import * as v from 'valibot'
 import { planPublish, type PublishPlan } from '../../core/release'
+import { NEVER } from '../../core/render'
 import { destinationOf } from '../destinations/registry'
 import { Problem } from '../http/problems'
 import { jobState } from '../log/edit-log'
 import type { OnProgress } from '../releases/carry-out'
 import { prepareFiles } from '../releases/prepared'
 import { getJob } from '../store/jobs'
+import { noteMenuFit } from '../store/menu-fits'
 import { livePublication } from '../store/publications'
 import { getRelease } from '../store/releases'
+
+/** What the browser has measured of the menu: from which width it fits, in px, by the name of all that decides it. */
+export const prepareSchema = v.strictObject({
+  menu: v.optional(
+    v.strictObject({
+      key: v.pipe(v.string(), v.regex(/^[0-9a-f]{16}$/)),
+      from: v.nullable(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(NEVER))),
+    }),
+  ),
+})
+export type PrepareInput = v.InferOutput<typeof prepareSchema>
 
 export type Plan = { readonly revision: number; readonly plan: PublishPlan; readonly address: string; readonly origin: string }
 
 /** Makes the files of the site as it stands now and says what publishing it would change; nothing is sent, and no release is kept yet. */
-export async function prepareRelease(job: string, onProgress: OnProgress): Promise<Plan> {
+export async function prepareRelease(job: string, { menu }: PrepareInput, onProgress: OnProgress): Promise<Plan> {
   const { address } = getJob(job)
   if (address === null) throw new Problem('addressNone')
+  if (menu) noteMenuFit(job, menu.key, menu.from)
   const { revision, manifest } = await prepareFiles(job, jobState(job), address, onProgress)
   const live = livePublication(job)
   const there = live?.address === address ? getRelease(job, live.release).manifest : {}

@@ -6,5 +6,5 @@ import { jobTexts } from './home-sheet'
 export async function takeInFont(request: Request, query: URLSearchParams, job: string): Promise<StoredFont> {
   const texts = await jobTexts(job)
   const name = query.get('name') ?? 'font'
-  return storeFont(name, await readBytes(request, name, MAX_FONT_BYTES), texts)
+  return storeFont(name, await readBytes(request, name, MAX_FONT_BYTES, 'fontTooLarge'), texts)
 }

@@ -9,6 +9,7 @@ const TYPES: Record<string, string> = {
   xml: 'application/xml; charset=utf-8',
   txt: 'text/plain; charset=utf-8',
   svg: 'image/svg+xml',
+  pdf: 'application/pdf',
   webp: 'image/webp',
   avif: 'image/avif',
   jpg: 'image/jpeg',
@@ -44,6 +45,8 @@ function serve(store: SiteStore, request: IncomingMessage, response: ServerRespo
   if (path === null) return end(response, 400, 'That is not an address.')
   const wanted = path.slice(1)
   const file = wanted === '' || wanted.endsWith('/') ? `${wanted}index.html` : wanted
+  const on = store.leadsOn(label, file) ?? store.leadsOn(label, `${wanted}/index.html`)
+  if (on !== null) return end(response, 301, 'Moved.', { location: on, 'cache-control': 'no-cache' })
   const found = store.findFile(label, file)
   if (found) return send(request, response, 200, file, found)
   if (store.findFile(label, `${wanted}/index.html`)) return end(response, 301, 'Moved.', { location: `${path}/` })

@@ -20,7 +20,7 @@ import { pipeline } from 'node:stream/promises'
 import type { Readable } from 'node:stream'
 import type { ByteRange } from './conditional'
 
-export type Manifest = Record<string, { hash: string; bytes: number }>
+export type Manifest = Record<string, { hash: string; bytes: number; leadsTo?: string }>
 export type SiteRecord = { owner: string; movedTo: string | null }
 export type ReleaseNote = { id: string; manifest: Manifest }
 
@@ -38,12 +38,16 @@ const LABEL = /^(?!-)[a-z0-9-]{1,63}(?<!-)$/
 const HASH = /^[0-9a-f]{64}$/
 const RELEASE = /^[A-Za-z0-9_-]{1,40}$/
 const PATH = /^(?!\.)[^/\\\0]+(?:\/(?!\.)[^/\\\0]+)*$/
+/** A path of the site or a whole address, in what a header can carry. */
+const LEADS_TO = /^(\/(?!\/)|https?:\/\/)[!-~]*$/
 
 /**
  * Sites on disk: `sites/<label>/releases/<id>/…` are the plain files of a release, hard-linked from `blobs/<hash>`, and
  * `sites/<label>/current` points at the one that visitors see. Switching is one rename.
  */
 export class SiteStore {
+  private readonly rules = new Map<string, ReadonlyMap<string, string>>()
+
   constructor(
     private readonly folder: string,
     private readonly quotaBytes: number | null,
@@ -77,8 +81,24 @@ export class SiteStore {
     this.getSite(label)
     if (!RELEASE.test(note.id) || Object.keys(note.manifest).some((p) => !PATH.test(p)))
       throw new HostError(422, 'a path or id that cannot be used')
+    if (Object.values(note.manifest).some(({ leadsTo }) => leadsTo !== undefined && !LEADS_TO.test(leadsTo)))
+      throw new HostError(422, 'an address that cannot be led to')
     writeFileSync(this.siteFile(label, `${note.id}.manifest.json`), JSON.stringify(note.manifest))
     return [...new Set(Object.values(note.manifest).map((f) => f.hash))].filter((hash) => HASH.test(hash) && !existsSync(this.blob(hash)))
+  }
+
+  /** Where an address of the release that is live leads on; null where it is a file like any other. */
+  leadsOn(label: string, file: string): string | null {
+    const id = this.currentRelease(label)
+    if (id === null) return null
+    const key = `${label} ${id}`
+    let rules = this.rules.get(key)
+    if (!rules) {
+      const manifest = JSON.parse(readFileSync(this.siteFile(label, `${id}.manifest.json`), 'utf8')) as Manifest
+      rules = new Map(Object.entries(manifest).flatMap(([from, { leadsTo }]) => (leadsTo === undefined ? [] : [[from, leadsTo]])))
+      this.rules.set(key, rules)
+    }
+    return rules.get(file) ?? null
   }
 
   /** Keeps content under its hash, once it is all here and is what it claims to be. */

@@ -3,7 +3,7 @@ import { X } from 'lucide-react'
 import { nanoid } from 'nanoid'
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react'
 import type { Site } from '@/core/fill'
-import { designsOf } from '@/core/pack'
+import { designsIn } from '@/core/plan'
 import {
   applyEdit,
   findPage,
@@ -37,7 +37,7 @@ export function DesignStrip({ section: id, page, onClose }: Props) {
   const [group] = useState(() => `design ${nanoid(8)}`)
   const [first] = useState(section)
   const list = useRef<HTMLDivElement>(null)
-  const designs = useMemo(() => (section ? designsOf(pack, section.kind) : []), [pack, section])
+  const designs = useMemo(() => (section ? designsIn(pack, section.kind, section.in) : []), [pack, section])
   useEffect(() => {
     list.current?.focus()
   }, [])

@@ -7,7 +7,7 @@ import {
   findPage,
   placeKey,
   sectionsIn,
-  sectionsOn,
+  sectionsOfPage,
   sharedSections,
   type Edit,
   type EditStep,
@@ -99,7 +99,7 @@ export function Ledger({ tab, hand, onHold, onGo, fits, folded, onDesigns }: Pro
 
 function sectionsOfTab(document: SiteDocument, tab: Tab): readonly Section[] {
   if (tab === 'shared') return sharedSections(document)
-  return tab === NOT_FOUND ? sectionsIn(document, { type: 'notFound' }) : sectionsOn(document, tab)
+  return tab === NOT_FOUND ? sectionsIn(document, { type: 'notFound' }) : sectionsOfPage(document, tab)
 }
 
 /** What the rows of slots do, and which of them wait for a picture to be read. */

@@ -5,6 +5,8 @@ import { linkedPage } from '@/core/fill'
 import type { LinkTarget, SlotValueOf } from '@/core/site'
 import { useJob } from '../job/job-context'
 import { usePages } from '../job/use-pages'
+import { useFileTarget } from '../job/use-file-target'
+import { FileInput } from '../parts/file-input'
 
 type Link = SlotValueOf<'link'>
 type Props = { readonly label: string; readonly value: Link | null; readonly placeholder: Link; readonly onChange: (value: Link) => void }
@@ -20,7 +22,7 @@ function useTarget(to: LinkTarget): string {
   })
 }
 
-/** A link's words and where they lead: a page of the site, a fact, or an address elsewhere. */
+/** A link's words and where they lead: a page of the site, a fact, a file, or an address elsewhere. */
 export function LinkCell({ label, value, placeholder, onChange }: Props) {
   const pages = usePages()
   // A link that was emptied leads where the template's does, once it has words again.
@@ -28,10 +30,15 @@ export function LinkCell({ label, value, placeholder, onChange }: Props) {
   const shown = value && !isSpared ? value : { ...placeholder, label: value ? value.label : placeholder.label }
   const target = useTarget(shown.to)
   const [typed, setTyped] = useState<string | null>(null)
+  const file = useFileTarget((to) => {
+    setTyped(null)
+    onChange({ ...shown, to })
+  })
   const elsewhere = shown.to.type === 'url' || typed !== null
   const address = typed ?? (shown.to.type === 'url' ? shown.to.url : '')
   const choose = (choice: string): void => {
     if (choice === 'url') return setTyped('')
+    if (choice === 'file') return file.ask()
     setTyped(null)
     onChange({ ...shown, to: JSON.parse(choice) as LinkTarget })
   }
@@ -68,8 +75,11 @@ export function LinkCell({ label, value, placeholder, onChange }: Props) {
           <option value={JSON.stringify({ type: 'fact', fact: 'phone' })}>Telephone</option>
           <option value={JSON.stringify({ type: 'fact', fact: 'email' })}>Email</option>
           <option value={JSON.stringify({ type: 'fact', fact: 'address' })}>Map</option>
+          {shown.to.type === 'file' && <option value={target}>{shown.to.name}</option>}
+          <option value="file">A file (PDF)…</option>
           <option value="url">Elsewhere…</option>
         </select>
+        <FileInput input={file.input} label={`${label}, a file for visitors`} accept="application/pdf,.pdf" onFiles={file.take} />
       </div>
       {elsewhere && (
         <>

@@ -1,6 +1,6 @@
 'use client'
 import { sectionRows, type LedgerRow } from '@/core/fill'
-import { designsOf } from '@/core/pack'
+import { designsIn } from '@/core/plan'
 import { entriesOf, findSection, placeKey, reachOf, type SectionId } from '@/core/site'
 import { confirmDrafts } from '@/core/trade'
 import { notShownIn } from '@/core/wear'
@@ -72,7 +72,7 @@ function SectionTools({ section: id, onDesigns }: { section: SectionId; onDesign
   return (
     <>
       <button type="button" className={look} onClick={() => onDesigns(id)} data-designs={id} title="Walk through the designs (Alt+D)">
-        Designs ({designsOf(pack, section.kind).length})
+        Designs ({designsIn(pack, section.kind, section.in).length})
       </button>
       {(section.kind === 'notice' || section.until !== undefined) && <ShownUntil section={id} />}
       {drafts && (

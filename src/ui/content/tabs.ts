@@ -22,7 +22,7 @@ import {
   roleOf,
   samePlace,
   sectionsIn,
-  sectionsOn,
+  sectionsOfPage,
   sharedSections,
   shownSection,
   type Page,
@@ -80,7 +80,7 @@ export function tabGroups(pack: Pack, document: SiteDocument, tab: Tab): Group[]
   const page = findPage(document, tab)
   if (!page) return []
   const isHome = homePage(document) === page
-  return [...sectionsOn(document, page.id).map(group), { type: 'page', title: 'In menus and search results', page, isHome }]
+  return [...sectionsOfPage(document, page.id).map(group), { type: 'page', title: 'In menus and search results', page, isHome }]
 }
 
 /** What is listed of a page besides its sections; the home page has no address to choose. */

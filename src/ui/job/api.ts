@@ -1,7 +1,7 @@
 import * as v from 'valibot'
 import type { AssetInfo } from '@/core/image'
 import type { PackFault } from '@/core/pack'
-import type { OwnFont } from '@/core/site'
+import type { FileTarget, OwnFont } from '@/core/site'
 
 /** A refusal or failure from the server, in words a person can act on. `status` 0: the server did not answer. */
 export class ApiError extends Error {
@@ -57,6 +57,11 @@ export function uploadLogo(job: string | null, file: File): Promise<{ asset: Ass
     method: 'POST',
     body: file,
   })
+}
+
+/** Sends one file that visitors are to be given. */
+export function uploadFile(job: string, file: File): Promise<FileTarget> {
+  return callApi(`/api/jobs/${job}/files?name=${encodeURIComponent(file.name)}`, { method: 'POST', body: file })
 }
 
 /** Sends one font file of the client's. */

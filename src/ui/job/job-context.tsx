@@ -3,6 +3,7 @@ import { createContext, useContext, useEffect, useState, type ReactNode } from '
 import { toast } from 'sonner'
 import { useStore } from 'zustand'
 import type { Pack } from '@/core/pack'
+import { followMenu } from './follow-menu'
 import type { JobState, OpenJob } from './job-state'
 import { createJobStore, type JobStore } from './job-store'
 import { browserOutbox } from './outbox'
@@ -17,7 +18,7 @@ export function JobProvider({ job, pack, children }: { job: OpenJob; pack: Pack;
   useEffect(() => {
     const made = createJobStore(job, pack, { transport: httpTransport(job.id), outbox: browserOutbox(job.id), who: thisPerson() })
     setStore(made)
-    const stops = [tellNotices(made), followPage(made)]
+    const stops = [tellNotices(made), followPage(made), followMenu(made)]
     return () => {
       stops.forEach((stop) => stop())
       made.close()

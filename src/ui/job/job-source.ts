@@ -17,13 +17,15 @@ export function jobSource(
 ): JobSource {
   return {
     current: () => {
-      const { document, pack, assets } = store.getState()
-      const site: Site = { document: seen(document), pack, assets, mode: 'sheet', today: dayOf(new Date()) }
+      const { document, pack, assets, menuFit } = store.getState()
+      const today = dayOf(new Date())
+      const site: Site = { document: seen(document), pack, assets, mode: 'sheet', today, menuFrom: menuFit?.from ?? null }
       return { site, page: pageOf(site) }
     },
     subscribe: (onChange) => {
       const stopJob = store.subscribe((now, before) => {
-        if (now.document !== before.document || now.assets !== before.assets) onChange()
+        const isChanged = now.document !== before.document || now.assets !== before.assets
+        if (isChanged || now.menuFit?.from !== before.menuFit?.from) onChange()
       })
       const stopLook = look?.subscribe(onChange)
       return () => {

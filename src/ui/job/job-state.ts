@@ -1,6 +1,7 @@
 import type { AssetTable } from '@/core/image'
 import type { Pack } from '@/core/pack'
 import type { LogRow, Place, SiteDocument } from '@/core/site'
+import type { MenuFit } from '../sheets/measure-menu'
 
 export type SavedRow = LogRow & { readonly revision: number }
 /** Rows of the log in order, ending with its newest; `isFirst` where there is nothing before them. */
@@ -47,4 +48,6 @@ export type JobState = {
   /** Something a person is to know, in words; null once it was read. */
   readonly notice: string | null
   readonly givenBack: readonly GivenBack[]
+  /** Where the menu fits, by the name of all that decides it; null until it is measured. */
+  readonly menuFit: ({ readonly key: string } & MenuFit) | null
 }

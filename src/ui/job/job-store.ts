@@ -61,6 +61,7 @@ export function createJobStore(job: OpenJob, pack: Pack, { transport, outbox, wh
     stepped: null,
     notice: null,
     givenBack: [],
+    menuFit: null,
   }))
   let seq = Date.now() * 1000
 

@@ -8,6 +8,10 @@ export function useSite(): Site {
   const document = useJob((s) => s.document)
   const pack = useJob((s) => s.pack)
   const assets = useJob((s) => s.assets)
+  const menuFrom = useJob((s) => s.menuFit?.from)
   const today = dayOf(new Date())
-  return useMemo<Site>(() => ({ document, pack, assets, mode: 'sheet', today }), [document, pack, assets, today])
+  return useMemo<Site>(
+    () => ({ document, pack, assets, mode: 'sheet', today, menuFrom: menuFrom ?? null }),
+    [document, pack, assets, today, menuFrom],
+  )
 }

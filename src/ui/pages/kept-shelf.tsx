@@ -1,13 +1,13 @@
 'use client'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { toast } from 'sonner'
-import { findDesign } from '@/core/pack'
-import { choicesOf, fromKept, type KeptSection, type Spot } from '@/core/plan'
+import { findDesign, type Pack } from '@/core/pack'
+import { canLook, choicesOf, designsIn, fromKept, type KeptSection, type Spot } from '@/core/plan'
 import { applyEdit, findPage, toEdit, type PageId, type SectionId, type SiteDocument } from '@/core/site'
 import { useJobStore } from '../job/job-context'
 import { useSite } from '../job/use-site'
 import { Button } from '../parts/button'
-import { SectionTryOn } from './section-try-on'
+import { columnPx, SectionTryOn } from './section-try-on'
 import { attempt, unique } from './use-acts'
 import { linkKept, say, useKept, type KeptLine } from './use-kept'
 
@@ -26,18 +26,24 @@ export function KeptShelf({ page, spot, onAdded }: Props) {
     }
     assets.forEach((asset) => store.addAsset(asset))
     const { pack, document } = store.getState()
-    const worn = inDesignThatIs(pack, document, section)
+    const worn = inDesignThatFits(pack, document, section, spot)
     const made = fromKept(document, worn, spot, unique)
     if (attempt(store, made.steps, 'The section is not added') === null) return
-    if (worn !== section) toast(`Its design ${section.design} is not here any more, so it wears ${worn.design}.`)
+    if (worn !== section) {
+      const why = findDesign(pack, section.kind, section.design) ? 'is too wide for a column' : 'is not here any more'
+      toast(`Its design ${section.design} ${why}, so it wears ${worn.design}.`)
+    }
     onAdded(made.section)
   }
+  const { pack } = store.getState()
+  const fitting = (kept ?? []).filter(({ section }) => designsIn(pack, section.kind, spot.in).length > 0)
   if (kept === null) return <p className="text-sm text-soft">Fetching what you keep…</p>
   if (kept.length === 0)
     return <p className="text-sm text-soft">Nothing is kept yet. Choose a section of a page and press Keep: it waits here for every job.</p>
+  if (fitting.length === 0) return <p className="text-sm text-soft">None of what is kept can stand in a column at the side.</p>
   return (
     <ul ref={list} className="grid min-h-0 flex-1 grid-cols-[repeat(auto-fill,296px)] content-start gap-3 overflow-y-auto">
-      {kept.map((line) => (
+      {fitting.map((line) => (
         <li key={line.id} className="border border-seam bg-cloth p-1">
           <KeptTryOn line={line} page={page} spot={spot} />
           <div className="flex items-center gap-1 pt-1">
@@ -55,10 +61,10 @@ export function KeptShelf({ page, spot, onAdded }: Props) {
   )
 }
 
-/** A section in its own design; where that is gone with its pack, in the first of its kind. */
-function inDesignThatIs(pack: Parameters<typeof findDesign>[0], document: SiteDocument, section: KeptSection): KeptSection {
-  if (findDesign(pack, section.kind, section.design)) return section
-  const [other] = choicesOf(pack, document, section.kind)
+/** A section in its own design; where that is gone with its pack, or too wide for the spot, in the first of its kind that fits. */
+function inDesignThatFits(pack: Pack, document: SiteDocument, section: KeptSection, { in: where }: Spot): KeptSection {
+  if (findDesign(pack, section.kind, section.design) && canLook(pack, section, where)) return section
+  const [other] = choicesOf(pack, document, section.kind, where)
   return other ? { ...section, design: other.design } : section
 }
 
@@ -66,14 +72,16 @@ function KeptTryOn({ line, page: id, spot }: { line: KeptLine; page: PageId; spo
   const site = useSite()
   const tried = useMemo(() => {
     const { document, pack, assets } = site
-    const made = fromKept(document, inDesignThatIs(pack, document, line.section), spot, () => 'tried')
+    const made = fromKept(document, inDesignThatFits(pack, document, line.section, spot), spot, () => 'tried')
     const applied = applyEdit(document, toEdit(made.steps))
     const all = { ...assets, ...Object.fromEntries(line.assets.map((asset) => [asset.id, asset])) }
     return applied.ok ? { site: { ...site, document: applied.document, assets: all }, section: made.section } : null
   }, [site, line, spot])
   const page = tried && findPage(tried.site.document, id)
   if (!tried || !page) return null
-  return <SectionTryOn site={tried.site} page={page} section={tried.section} name={line.name} />
+  return (
+    <SectionTryOn site={tried.site} page={page} section={tried.section} name={line.name} beside={columnPx(tried.site.document, spot)} />
+  )
 }
 
 function NameField({ name, onName }: { name: string; onName: (name: string) => void }) {

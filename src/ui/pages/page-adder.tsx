@@ -8,16 +8,19 @@ import { useJob } from '../job/job-context'
 import { useSite } from '../job/use-site'
 import { Button } from '../parts/button'
 import { TryOn } from '../sheets/try-on'
+import { JobPagesShelf, useOtherJobs } from './job-pages'
 import type { PageActs } from './use-acts'
 
 type Props = { readonly acts: PageActs; readonly onAdded: (page: PageId) => void; readonly onClose: () => void }
 type Offer = { readonly origin: PageOrigin; readonly name: string; readonly why: string }
 
-/** Every page design as it would be on this site, those that the trade has and the site lacks first; and a blank one. */
+/** Every page design as it would be on this site, those that the trade has and the site lacks first; a blank one; those of other jobs. */
 export function PageAdder({ acts, onAdded, onClose }: Props) {
   const pack = useJob((s) => s.pack)
   const document = useJob((s) => s.document)
   const [name, setName] = useState('')
+  const [from, setFrom] = useState('')
+  const others = useOtherJobs()
   const input = useRef<HTMLInputElement>(null)
   useEffect(() => input.current?.focus(), [])
   const trade = factsOf(document).trade ?? null
@@ -65,6 +68,24 @@ export function PageAdder({ acts, onAdded, onClose }: Props) {
         <Button disabled={isRefused} onClick={() => add(null)}>
           Add it blank
         </Button>
+        {others && others.length > 0 && (
+          <label className="ms-2 flex items-center gap-2 text-sm">
+            or like one of
+            <select
+              className="max-w-56 rounded-sm border border-seam bg-white px-1.5 py-1"
+              aria-label="Pages to choose from"
+              value={from}
+              onChange={(event) => setFrom(event.target.value)}
+            >
+              <option value="">the templates</option>
+              {others.map((job) => (
+                <option key={job.id} value={job.id}>
+                  {job.name}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
         <span id="new-page-name" role="status" className="flex items-center gap-2 text-sm text-thread">
           {isRefused && (
             <>
@@ -80,14 +101,15 @@ export function PageAdder({ acts, onAdded, onClose }: Props) {
         </Button>
       </div>
       <div className="min-h-0 flex-1 overflow-y-auto pb-3">
-        {lacking.length > 0 && (
+        {from !== '' && <JobPagesShelf from={from} name={name} disabled={isRefused} onAdded={onAdded} />}
+        {from === '' && lacking.length > 0 && (
           <Shelf title="This trade’s sites have, and this one lacks">
             {lacking.map((offer) => (
               <OfferCard key={offer.name} offer={offer} disabled={isRefused} onAdd={add} />
             ))}
           </Shelf>
         )}
-        {groups.map(({ template, pages }) => (
+        {(from === '' ? groups : []).map(({ template, pages }) => (
           <Shelf key={template.id} title={template.id === document.dress.template ? `${template.name}, worn now` : template.name}>
             {pages.map((page) => (
               <OfferCard

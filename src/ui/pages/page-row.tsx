@@ -5,7 +5,7 @@ import { memo, useDeferredValue, useMemo, useState, type KeyboardEvent } from 'r
 import { countLeftovers, pageTexts, type Site } from '@/core/fill'
 import { pagePath } from '@/core/pages'
 import { pageBytes, type Beside } from '@/core/plan'
-import { findPage, homePage, isHidden, lineOf, sectionsOn, type Listed, type PageId, type SiteDocument } from '@/core/site'
+import { findPage, homePage, isHidden, lineOf, sectionsOfPage, type Listed, type PageId, type SiteDocument } from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
 import type { JobState } from '../job/job-state'
 import { kilobytes } from '../parts/words'
@@ -287,7 +287,7 @@ function Length({ of }: { of: number }) {
 function Weight({ id }: { id: PageId }) {
   const store = useJobStore()
   // Weighed once what was done is drawn.
-  const sections = useDeferredValue(useJob((s) => sectionsOn(s.document, id)))
+  const sections = useDeferredValue(useJob((s) => sectionsOfPage(s.document, id)))
   const entries = useDeferredValue(useJob((s) => s.document.entries))
   const assets = useJob((s) => s.assets)
   const bytes = useMemo(() => {

@@ -7,9 +7,11 @@ import { useJob, useJobStore } from '../job/job-context'
 import { jobSource } from '../job/job-source'
 import { Boundary } from '../parts/boundary'
 import { SheetRow } from '../sheets/sheet-row'
+import type { SectionEvents } from '../sheets/section-hands'
 import type { SheetName } from '../sheets/widths'
 import { AllPages } from './all-pages'
 import { BinPanel } from './bin-panel'
+import { MenuFitLine } from './menu-fit'
 import { OutlinePanel } from './outline-panel'
 import { PageAdder } from './page-adder'
 import { PageBar } from './page-bar'
@@ -23,6 +25,7 @@ import { UntouchedPanel } from './untouched-panel'
 import { usePageActs } from './use-acts'
 import { useLive } from './use-live'
 import { usePagesHand } from './use-pages-stage'
+import { dropSection } from './use-section-drag'
 
 const SHEETS: readonly SheetName[] = ['desktop', 'phone']
 
@@ -69,6 +72,7 @@ export function PagesStage({ live: liveDocument, published, origin }: Props) {
   return (
     <main className="flex min-h-0 flex-1 flex-col px-4 pt-3">
       <PageBar page={page} below={below} acts={acts} onHold={toPage} onOpen={open} onRemove={() => remove(page)} />
+      <MenuFitLine />
       {asked !== null && isAsked && (
         <TakeOut
           page={asked}
@@ -115,7 +119,9 @@ export function PagesStage({ live: liveDocument, published, origin }: Props) {
               <PageSheets
                 view={view}
                 name={name}
+                page={page}
                 chosen={chosen.at(-1) ?? null}
+                onChoose={setChosen}
                 onGo={(path) => goTo(store.getState().document, path, hold)}
               />
             </div>
@@ -137,18 +143,32 @@ function goTo(document: SiteDocument, path: string, hold: (page: PageId) => void
 type SheetsProps = {
   readonly view: ReturnType<typeof usePagesHand>['view']
   readonly name: string
+  readonly page: PageId
   readonly chosen: SectionId | null
+  readonly onChoose: (sections: readonly SectionId[]) => void
   readonly onGo: (path: string) => void
 }
 
-/** The page in hand on desktop and phone; the section in hand comes into sight. */
-function PageSheets({ view, name, chosen, onGo }: SheetsProps) {
+/** The page in hand on desktop and phone: sections are chosen and dragged there, and the one in hand comes into sight. */
+function PageSheets({ view, name, page, chosen, onChoose, onGo }: SheetsProps) {
   const store = useJobStore()
   const source = useMemo(
     () => jobSource(store, ({ document }) => findPage(document, view.getState().page) ?? homePage(document), view),
     [store, view],
   )
-  return <SheetRow source={source} sheets={SHEETS} label={name} events={null} onGo={onGo} section={chosen} />
+  // The keys of the list go on from what was taken up on the sheet.
+  const choose = (section: SectionId): void => {
+    onChoose([section])
+    requestAnimationFrame(() => document.querySelector<HTMLElement>(`[data-section-row="${CSS.escape(section)}"]`)?.focus())
+  }
+  const sections: SectionEvents = {
+    onPick: (section) => choose(section as SectionId),
+    onDrop: (section, target, side) => {
+      choose(section as SectionId)
+      dropSection(store, page, section as SectionId, { id: target, side })
+    },
+  }
+  return <SheetRow source={source} sheets={SHEETS} label={name} events={null} onGo={onGo} sections={sections} section={chosen} />
 }
 
 /** One key shows all pages side by side, wherever nothing is typed. */

@@ -1,13 +1,13 @@
 'use client'
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react'
-import { addSection, bestChoices, choicesOf, PAGE_KINDS, type SectionChoice, type Spot } from '@/core/plan'
+import { addSection, bestChoices, choicesOf, designsIn, PAGE_KINDS, type SectionChoice, type Spot } from '@/core/plan'
 import { applyEdit, findPage, type PageId, type SectionId, type SectionKind } from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
 import { useSite } from '../job/use-site'
 import { Button } from '../parts/button'
 import { capital } from '../parts/words'
 import { KeptShelf } from './kept-shelf'
-import { SectionTryOn } from './section-try-on'
+import { columnPx, SectionTryOn } from './section-try-on'
 import { attempt, unique } from './use-acts'
 
 type Props = {
@@ -16,7 +16,7 @@ type Props = {
   readonly onAdded: (section: SectionId) => void
   readonly onClose: () => void
 }
-type Shown = 'best' | 'kept' | SectionKind
+type Shown = 'best' | 'kept' | 'all' | SectionKind
 
 /** What each kind of section says, for choosing among them. */
 const SAYS: Readonly<Record<string, string>> = {
@@ -51,22 +51,25 @@ export function SectionAdder({ page, spot, onAdded, onClose }: Props) {
   const [shown, setShown] = useState<Shown>('best')
   const best = useJob((s) => s.document.sections)
   const offered = useMemo(
-    () => bestChoices(pack, store.getState().document, page),
+    () => bestChoices(pack, store.getState().document, page, spot.in),
     // The page's sections decide what it lacks.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [pack, best, page],
+    [pack, best, page, spot],
   )
+  const kinds = useMemo(() => PAGE_KINDS.filter((kind) => designsIn(pack, kind, spot.in).length > 0), [pack, spot])
   const choices: readonly { readonly choice: SectionChoice; readonly reason: string }[] = useMemo(
     () =>
       shown === 'best'
         ? offered
         : shown === 'kept'
           ? []
-          : choicesOf(pack, store.getState().document, shown).map((choice) => ({ choice, reason: '' })),
-    [shown, offered, pack, store],
+          : (shown === 'all' ? kinds : [shown])
+              .flatMap((kind) => choicesOf(pack, store.getState().document, kind, spot.in))
+              .map((choice) => ({ choice, reason: '' })),
+    [shown, offered, pack, store, spot, kinds],
   )
   const list = useRef<HTMLUListElement>(null)
-  const kinds = useRef<HTMLDivElement>(null)
+  const kindList = useRef<HTMLDivElement>(null)
   useEffect(() => list.current?.querySelector<HTMLElement>('button')?.focus(), [])
   const add = (choice: SectionChoice): void => {
     const { step, section } = addSection(store.getState().document, choice, spot, unique)
@@ -75,20 +78,22 @@ export function SectionAdder({ page, spot, onAdded, onClose }: Props) {
   const press = (event: KeyboardEvent): void => {
     if (event.key === 'Escape') return onClose()
     const step = { ArrowDown: 1, ArrowUp: -1 }[event.key]
-    if (!step || !kinds.current?.contains(event.target as Node)) return
-    const all = [...kinds.current.querySelectorAll<HTMLElement>('button')]
+    if (!step || !kindList.current?.contains(event.target as Node)) return
+    const all = [...kindList.current.querySelectorAll<HTMLElement>('button')]
     all[all.indexOf(event.target as HTMLElement) + step]?.focus()
     event.preventDefault()
   }
   const name = (kind: SectionKind): string => capital(kind.replace('-', ' and '))
   const titleOf = (of: Shown): string =>
-    of === 'best' ? 'Three to add first' : of === 'kept' ? 'Kept from any job' : `${name(of)}: ${SAYS[of] ?? ''}`
+    ({ best: 'Three to add first', kept: 'Kept from any job', all: 'Every design' })[of as 'best'] ??
+    `${name(of as SectionKind)}: ${SAYS[of] ?? ''}`
   return (
     <section aria-label="Add a section" className="grid min-h-0 flex-1 grid-cols-[15rem_minmax(0,1fr)] gap-4 pb-3" onKeyDown={press}>
-      <div ref={kinds} className="overflow-y-auto border border-seam bg-cloth" role="group" aria-label="Kinds">
+      <div ref={kindList} className="overflow-y-auto border border-seam bg-cloth" role="group" aria-label="Kinds">
         <KindButton isOpen={shown === 'best'} name="Best here" says="what the page lacks" onOpen={() => setShown('best')} />
+        <KindButton isOpen={shown === 'all'} name="Every design" says="of all that can be said" onOpen={() => setShown('all')} />
         <KindButton isOpen={shown === 'kept'} name="Kept" says="taken from any job" onOpen={() => setShown('kept')} />
-        {PAGE_KINDS.map((kind) => (
+        {kinds.map((kind) => (
           <KindButton key={kind} isOpen={shown === kind} name={name(kind)} says={SAYS[kind] ?? ''} onOpen={() => setShown(kind)} />
         ))}
       </div>
@@ -112,7 +117,8 @@ export function SectionAdder({ page, spot, onAdded, onClose }: Props) {
                 >
                   <ChoiceTryOn choice={choice} page={page} spot={spot} document={document} />
                   <span className="flex items-baseline gap-2 px-1 pt-1 text-sm">
-                    <b>{shown === 'best' ? name(choice.kind) : choice.design}</b>
+                    <b>{shown === 'best' || shown === 'all' ? name(choice.kind) : choice.design}</b>
+                    {shown === 'all' && <span className="text-soft">{choice.design}</span>}
                     {reason && <span className="text-soft">{reason}</span>}
                   </span>
                 </button>
@@ -152,5 +158,13 @@ function ChoiceTryOn({ choice, page: id, spot, document }: TryProps) {
   }, [document, choice, spot])
   const page = tried && findPage(tried.document, id)
   if (!tried || !page) return null
-  return <SectionTryOn site={{ ...site, document: tried.document }} page={page} section={tried.section} name={choice.design} />
+  return (
+    <SectionTryOn
+      site={{ ...site, document: tried.document }}
+      page={page}
+      section={tried.section}
+      name={choice.design}
+      beside={columnPx(site.document, spot)}
+    />
+  )
 }

@@ -1,8 +1,24 @@
 'use client'
 import { toast } from 'sonner'
 import { pageTexts } from '@/core/fill'
-import { alternateTones, canStand, copyAll, copySection, moveAll, ownAgain, shareOn } from '@/core/plan'
-import { findSection, pagesOf, pagesShowing, sectionsIn, type PageId, type SectionId, type SectionIn, type SiteDocument } from '@/core/site'
+import { alternateTones, canLook, canStand, copyAll, copySection, moveAll, ownAgain, shareOn } from '@/core/plan'
+import {
+  columnAt,
+  findPage,
+  findSection,
+  pageOfSection,
+  pagesOf,
+  pagesShowing,
+  sectionPlace,
+  sectionsIn,
+  SIDES,
+  type PageId,
+  type SectionId,
+  type SectionIn,
+  type ShownColumn,
+  type Side,
+  type SiteDocument,
+} from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
 import { Button } from '../parts/button'
 import { count } from '../parts/words'
@@ -10,6 +26,7 @@ import { CutButton } from './cut-panel'
 import { KeepButton } from './keep-button'
 import { Item, Menu } from './menu'
 import { SectionNames } from './section-names'
+import { useSideName } from './side-column'
 import { attempt, attemptWithUndo, unique } from './use-acts'
 
 /** Places for a section that is to stand on every page. */
@@ -21,6 +38,40 @@ const EVERYWHERE: readonly { readonly where: SectionIn; readonly words: string }
 function canStandOnPages(document: SiteDocument, id: SectionId): boolean {
   const section = findSection(document, id)
   return section !== null && canStand(section.kind, { type: 'header' }) && canStand(section.kind, { type: 'footer' })
+}
+
+function sectionPlaceOf(document: SiteDocument, id: SectionId): readonly string[] {
+  const section = findSection(document, id)
+  return section ? [sectionPlace(section.in)] : []
+}
+
+type Target = { readonly where: SectionIn; readonly words: string }
+
+/** The columns of a page that all sections chosen can stand in. */
+function useColumns(id: PageId, chosen: readonly SectionId[]): readonly Target[] {
+  const store = useJobStore()
+  const names = { start: useSideName('start'), end: useSideName('end') }
+  const sides = useJob(({ document, pack }) =>
+    SIDES.filter((side) => {
+      const column = columnOf(document, id, side)
+      return (
+        column !== null &&
+        chosen.every((one) => {
+          const section = findSection(document, one)
+          return section !== null && canLook(pack, section, column.place)
+        })
+      )
+    }).join(' '),
+  )
+  return SIDES.filter((side) => sides.split(' ').includes(side)).flatMap((side) => {
+    const column = columnOf(store.getState().document, id, side)
+    return column ? [{ where: column.place, words: `the ${names[side].toLowerCase()}` }] : []
+  })
+}
+
+function columnOf(document: SiteDocument, id: PageId, side: Side): ShownColumn | null {
+  const page = findPage(document, id)
+  return page && columnAt(document, page, side)
 }
 
 type BarProps = {
@@ -38,13 +89,17 @@ export function SectionBar({ page, chosen, onAdd, onRemove, onHold, onChoose }: 
   const pages = useJob((s) => s.document.pages)
   const { pack, document } = store.getState()
   const isHidden = useJob((s) => chosen.length > 0 && chosen.every((id) => findSection(s.document, id)?.hidden))
+  const isOnPage = useJob((s) => chosen.every((id) => pageOfSection(s.document, id) !== null))
   const isNone = chosen.length === 0
   // A header and a footer stand where they stand: they are on every page already.
   const isBound = useJob((s) => chosen.some((id) => !canStandOnPages(s.document, id)))
-  const standing = useJob((s) => [...new Set(chosen.map((id) => findSection(s.document, id)?.in.type))].join())
+  const standing = useJob((s) => [...new Set(chosen.flatMap((id) => sectionPlaceOf(s.document, id)))].join())
+  const columns = useColumns(page, chosen)
   const shown = useJob((s) => chosen.map((id) => pagesShowing(s.document, id).join(' ')).join(' '))
   const showing = shown.split(' ') as PageId[]
-  const isIn = (where: SectionIn): boolean => standing === where.type
+  // What stands in a column stays there, or is copied: a page shows a shared one in its own order.
+  const isOnMain = useJob((s) => chosen.every((id) => findSection(s.document, id)?.in.type === 'page'))
+  const isIn = (where: SectionIn): boolean => standing === sectionPlace(where)
   const copyTo = (target: PageId): void => {
     const now = store.getState().document
     const sections = chosen.flatMap((id) => findSection(now, id) ?? [])
@@ -97,7 +152,7 @@ export function SectionBar({ page, chosen, onAdd, onRemove, onHold, onChoose }: 
           </Item>
         ))}
         {others
-          .filter(({ id }) => !showing.includes(id))
+          .filter(({ id }) => isOnMain && !showing.includes(id))
           .map(({ id }) => (
             <Item key={`same ${id}`} onSelect={() => share(id)}>
               The same one on {nameOf(id)}
@@ -116,8 +171,15 @@ export function SectionBar({ page, chosen, onAdd, onRemove, onHold, onChoose }: 
             To {words}
           </Item>
         ))}
+        {columns
+          .filter(({ where }) => !isIn(where))
+          .map(({ where, words }) => (
+            <Item key={words} onSelect={() => moveTo(where, words)}>
+              To {words}
+            </Item>
+          ))}
         {!isIn({ type: 'page', page }) && (
-          <Item onSelect={() => moveTo({ type: 'page', page }, 'the end of this page, and off all others')}>To this page only</Item>
+          <Item onSelect={() => moveTo({ type: 'page', page }, 'the end of this page')}>To this page{isOnPage ? '' : ' only'}</Item>
         )}
       </Menu>
       <Button

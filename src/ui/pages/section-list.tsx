@@ -2,11 +2,23 @@
 import { DndContext, pointerWithin } from '@dnd-kit/core'
 import { useEffect, useLayoutEffect, useMemo, useRef, type KeyboardEvent } from 'react'
 import { removeSections, stepSection, type Spot } from '@/core/plan'
-import { findSection, sectionsIn, type PageId, type SectionId, type SectionIn } from '@/core/site'
+import {
+  columnAt,
+  findPage,
+  findSection,
+  reachOf,
+  sectionsIn,
+  type PageId,
+  type Section,
+  type SectionId,
+  type SectionIn,
+  type Side,
+} from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
 import { count } from '../parts/words'
 import { SectionBar } from './section-bar'
 import { Between, SectionRow } from './section-row'
+import { SideColumn, useColumnSections } from './side-column'
 import { attempt, attemptWithUndo } from './use-acts'
 import { useSectionDrag } from './use-section-drag'
 
@@ -21,13 +33,18 @@ type Props = {
 const HEAD: SectionIn = { type: 'header' }
 const FOOT: SectionIn = { type: 'footer' }
 
-/** The sections of the page in hand, between those of every page: chosen, moved, copied, altered, hidden and taken out, one or several. */
+/**
+ * The sections of the page in hand and of its columns, between those of every page: chosen, moved, copied, altered, hidden and taken out,
+ * one or several.
+ */
 export function SectionList({ page, chosen, onChoose, onAdd, onHold }: Props) {
   const store = useJobStore()
   const head = useJob((s) => sectionsIn(s.document, HEAD))
   const own = useJob((s) => sectionsIn(s.document, { type: 'page', page }))
+  const start = useColumnSections(page, 'start')
+  const end = useColumnSections(page, 'end')
   const foot = useJob((s) => sectionsIn(s.document, FOOT))
-  const sections = [...head, ...own, ...foot]
+  const sections = [...head, ...own, ...start, ...end, ...foot]
   const list = useRef<HTMLDivElement>(null)
   const focusNext = useRef<SectionId | null>(null)
   useEffect(() => {
@@ -49,7 +66,7 @@ export function SectionList({ page, chosen, onChoose, onAdd, onHold }: Props) {
   const remove = (of: readonly SectionId[]): void => {
     const at = sections.findIndex((s) => s.id === of[0])
     const next = sections.filter((s) => !of.includes(s.id))
-    const isEverywhere = of.some((id) => findSection(store.getState().document, id)?.in.type !== 'page')
+    const isEverywhere = of.some((id) => reachOf(store.getState().document, id) === 'every page')
     const what = `${count(of.length, 'section')} taken out${isEverywhere ? ' of every page' : ''}`
     if (
       !attemptWithUndo(
@@ -66,7 +83,13 @@ export function SectionList({ page, chosen, onChoose, onAdd, onHold }: Props) {
   }
   const add = (after: SectionId | null): void => {
     const stands = after === null ? null : findSection(store.getState().document, after)
-    onAdd(stands?.in.type === 'header' || stands?.in.type === 'footer' ? { in: stands.in, after } : { in: where, after })
+    onAdd({ in: stands?.in ?? where, after })
+  }
+  const addTo = (side: Side) => () => {
+    const { document } = store.getState()
+    const found = findPage(document, page)
+    const column = found && columnAt(document, found, side)
+    if (column) onAdd({ in: column.place, after: sectionsIn(document, column.place).at(-1)?.id ?? null })
   }
   const press = (event: KeyboardEvent<HTMLElement>, id: SectionId): void => {
     if (event.target !== event.currentTarget || event.ctrlKey || event.metaKey) return
@@ -86,9 +109,9 @@ export function SectionList({ page, chosen, onChoose, onAdd, onHold }: Props) {
     event.preventDefault()
   }
   const acts = useSteady({ choose, press, add })
-  const drag = useSectionDrag()
+  const drag = useSectionDrag(page)
   const stop = here.at(-1) ?? own[0]?.id ?? sections[0]?.id
-  const rows = (of: typeof own) =>
+  const rows = (of: readonly Section[]) =>
     of.map(({ id }) => (
       <SectionRow
         key={id}
@@ -128,6 +151,8 @@ export function SectionList({ page, chosen, onChoose, onAdd, onHold }: Props) {
             {rows(own)}
           </ol>
           {own.length === 0 && <p className="px-2 py-2 text-sm text-soft">Nothing stands on this page yet.</p>}
+          <SideColumn page={page} side="start" rows={rows(start)} onAdd={addTo('start')} />
+          <SideColumn page={page} side="end" rows={rows(end)} onAdd={addTo('end')} />
           <Reach words="At the foot of every page" rows={rows(foot)} />
         </div>
       </DndContext>

@@ -44,7 +44,7 @@ export const SectionRow = memo(function SectionRow({ id, isChosen, isStop, drop,
         onClick={(event) => onChoose(id, event.shiftKey || event.ctrlKey || event.metaKey)}
         className={
           `flex h-9 items-center gap-2 border-b border-grid px-1 text-sm ${isChosen ? 'bg-tape' : 'hover:bg-table'} ` +
-          `${standing.hidden ? 'text-soft' : ''} ${drop ? mark[drop] : ''} ${drag.isDragging ? 'opacity-50' : ''}`
+          `${standing.hidden && !isChosen ? 'text-soft' : ''} ${drop ? mark[drop] : ''} ${drag.isDragging ? 'opacity-50' : ''}`
         }
       >
         <button
@@ -60,7 +60,7 @@ export const SectionRow = memo(function SectionRow({ id, isChosen, isStop, drop,
         <span className="min-w-0 truncate font-semibold" dir="auto">
           {title}
         </span>
-        <span className="min-w-0 truncate text-xs text-soft">
+        <span className={`min-w-0 truncate text-xs ${isChosen ? '' : 'text-soft'}`}>
           {section.design}
           {cuts > 0 && ` · cut ${cuts}`}
           {pages > 1 && ` · on ${pages} pages`}

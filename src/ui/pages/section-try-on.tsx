@@ -1,19 +1,39 @@
 import type { Site } from '@/core/fill'
-import type { Page, SectionId } from '@/core/site'
+import type { Spot } from '@/core/plan'
+import { COLUMN_REMS, ownColumn, type Page, type SectionId, type SiteDocument } from '@/core/site'
 import { TryOn } from '../sheets/try-on'
 
-type Props = { readonly site: Site; readonly page: Page; readonly section: SectionId; readonly name: string }
+type Props = {
+  readonly site: Site
+  readonly page: Page
+  readonly section: SectionId
+  readonly name: string
+  /** How wide the column is that it would stand in, in px; null for the page itself. */
+  readonly beside: number | null
+}
 
 /** The height that both widths are shown at, in px. */
 const HEIGHT = 150
 
+/** How wide a column is that a spot lies in, in px; null for a spot of a page's own. */
+export function columnPx(document: SiteDocument, { in: where }: Spot): number | null {
+  const width = where.type === 'side' ? ownColumn(document, where.page, where.side)?.width : undefined
+  return width === undefined || width === 'none' ? null : COLUMN_REMS[width] * 16
+}
+
 /** A section alone as it would stand on a page, on desktop and on the phone. */
-export function SectionTryOn({ site, page, section, name }: Props) {
+export function SectionTryOn({ site, page, section, name, beside }: Props) {
   const shared = { site, page, only: section, height: HEIGHT }
-  return (
+  const phone = `${name}, tried on, on the phone`
+  return beside === null ? (
     <span className="flex gap-1">
       <TryOn {...shared} layout={1280} width={220} label={`${name}, tried on`} />
-      <TryOn {...shared} layout={390} width={62} label={`${name}, tried on, on the phone`} />
+      <TryOn {...shared} layout={390} width={62} label={phone} />
+    </span>
+  ) : (
+    <span className="flex gap-1">
+      <TryOn {...shared} layout={beside} width={141} label={`${name}, tried on`} />
+      <TryOn {...shared} layout={390} width={141} label={phone} />
     </span>
   )
 }

@@ -7,7 +7,7 @@ import {
   byRank,
   pagesIn,
   pagesOf,
-  sectionsOn,
+  sectionsOfPage,
   type EditStep,
   type LinkTarget,
   type Listed,
@@ -18,8 +18,10 @@ import {
 } from '@/core/site'
 import type { Pack } from '@/core/pack'
 import { useJob, useJobStore } from '../job/job-context'
+import { useFileTarget } from '../job/use-file-target'
 import { Button } from '../parts/button'
-import { capital } from '../parts/words'
+import { FileInput } from '../parts/file-input'
+import { capital, kilobytes } from '../parts/words'
 import { Cell } from './cell'
 import { attempt, attemptWithUndo, unique } from './use-acts'
 
@@ -177,13 +179,15 @@ type TargetProps = {
   readonly onTarget: (to: LinkTarget, before: readonly EditStep[]) => boolean
 }
 
-/** Where an entry leads: elsewhere, to a section of a page, or to a fact. */
+/** Where an entry leads: elsewhere, to a section of a page, to a fact, or to a file. */
 function TargetFields({ sign: { to }, document, nameOf, onTarget }: TargetProps) {
   const [problem, setProblem] = useState('')
-  const kind = to.type === 'fact' ? to.fact : to.type === 'section' ? to.section : to.type === 'page' ? to.page : 'url'
+  const choice = useFileTarget((file) => onTarget(file, []))
+  const kind = to.type === 'fact' ? to.fact : to.type === 'section' ? to.section : to.type === 'page' ? to.page : to.type
   const choose = (value: string): void => {
     setProblem('')
-    if (value === 'url') onTarget({ type: 'url', url: 'https://' }, [])
+    if (value === 'file') choice.ask()
+    else if (value === 'url') onTarget({ type: 'url', url: 'https://' }, [])
     else if (Object.hasOwn(FACTS, value)) onTarget({ type: 'fact', fact: value as keyof typeof FACTS }, [])
     else if (Object.hasOwn(document.pages, value)) onTarget({ type: 'page', page: value }, [])
     else onTarget({ type: 'section', section: value }, anchorSteps(document, value as SectionId))
@@ -192,6 +196,7 @@ function TargetFields({ sign: { to }, document, nameOf, onTarget }: TargetProps)
     <>
       <select aria-label="Leads to" className={FIELD} value={kind} onChange={(event) => choose(event.target.value)}>
         <option value="url">an address elsewhere</option>
+        <option value="file">{to.type === 'file' ? `the file ${to.name}` : 'a file (PDF)…'}</option>
         {Object.entries(FACTS).map(([fact, words]) => (
           <option key={fact} value={fact}>
             {words}
@@ -200,7 +205,7 @@ function TargetFields({ sign: { to }, document, nameOf, onTarget }: TargetProps)
         {pagesOf(document).map((page) => (
           <optgroup key={page.id} label={nameOf(page.id)}>
             <option value={page.id}>{nameOf(page.id)}, from the top</option>
-            {sectionsOn(document, page.id).map((section) => (
+            {sectionsOfPage(document, page.id).map((section) => (
               <option key={section.id} value={section.id}>
                 {section.name ?? capital(section.kind.replace('-', ' and '))}
               </option>
@@ -208,6 +213,20 @@ function TargetFields({ sign: { to }, document, nameOf, onTarget }: TargetProps)
           </optgroup>
         ))}
       </select>
+      <FileInput input={choice.input} label="A file for visitors" accept="application/pdf,.pdf" onFiles={choice.take} />
+      {choice.busy && (
+        <span role="status" className="text-sm text-soft">
+          Sending the file…
+        </span>
+      )}
+      {to.type === 'file' && (
+        <span className="flex items-center gap-1 text-sm text-soft">
+          {kilobytes(to.bytes)}
+          <Button look="quiet" onClick={choice.ask}>
+            Another file
+          </Button>
+        </span>
+      )}
       {to.type === 'url' && (
         <span className="min-w-52 flex-1">
           <Cell

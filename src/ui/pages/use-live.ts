@@ -1,7 +1,7 @@
 import { useCallback, useDeferredValue, useMemo } from 'react'
 import type { Site } from '@/core/fill'
 import { liveState, sameLooks, type LiveState } from '@/core/plan'
-import { entriesOf, findPage, isHidden, sectionsOn, type PageId, type SiteDocument } from '@/core/site'
+import { entriesOf, findPage, isHidden, sectionsOfPage, type PageId, type SiteDocument } from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
 
 export type Live = {
@@ -27,9 +27,9 @@ export function useLiveState(live: SiteDocument | null, id: PageId): LiveState |
   const store = useJobStore()
   const page = useJob((s) => findPage(s.document, id))
   // Compared once what was done is drawn.
-  const sections = useDeferredValue(useJob((s) => sectionsOn(s.document, id)))
+  const sections = useDeferredValue(useJob((s) => sectionsOfPage(s.document, id)))
   // What is shared is changed from other pages too.
-  const shared = useJob((s) => (sectionsOn(s.document, id).some(({ same }) => same !== undefined) ? s.document.sections : null))
+  const shared = useJob((s) => (sectionsOfPage(s.document, id).some(({ same }) => same !== undefined) ? s.document.sections : null))
   const filled = useJob((s) => sections.map((section) => entriesOf(s.document, section.id).length).join())
   const entries = useDeferredValue(useJob((s) => s.document.entries))
   const pages = useJob((s) => s.document.pages)

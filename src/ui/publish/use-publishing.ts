@@ -35,6 +35,11 @@ export function usePublishing(address: string | null): Publishing {
   const [fault, setFault] = useState<string | null>(null)
   const [done, setDone] = useState<string | null>(null)
   const [busy, setBusy] = useState(false)
+  // Where the menu fits is measured here and published with the rest: the plan is of what was measured last.
+  const menu = useJob((s) => s.menuFit)
+  const isMeasured = menu !== null
+  const measured = useRef<{ readonly key: string; readonly from: number | null } | undefined>(undefined)
+  measured.current = menu ? { key: menu.key, from: menu.from } : undefined
   const running = useRef(false)
   const again = useRef(false)
 
@@ -62,14 +67,14 @@ export function usePublishing(address: string | null): Publishing {
     while (again.current) {
       again.current = false
       await run(async () => {
-        setMade(await callWithProgress<Progress, Plan>(`/api/jobs/${job}/prepare`, {}, setProgress))
+        setMade(await callWithProgress<Progress, Plan>(`/api/jobs/${job}/prepare`, { menu: measured.current }, setProgress))
       })
     }
   }, [job, address, run])
 
   useEffect(() => {
-    if (saved) void prepare()
-  }, [prepare, saved, revision])
+    if (saved && isMeasured) void prepare()
+  }, [prepare, saved, revision, isMeasured, menu])
 
   const put = async (input: { revision: number } | { release: string }, words: (sent: Sent) => string): Promise<void> => {
     if (running.current) return

@@ -22,5 +22,10 @@ body:not(.viewing) [data-place]:hover{box-shadow:0 0 0 4px rgb(246 201 21/.55)}
   background:#f6c915;white-space:nowrap}
 .viewing .seam{display:none}
 .dropping{outline:8px solid #f6c915!important;outline-offset:-8px}
+[data-marker]{position:fixed;z-index:99;height:12px;margin-top:-6px;background:#14241c;border:4px solid #f6c915;pointer-events:none}
+.arranging{user-select:none}
+.arranging [data-section]{cursor:grab}
+.arranging :is(a,button){cursor:pointer}
+[data-dragging],[data-dragging] *{cursor:grabbing!important}
 [data-measure]{position:absolute;inset:0 0 auto;visibility:hidden;pointer-events:none}
 `

@@ -1,8 +1,9 @@
 import { placeKey, roleOf, sectionsOn, type Page, type Place, type SectionId } from '@/core/site'
-import { typingIn, type Site, type Typing } from '@/core/fill'
+import { allOf, typingIn, type Site, type Typing } from '@/core/fill'
 import { asDesigned, makeSheetPainter, type DrawnPage } from '@/core/render'
 import type { SheetEvents } from './sheet-hands'
-import { sectionsOf, SheetView } from './sheet-view'
+import type { SectionEvents } from './section-hands'
+import { SheetView } from './sheet-view'
 import type { SheetName } from './widths'
 
 /** Where the sheets get their page from; they draw again each time it says so. */
@@ -20,6 +21,8 @@ export type HandEvents = Omit<SheetEvents, 'onScroll' | 'onTyping'>
 export type GroupHandlers = () => {
   readonly events: HandEvents | null
   readonly onGo?: ((path: string) => void) | undefined
+  /** Where nothing is typed: sections are chosen and dragged. */
+  readonly sections?: SectionEvents | undefined
   readonly onFit?: ((sheet: SheetName, fit: SheetFit) => void) | undefined
 }
 
@@ -39,8 +42,12 @@ export class SheetGroup {
     private readonly source: SheetSource,
     private readonly handlers: GroupHandlers,
   ) {
-    for (const [name, frame] of frames)
-      this.views.set(name, new SheetView(frame, this.eventsOf(name), (path) => this.handlers().onGo?.(path)))
+    for (const [name, frame] of frames) this.views.set(name, this.viewOf(name, frame))
+  }
+
+  private viewOf(name: SheetName, frame: HTMLIFrameElement): SheetView {
+    const onGo = (path: string): void => this.handlers().onGo?.(path)
+    return new SheetView(frame, this.eventsOf(name), onGo, () => this.handlers().sections)
   }
 
   /** Draws, and draws again whenever the source says so; returns what stops it. */
@@ -83,7 +90,7 @@ export class SheetGroup {
   private draw(): void {
     const { site, page } = this.source.current()
     const frame = this.paint(site, page, this.typing)
-    this.places = new Map(sectionsOf(frame).flatMap((s) => [...s.places]))
+    this.places = new Map(allOf(frame).flatMap((s) => [...s.places]))
     const changed = new Map([...this.views].map(([name, view]) => [name, view.show(frame)] as const))
     if (page.id !== this.measuredPage) {
       this.comeTo(site, page)
@@ -105,7 +112,7 @@ export class SheetGroup {
     if (!this.handlers().onFit) return
     const plain = asDesigned(site, page)
     const frame: DrawnPage = this.paintDesigned(plain.site, plain.page)
-    const sections = sectionsOf(frame).map((s) => s.id)
+    const sections = allOf(frame).map((s) => s.id)
     this.views.forEach((view, name) => {
       void view.fontsReady().then(() => {
         this.designed.set(name, view.measureDesign(frame))

@@ -2,6 +2,7 @@
 import { Maximize2, Minimize2 } from 'lucide-react'
 import { useEffect, useImperativeHandle, useLayoutEffect, useRef, useState, type Ref } from 'react'
 import type { Place, SectionId } from '@/core/site'
+import type { SectionEvents } from './section-hands'
 import { SheetGroup, type HandEvents, type SheetFit, type SheetSource } from './sheet-group'
 import { SHEETS, type SheetName } from './widths'
 
@@ -16,6 +17,8 @@ type Props = {
   readonly events: HandEvents | null
   /** Where nothing is typed: which page a clicked link leads to. */
   readonly onGo?: (path: string) => void
+  /** Where nothing is typed: sections are chosen and dragged on the sheets. */
+  readonly sections?: SectionEvents
   readonly big?: SheetName | null
   readonly onBig?: (big: SheetName | null) => void
   readonly onFit?: (sheet: SheetName, fit: SheetFit) => void
@@ -27,13 +30,13 @@ type Props = {
 const GAP = 16
 
 /** The page at several widths side by side, at one scale, all live: typed on one, seen on all. */
-export function SheetRow({ source, sheets, label, events, onGo, big = null, onBig, onFit, section = null, ref }: Props) {
+export function SheetRow({ source, sheets, label, events, onGo, sections, big = null, onBig, onFit, section = null, ref }: Props) {
   const row = useRef<HTMLDivElement>(null)
   const frames = useRef(new Map<SheetName, HTMLIFrameElement>())
   const group = useRef<SheetGroup | null>(null)
-  const handlers = useRef({ events, onFit, onGo })
+  const handlers = useRef({ events, onFit, onGo, sections })
   const size = useSize(row)
-  handlers.current = { events, onFit, onGo }
+  handlers.current = { events, onFit, onGo, sections }
 
   useImperativeHandle(ref, () => ({ hold: (place) => group.current?.hold(place) }), [])
 

@@ -1,7 +1,9 @@
 import morphdom from 'morphdom'
-import type { DrawnPage, DrawnSection } from '@/core/render'
+import { allOf } from '@/core/fill'
+import { bodyHtml, columnsClass, HOLDERS, isInColumns, type DrawnPage, type DrawnSection } from '@/core/render'
 import { measurePart } from './measure-lines'
 import { placeKey, type Place } from '@/core/site'
+import { takeSections, type SectionEvents } from './section-hands'
 import { SheetHands, toSitePath, type SheetEvents } from './sheet-hands'
 import { SHEET_CSS } from './sheet-css'
 
@@ -9,6 +11,8 @@ import { SHEET_CSS } from './sheet-css'
 export class SheetView {
   private shown = new Map<string, string>()
   private page = ''
+  /** The columns at the sides of the page that is shown. */
+  private shape = ''
   private styles: DrawnPage['styles'] | null = null
   private readonly hands: SheetHands | null
   private leads = false
@@ -22,6 +26,7 @@ export class SheetView {
     private readonly frame: HTMLIFrameElement,
     events: SheetEvents | null,
     onGo?: (path: string) => void,
+    sections?: () => SectionEvents | undefined,
   ) {
     const document = this.document
     document.open()
@@ -44,8 +49,9 @@ export class SheetView {
     })
     document.addEventListener('submit', (event) => event.preventDefault())
     this.hands = events && new SheetHands(document, events, (element) => this.places.get(element.getAttribute('data-place') ?? '') ?? null)
+    if (sections && !events) takeSections(document, sections)
     if (events) this.lead(events)
-    else document.body.className = 'viewing'
+    else document.body.className = sections?.() ? 'viewing arranging' : 'viewing'
   }
 
   private get document(): Document {
@@ -58,16 +64,16 @@ export class SheetView {
   show(frame: DrawnPage, only?: string): string[] {
     const { document } = this
     this.dress(frame)
-    const all = sectionsOf(frame)
+    const all = allOf(frame)
     this.places = new Map(all.flatMap((s) => [...s.places]))
     if (only !== undefined)
       return this.showAlone(
         frame,
         all.filter((s) => s.id === only),
       )
-    const main = document.getElementById('main')
-    if (frame.page !== this.page || !main) return this.showAnew(frame, all)
-    if (all.map((s) => s.id).join(' ') !== [...this.shown.keys()].join(' ')) this.arrange(frame, main, all)
+    const shape = columnsClass(frame)
+    if (frame.page !== this.page || shape !== this.shape || !document.getElementById('main')) return this.showAnew(frame, all)
+    if (all.map((s) => s.id).join(' ') !== [...this.shown.keys()].join(' ')) this.arrange(frame, all)
     const changed = all.filter((s) => this.shown.get(s.id) !== s.html)
     for (const section of changed) this.patch(section)
     this.shown = new Map(all.map((s) => [s.id, s.html]))
@@ -87,20 +93,25 @@ export class SheetView {
   }
 
   /** The same page arranged anew: what stays is moved, so that only what came is drawn. */
-  private arrange({ header, main, footer }: DrawnPage, inside: HTMLElement, all: readonly DrawnSection[]): void {
+  private arrange(page: DrawnPage, all: readonly DrawnSection[]): void {
+    const { body } = this.document
+    const main = this.document.getElementById('main')
     const stay = new Set(all.map((s) => s.id))
     for (const id of this.shown.keys()) if (!stay.has(id)) this.elementOf(id)?.remove()
-    const put = (sections: readonly DrawnSection[], parent: Element, from: Element | null): void => {
+    const put = (sections: readonly DrawnSection[], parent: Element | null, from = parent?.firstElementChild ?? null): void => {
       let next = from
       for (const section of sections) {
         const element = this.elementOf(section.id) ?? this.make(section)
         if (element === next) next = next.nextElementSibling
-        else parent.insertBefore(element, next)
+        else parent?.insertBefore(element, next)
       }
     }
-    put(header, this.document.body, this.document.body.firstElementChild)
-    put(main, inside, inside.firstElementChild)
-    put(footer, this.document.body, inside.nextElementSibling)
+    put(page.header, body)
+    put(page.head, main)
+    put(page.main, isInColumns(page) ? this.holder('main') : main)
+    put(page.start, this.holder('start'))
+    put(page.end, this.holder('end'))
+    put(page.footer, body, main?.nextElementSibling ?? null)
     this.markSection()
   }
 
@@ -111,9 +122,13 @@ export class SheetView {
     return made.content.firstElementChild ?? this.document.createElement('section')
   }
 
+  private holder(part: keyof typeof HOLDERS): Element | null {
+    return this.document.querySelector(HOLDERS[part])
+  }
+
   private elementOf(section: string): Element | null {
-    const { body } = this.document
-    const within = [...body.children, ...(this.document.getElementById('main')?.children ?? [])]
+    const holders = [this.document.body, ...Object.values(HOLDERS).map((where) => this.document.querySelector(where))]
+    const within = holders.flatMap((holder) => [...(holder?.children ?? [])])
     return within.find((element) => element.getAttribute('data-section') === section) ?? null
   }
 
@@ -121,8 +136,9 @@ export class SheetView {
     const { document } = this
     document.body.innerHTML = pageHtml(frame)
     // Asking an empty sheet where it stands would have it laid out before its styles are there.
-    if (this.page !== '') document.documentElement.scrollTop = 0
+    if (this.page !== '' && this.page !== frame.page) document.documentElement.scrollTop = 0
     this.page = frame.page
+    this.shape = columnsClass(frame)
     this.shown = new Map(all.map((s) => [s.id, s.html]))
     this.markSection()
     return all.map((s) => s.id)
@@ -257,14 +273,8 @@ export class SheetView {
   }
 }
 
-/** Every section of a page in the order in which it is drawn. */
-export function sectionsOf({ header, main, footer }: DrawnPage): readonly DrawnSection[] {
-  return [...header, ...main, ...footer]
-}
-
-function pageHtml({ header, main, footer }: DrawnPage): string {
-  const html = (sections: readonly DrawnSection[]): string => sections.map((s) => s.html).join('')
-  return `${html(header)}<main id="main">${html(main)}</main>${html(footer)}`
+function pageHtml(page: DrawnPage): string {
+  return bodyHtml(page, (section) => section.html)
 }
 
 /** While typing, browsers write some spaces as no-break spaces; to the reader they are the same. */

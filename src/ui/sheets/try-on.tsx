@@ -1,5 +1,5 @@
 'use client'
-import { useEffect, useRef } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import type { Site } from '@/core/fill'
 import { makeSheetPainter } from '@/core/render'
 import type { Page } from '@/core/site'
@@ -19,7 +19,10 @@ type Props = {
 
 /** One page drawn live and small. What is out of sight waits: the first screen is drawn first. */
 export function TryOn({ site, page, layout, width, height, label, only }: Props) {
+  const box = useRef<HTMLDivElement>(null)
   const frame = useRef<HTMLIFrameElement>(null)
+  // A frame costs something before anything is drawn in it: of a hundred, those out of sight are not made yet.
+  const [isMade, setMade] = useState(false)
   const drawn = useRef<{ view: SheetView; paint: ReturnType<typeof makeSheetPainter> } | null>(null)
   const latest = useRef({ site, page, only })
   const inSight = useRef(false)
@@ -32,11 +35,12 @@ export function TryOn({ site, page, layout, width, height, label, only }: Props)
     frame.current.setAttribute('data-drawn', '')
   }
   useEffect(() => {
-    const element = frame.current
+    const element = box.current
     if (!element) return
     const observer = new IntersectionObserver(
       ([entry]) => {
         inSight.current = entry?.isIntersecting ?? false
+        if (inSight.current) setMade(true)
         draw()
       },
       { rootMargin: '300px' },
@@ -47,17 +51,19 @@ export function TryOn({ site, page, layout, width, height, label, only }: Props)
       drawn.current = null
     }
   }, [])
-  useEffect(draw, [site, page, only])
+  useEffect(draw, [site, page, only, isMade])
   const scale = width / layout
   return (
-    <div className="relative shrink-0 overflow-hidden border border-seam bg-white" style={{ width, height }}>
-      <iframe
-        ref={frame}
-        title={label}
-        tabIndex={-1}
-        className="pointer-events-none absolute left-0 top-0 origin-top-left border-0"
-        style={{ width: layout, height: height / scale, transform: `scale(${scale})` }}
-      />
+    <div ref={box} className="relative shrink-0 overflow-hidden border border-seam bg-white" style={{ width, height }}>
+      {isMade && (
+        <iframe
+          ref={frame}
+          title={label}
+          tabIndex={-1}
+          className="pointer-events-none absolute left-0 top-0 origin-top-left border-0"
+          style={{ width: layout, height: height / scale, transform: `scale(${scale})` }}
+        />
+      )}
     </div>
   )
 }

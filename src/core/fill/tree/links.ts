@@ -1,5 +1,5 @@
 import { isSafeUrl } from '../../pack'
-import { relativePath } from '../../pages'
+import { filePath, relativePath, rootFrom } from '../../pages'
 import {
   findPage,
   findSection,
@@ -7,6 +7,7 @@ import {
   pagesOf,
   standsOn,
   toTelUri,
+  type FileTarget,
   type LinkTarget,
   type Page,
   type Section,
@@ -25,11 +26,16 @@ export function linkHref(scope: PageScope, to: LinkTarget): string {
   const { document } = scope.site
   if (to.type === 'page') return pageHref(scope, linkedPage(document, to.page))
   if (to.type === 'section') return sectionHref(scope, findSection(document, to.section))
+  if (to.type === 'file') return fileHref(scope, to)
   return to.type === 'fact' ? factHref(scope, to.fact) : isSafeUrl(to.url) ? to.url : '#'
 }
 
 function pageHref({ site: { document }, page: from }: PageScope, page: Page | null): string {
   return page && !isHidden(document, page) ? relativePath(document, from, page) : '#'
+}
+
+function fileHref({ site: { document }, page }: PageScope, file: FileTarget): string {
+  return `${page ? rootFrom(document, page) : '/'}${filePath(file)}`
 }
 
 /** A section by the name it is found by; without one, the page it stands on. */

@@ -1,4 +1,4 @@
-import { pagesOf, sectionsOn, type SiteDocument } from './document'
+import { pagesOf, sectionsOfPage, type SiteDocument } from './document'
 import type { Section } from './section'
 
 const onPages = new WeakMap<readonly Section[], string>()
@@ -7,7 +7,7 @@ const onPages = new WeakMap<readonly Section[], string>()
 export function anchorsOf(document: SiteDocument): string {
   return pagesOf(document)
     .map((page) => {
-      const sections = sectionsOn(document, page.id)
+      const sections = sectionsOfPage(document, page.id)
       let found = onPages.get(sections)
       if (found === undefined)
         onPages.set(sections, (found = sections.map(({ id, anchor }) => (anchor ? `${id}#${anchor} ` : '')).join('')))

@@ -3,6 +3,7 @@ import { brandSchema } from '../brand'
 import { factCellsSchema, factsOf } from '../facts/fact-cells'
 import { languageSchema } from '../facts/facts'
 import { own } from '../own'
+import { COLUMN_PARTS, columnParts, columnPart, SIDES, type Column, type Side } from './column'
 import { entrySchema, placeOfEntry, type Entry } from './entry'
 import { nameSchema, type PageId, type SectionId } from './ids'
 import { standingIn } from './order'
@@ -10,15 +11,18 @@ import { dressSchema, outfitSchema } from './outfit'
 import { pagePlace, pageSchema, placeOfPage, type Page, type PageIn } from './page'
 import { redirectPathSchema, redirectToSchema } from './redirect'
 import { signpostSchema } from './signpost'
-import { placeOfSection, sectionPlace, sectionSchema, type Section, type SectionIn } from './section'
+import { pageOf, placeOfSection, sectionPlace, sectionSchema, type Section, type SectionIn } from './section'
 
 const table = <T extends v.GenericSchema>(of: T) => v.pipe(v.record(v.string(), of), v.readonly())
 export const labelNameSchema = v.pipe(v.string(), v.regex(/^[a-z][a-z0-9-]{0,59}$/))
 export const MAX_LABEL = 200
 
-export const planSchema = v.pipe(v.strictObject({ flat: v.optional(v.literal(true)), onePage: v.optional(v.literal(true)) }), v.readonly())
+export const planSchema = v.pipe(
+  v.strictObject({ flat: v.optional(v.literal(true)), onePage: v.optional(v.literal(true)), ...columnParts }),
+  v.readonly(),
+)
 export type Plan = v.InferOutput<typeof planSchema>
-export const PLAN_PARTS = ['flat', 'onePage'] as const
+export const PLAN_PARTS = ['flat', 'onePage', ...COLUMN_PARTS] as const
 
 /**
  * One client's site: only what is the client's. A place that was never filled has no value here; the renderer shows the
@@ -111,14 +115,38 @@ export function sectionsOn(document: SiteDocument, page: PageId): readonly Secti
   return sectionsIn(document, { type: 'page', page })
 }
 
-/** The sections that every page shows: at its head and at its foot. */
+/** The column that a page has at a side by its own word, or that the whole site has; one that is not to be shown is none. */
+export function ownColumn(document: Pick<SiteDocument, 'pages' | 'plan'>, page: PageId | null, side: Side): Column | null {
+  const of = page === null ? document.plan : own(document.pages, page)
+  const column = of?.[columnPart(side)]
+  return column === undefined || column.width === 'none' ? null : column
+}
+
+const wholes = new WeakMap<readonly Section[], { readonly sides: readonly (readonly Section[])[]; readonly all: readonly Section[] }>()
+
+/** A page's own sections with those of the side columns that are its own: the very answer of before while it stands as before. */
+export function sectionsOfPage(document: SiteDocument, page: PageId): readonly Section[] {
+  const main = sectionsOn(document, page)
+  const { startColumn, endColumn } = own(document.pages, page) ?? {}
+  if (startColumn === undefined && endColumn === undefined) return main
+  const sides = SIDES.flatMap((side) => (ownColumn(document, page, side) ? [sectionsIn(document, { type: 'side', side, page })] : []))
+  if (sides.every((sections) => sections.length === 0)) return main
+  const known = wholes.get(main)
+  if (known && known.sides.length === sides.length && known.sides.every((sections, i) => sections === sides[i])) return known.all
+  const all = [main, ...sides].flat()
+  wholes.set(main, { sides, all })
+  return all
+}
+
+/** The sections that every page shows: at its head, in the columns of the whole site, and at its foot. */
 export function sharedSections(document: SiteDocument): readonly Section[] {
-  return [...sectionsIn(document, { type: 'header' }), ...sectionsIn(document, { type: 'footer' })]
+  const columns = SIDES.flatMap((side) => (ownColumn(document, null, side) ? sectionsIn(document, { type: 'side', side, page: null }) : []))
+  return [...sectionsIn(document, { type: 'header' }), ...columns, ...sectionsIn(document, { type: 'footer' })]
 }
 
 /** Every section of the site: those that every page shows, each page's, those of the page for wrong addresses. */
 export function allSections(document: SiteDocument): readonly Section[] {
-  const pages = pagesOf(document).flatMap((page) => sectionsOn(document, page.id))
+  const pages = pagesOf(document).flatMap((page) => sectionsOfPage(document, page.id))
   return [...sharedSections(document), ...pages, ...sectionsIn(document, { type: 'notFound' })]
 }
 
@@ -137,6 +165,7 @@ export function findPage(document: SiteDocument, page: string): Page | null {
 
 /** The page that a section stands on; null where it is gone or stands on every page. */
 export function pageOfSection(document: SiteDocument, section: string): Page | null {
-  const where = findSection(document, section)?.in
-  return where?.type === 'page' ? findPage(document, where.page) : null
+  const found = findSection(document, section)
+  const page = found && pageOf(found.in)
+  return page === null ? null : findPage(document, page)
 }

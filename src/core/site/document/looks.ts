@@ -1,4 +1,4 @@
-import { pagesOf, sectionsIn, sectionsOn, type SiteDocument } from './document'
+import { pagesOf, sectionsIn, sectionsOfPage, sharedSections, type SiteDocument } from './document'
 import type { Section } from './section'
 
 /** What a section wears: all that style sheets have to know of it. */
@@ -8,7 +8,10 @@ export type Look = Pick<Section, 'kind' | 'design' | 'tone'>
 type Row = { readonly name: string; readonly looks: readonly Look[] }
 
 const rows = new WeakMap<readonly Section[], Row>()
-const sites = new WeakMap<SiteDocument['sections'], { readonly pages: SiteDocument['pages']; readonly looks: readonly Look[] }>()
+const sites = new WeakMap<
+  SiteDocument['sections'],
+  { readonly pages: SiteDocument['pages']; readonly plan: SiteDocument['plan']; readonly looks: readonly Look[] }
+>()
 /** Answers of late by the names of their rows, so that a site which looks as before gives the very same answer. */
 const answers = new Map<string, readonly Look[]>()
 const MOST_ANSWERS = 50
@@ -19,9 +22,9 @@ const MOST_ANSWERS = 50
  */
 export function looksOf(document: SiteDocument): readonly Look[] {
   const known = sites.get(document.sections)
-  if (known?.pages === document.pages) return known.looks
+  if (known?.pages === document.pages && known.plan === document.plan) return known.looks
   const looks = findLooks(document)
-  sites.set(document.sections, { pages: document.pages, looks })
+  sites.set(document.sections, { pages: document.pages, plan: document.plan, looks })
   return looks
 }
 
@@ -48,16 +51,21 @@ function answerFor(asked: string, make: () => readonly Look[]): readonly Look[] 
   return found
 }
 
+/** The rows of the site asked about last, with its answer: typing changes none of them. */
+let last: { readonly rows: readonly Row[]; readonly looks: readonly Look[] } | null = null
+
 function findLooks(document: SiteDocument): readonly Look[] {
-  const named = new Map<string, readonly Look[]>()
-  const add = (sections: readonly Section[]): void => {
-    const { name, looks } = rowOf(sections)
-    named.set(name, looks)
-  }
-  for (const type of ['header', 'footer'] as const) add(sectionsIn(document, { type }))
-  for (const page of pagesOf(document)) add(sectionsOn(document, page.id))
-  add(sectionsIn(document, { type: 'notFound' }))
-  return answerFor([...named.keys()].join('\n'), () => onceEach([...named.values()].flat()))
+  const rows = [
+    rowOf(sharedSections(document)),
+    ...pagesOf(document).map((page) => rowOf(sectionsOfPage(document, page.id))),
+    rowOf(sectionsIn(document, { type: 'notFound' })),
+  ]
+  const before = last
+  if (before?.rows.length === rows.length && rows.every(({ name }, i) => name === before.rows[i]?.name)) return before.looks
+  const named = new Map(rows.map(({ name, looks }) => [name, looks]))
+  const looks = answerFor([...named.keys()].join('\n'), () => onceEach([...named.values()].flat()))
+  last = { rows, looks }
+  return looks
 }
 
 function rowOf(sections: readonly Section[]): Row {

@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { columnParts } from './column'
 import { nameSchema, pageIdSchema, rankSchema } from './ids'
 
 /** The page of a template that a page was made from. */
@@ -41,6 +42,7 @@ export const pageSchema = v.pipe(
     listed: listedSchema,
     /** Kept in the job and published nowhere, with every page under it. */
     hidden: v.optional(v.literal(true)),
+    ...columnParts,
     texts: v.pipe(
       v.strictObject({
         name: v.optional(textCellSchema),

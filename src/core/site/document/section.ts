@@ -3,12 +3,17 @@ import { isSectionKind, type SectionKind } from '../kinds'
 import { TONES } from '../tones'
 import { slotValueSchema } from '../values/slot-value'
 import { ALTERATION_NAMES, alterationParts } from './alterations'
+import { SIDES } from './column'
 import { daySchema } from './day'
-import { nameSchema, pageIdSchema, rankSchema, sectionIdSchema } from './ids'
+import { nameSchema, pageIdSchema, rankSchema, sectionIdSchema, type PageId } from './ids'
 
-/** Where a section stands: on one page, at the head or foot of every page, or on the page for addresses that lead nowhere. */
+/**
+ * Where a section stands: on one page, in a column at its side or, without a page, at the side of every page; at the head or foot of every
+ * page, or on the page for addresses that lead nowhere.
+ */
 export const sectionInSchema = v.variant('type', [
   v.strictObject({ type: v.literal('page'), page: pageIdSchema }),
+  v.strictObject({ type: v.literal('side'), side: v.picklist(SIDES), page: v.nullable(pageIdSchema) }),
   v.strictObject({ type: v.literal('header') }),
   v.strictObject({ type: v.literal('footer') }),
   v.strictObject({ type: v.literal('notFound') }),
@@ -67,5 +72,11 @@ export const placeOfSection = (section: Section): string => sectionPlace(section
 
 /** A page's own id: making a longer key for each of hundreds of pages costs more than the rest of a count. No id begins with a colon. */
 export function sectionPlace(where: SectionIn): string {
+  if (where.type === 'side') return `:${where.side} ${where.page ?? ''}`
   return where.type === 'page' ? where.page : `:${where.type}`
+}
+
+/** The page that a place belongs to; null for one that every page shows, and for that of wrong addresses. */
+export function pageOf(where: SectionIn): PageId | null {
+  return where.type === 'page' || where.type === 'side' ? where.page : null
 }

@@ -1,6 +1,6 @@
-import { findSection, pagesOf, sectionsOn, type SiteDocument } from './document'
+import { findSection, ownColumn, pagesOf, sectionsOfPage, type SiteDocument } from './document'
 import type { PageId, SectionId } from './ids'
-import type { Section } from './section'
+import { pageOf, type Section } from './section'
 
 /**
  * The section whose content and dress stand where a section stands: another's, where it is the same as one on another page; else its own.
@@ -37,7 +37,7 @@ export function sharersOf(document: SiteDocument, id: SectionId): readonly Secti
   if (!found) {
     const by = new Map<string, Section[]>()
     for (const page of pagesOf(document))
-      for (const section of sharingOn(sectionsOn(document, page.id)))
+      for (const section of sharingOn(sectionsOfPage(document, page.id)))
         if (section.same !== undefined) by.set(section.same, [...(by.get(section.same) ?? []), section])
     sharers.set(document.sections, (found = by))
   }
@@ -48,13 +48,15 @@ export function sharersOf(document: SiteDocument, id: SectionId): readonly Secti
 export function pagesShowing(document: SiteDocument, id: SectionId): readonly PageId[] {
   const shown = shownId(document, id)
   const all = shown === null ? [] : [findSection(document, shown), ...sharersOf(document, shown)]
-  return [...new Set(all.flatMap((section) => (section?.in.type === 'page' ? [section.in.page] : [])))]
+  return [...new Set(all.flatMap((section) => (section && pageOf(section.in)) ?? []))]
 }
 
 /** Where a section is shown: an edit says its reach before it happens. */
 export function reachOf(document: SiteDocument, id: SectionId): string {
-  const where = findSection(document, id)?.in.type
-  if (where === 'notFound') return 'this page'
+  const where = findSection(document, id)?.in
+  if (where?.type === 'notFound') return 'this page'
+  if (!where || pageOf(where) === null) return 'every page'
+  if (where.type === 'side' && ownColumn(document, where.page, where.side)?.under) return 'this page and those under it'
   const pages = pagesShowing(document, id).length
-  return where === 'page' ? (pages > 1 ? `${pages} pages` : 'this page') : 'every page'
+  return pages > 1 ? `${pages} pages` : 'this page'
 }

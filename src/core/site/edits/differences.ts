@@ -1,4 +1,5 @@
 import {
+  COLUMN_PARTS,
   naturalRank,
   lineOf,
   PAGE_TEXTS,
@@ -16,6 +17,7 @@ import { BRAND_PARTS } from '../brand'
 import { FACT_NAMES } from '../facts/facts'
 import { own } from '../own'
 import type { EditStep } from './step-type'
+import type { PlanSet } from './plan-set'
 import type { SectionSet } from './section-set'
 
 /**
@@ -86,11 +88,9 @@ export function canonical(of: unknown): string {
 
 function cellSteps(from: SiteDocument, to: SiteDocument): EditStep[] {
   return [
-    ...PLAN_PARTS.filter((part) => from.plan[part] !== to.plan[part]).map((part): EditStep => ({
-      type: 'plan/set',
-      part,
-      value: to.plan[part] ?? null,
-    })),
+    ...PLAN_PARTS.filter((part) => !isSame(from.plan[part], to.plan[part])).map(
+      (part) => ({ type: 'plan/set', part, value: to.plan[part] ?? null }) as PlanSet,
+    ),
     ...DRESS_PARTS.filter((part) => from.dress[part] !== to.dress[part]).map((part): EditStep => ({
       type: 'dress/set',
       part,
@@ -123,6 +123,7 @@ function pageSteps(was: Page, is: Page): EditStep[] {
     ...(was.segment === is.segment ? [] : [{ ...at, part: 'segment', value: is.segment } as const]),
     ...(was.addressed === is.addressed ? [] : [{ ...at, part: 'addressed', value: is.addressed ?? false } as const]),
     ...(was.hidden === is.hidden ? [] : [{ ...at, part: 'hidden', value: is.hidden ?? false } as const]),
+    ...COLUMN_PARTS.filter((part) => !isSame(was[part], is[part])).map((part) => ({ ...at, part, value: is[part] ?? null }) as const),
     ...(was.listed === is.listed ? [] : [{ ...at, part: 'listed', value: is.listed } as const]),
     ...PAGE_TEXTS.filter((part) => was.texts[part]?.text !== is.texts[part]?.text).map((part) => ({
       ...at,

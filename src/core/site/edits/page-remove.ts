@@ -5,10 +5,13 @@ import {
   pagesIn,
   placeOfPage,
   rankBetween,
+  sectionsIn,
   sectionsOn,
+  SIDES,
   withoutRecord,
   withRecord,
   type Page,
+  type Section,
   type SiteDocument,
 } from '../document'
 import { sectionRemove } from './section-remove'
@@ -30,7 +33,7 @@ export const pageRemove: StepType<PageRemove> = {
     if (!page) return refused({ code: 'pageGone', page: step.page })
     let emptied: SiteDocument = document
     const inverse: EditStep[] = []
-    for (const section of sectionsOn(document, page.id)) {
+    for (const section of standingOn(document, page)) {
       const removed = sectionRemove.apply(emptied, { type: 'section/remove', section: section.id })
       if (!removed.ok) return removed
       emptied = removed.document
@@ -45,6 +48,12 @@ export const pageRemove: StepType<PageRemove> = {
   },
   place: () => null,
   writes: () => null,
+}
+
+/** All that stands on a page, in its columns too, shown or not. */
+function standingOn(document: SiteDocument, { id }: Page): readonly Section[] {
+  const sides = SIDES.flatMap((side) => sectionsIn(document, { type: 'side', side, page: id }))
+  return [...sectionsOn(document, id), ...sides]
 }
 
 type Lifted = { readonly document: SiteDocument; readonly inverse: readonly EditStep[] }

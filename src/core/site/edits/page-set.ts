@@ -1,5 +1,7 @@
 import * as v from 'valibot'
 import {
+  COLUMN_PARTS,
+  columnSchema,
   findPage,
   listedSchema,
   MAX_PAGE_TEXT,
@@ -17,7 +19,7 @@ import { refused, type StepType } from './step-type'
 const onPage = { type: v.literal('page/set'), page: pageIdSchema }
 /**
  * Sets something of a page: one of its texts (null: the template's again), its address and whether that is the client's, where it is
- * listed, whether it is hidden, what it was made from.
+ * listed, whether it is hidden, the columns at its sides, what it was made from.
  */
 export const pageSetSchema = v.variant('part', [
   v.strictObject({ ...onPage, part: v.picklist(PAGE_TEXTS), value: v.nullable(v.pipe(v.string(), v.maxLength(MAX_PAGE_TEXT))) }),
@@ -25,6 +27,7 @@ export const pageSetSchema = v.variant('part', [
   v.strictObject({ ...onPage, part: v.literal('addressed'), value: v.boolean() }),
   v.strictObject({ ...onPage, part: v.literal('listed'), value: listedSchema }),
   v.strictObject({ ...onPage, part: v.literal('hidden'), value: v.boolean() }),
+  v.strictObject({ ...onPage, part: v.picklist(COLUMN_PARTS), value: v.nullable(columnSchema) }),
   v.strictObject({ ...onPage, part: v.literal('origin'), value: v.nullable(pageOriginSchema) }),
 ])
 export type PageSet = v.InferOutput<typeof pageSetSchema>
@@ -43,7 +46,7 @@ export const pageSet: StepType<PageSet> = {
     return { ok: true, document: { ...document, pages: withRecord(document.pages, next, placeOfPage) }, inverse: [inverse] }
   },
   place: ({ page, part }) => {
-    if (part === 'listed' || part === 'origin' || part === 'hidden') return null
+    if (part === 'listed' || part === 'origin' || part === 'hidden' || part === 'startColumn' || part === 'endColumn') return null
     return { type: 'page', page, part: part === 'segment' || part === 'addressed' ? 'address' : part }
   },
   writes: ({ page, part }) => `page ${page} ${part}`,
@@ -63,6 +66,9 @@ function set(page: Page, step: PageSet): { readonly next: Page; readonly inverse
     }
     case 'listed':
       return { next: { ...page, listed: step.value }, inverse: { ...step, value: page.listed } }
+    case 'startColumn':
+    case 'endColumn':
+      return { next: withValue(page, step.part, step.value), inverse: { ...step, value: page[step.part] ?? null } }
     case 'origin':
       return { next: { ...page, origin: step.value }, inverse: { ...step, value: page.origin } }
     default: {

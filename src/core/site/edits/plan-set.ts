@@ -1,14 +1,17 @@
 import * as v from 'valibot'
-import { PLAN_PARTS } from '../document'
+import { COLUMN_PARTS, columnSchema } from '../document'
 import { withValue } from '../own'
 import type { StepType } from './step-type'
 
-/** Sets how the plan of the pages is told to visitors: whether addresses are flat, and whether what the menu lists is one page. */
-export const planSetSchema = v.strictObject({
-  type: v.literal('plan/set'),
-  part: v.picklist(PLAN_PARTS),
-  value: v.nullable(v.literal(true)),
-})
+const onPlan = { type: v.literal('plan/set') }
+/**
+ * Sets how the plan of the pages is told to visitors: whether addresses are flat, whether what the menu lists is one page, the columns at
+ * the sides of every page.
+ */
+export const planSetSchema = v.variant('part', [
+  v.strictObject({ ...onPlan, part: v.picklist(['flat', 'onePage']), value: v.nullable(v.literal(true)) }),
+  v.strictObject({ ...onPlan, part: v.picklist(COLUMN_PARTS), value: v.nullable(columnSchema) }),
+])
 export type PlanSet = v.InferOutput<typeof planSetSchema>
 
 declare module './step-type' {
@@ -21,7 +24,7 @@ export const planSet: StepType<PlanSet> = {
   apply: (document, step) => ({
     ok: true,
     document: { ...document, plan: withValue(document.plan, step.part, step.value) },
-    inverse: [{ ...step, value: document.plan[step.part] ?? null }],
+    inverse: [{ ...step, value: document.plan[step.part] ?? null } as PlanSet],
   }),
   place: () => null,
   writes: ({ part }) => `plan ${part}`,

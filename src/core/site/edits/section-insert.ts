@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { findPage, findSection, placeOfSection, sectionSchema, sectionsIn, withRecord } from '../document'
+import { findPage, findSection, pageOf, placeOfSection, sectionSchema, sectionsIn, withRecord } from '../document'
 import { fits } from './fits-kind'
 import { refused, type StepType } from './step-type'
 
@@ -18,7 +18,8 @@ declare module './step-type' {
 export const sectionInsert: StepType<SectionInsert> = {
   apply: (document, { section }) => {
     if (findSection(document, section.id)) return refused({ code: 'idTaken', id: section.id })
-    if (section.in.type === 'page' && !findPage(document, section.in.page)) return refused({ code: 'pageGone', page: section.in.page })
+    const page = pageOf(section.in)
+    if (page !== null && !findPage(document, page)) return refused({ code: 'pageGone', page })
     if (sectionsIn(document, section.in).length >= MAX_SECTIONS) return refused({ code: 'tooMany', of: 'sections' })
     if (!fits(section.kind, null, section.slots)) return refused({ code: 'valueWrong', place: section.kind })
     return {

@@ -1,8 +1,8 @@
 import * as v from 'valibot'
-import { findPage, findSection, placeOfSection, rankSchema, sectionIdSchema, sectionInSchema, withRecord } from '../document'
+import { findPage, findSection, pageOf, placeOfSection, rankSchema, sectionIdSchema, sectionInSchema, withRecord } from '../document'
 import { refused, type StepType } from './step-type'
 
-/** Puts a section elsewhere: on its page, on another, or at the head or foot of every page. */
+/** Puts a section elsewhere: on its page, on another, in a column at its side, or where every page has it. */
 export const sectionMoveSchema = v.strictObject({
   type: v.literal('section/move'),
   section: sectionIdSchema,
@@ -21,7 +21,8 @@ export const sectionMove: StepType<SectionMove> = {
   apply: (document, step) => {
     const section = findSection(document, step.section)
     if (!section) return refused({ code: 'sectionGone', section: step.section })
-    if (step.in.type === 'page' && !findPage(document, step.in.page)) return refused({ code: 'pageGone', page: step.in.page })
+    const page = pageOf(step.in)
+    if (page !== null && !findPage(document, page)) return refused({ code: 'pageGone', page })
     const next = { ...section, in: step.in, rank: step.rank }
     return {
       ok: true,

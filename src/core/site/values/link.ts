@@ -2,11 +2,23 @@ import * as v from 'valibot'
 import { draftMark } from './draft-mark'
 import { MAX_TEXT, type ValueType } from './value-type'
 
-/** Where a link leads: a page of the site or a section on one, a fact (telephone, mail, map), or an address elsewhere. */
+/** The longest name of a file, in UTF-16 units. */
+export const MAX_FILE_NAME = 120
+/** A file that visitors are given, such as a price list: its name, and its content by SHA-256 and size. All are PDF (ISO 32000). */
+const fileTargetSchema = v.strictObject({
+  type: v.literal('file'),
+  name: v.pipe(v.string(), v.minLength(1), v.maxLength(MAX_FILE_NAME)),
+  hash: v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/)),
+  bytes: v.pipe(v.number(), v.integer(), v.minValue(1)),
+})
+export type FileTarget = v.InferOutput<typeof fileTargetSchema>
+
+/** Where a link leads: a page of the site or a section on one, a fact (telephone, mail, map), a file, or an address elsewhere. */
 export const linkTargetSchema = v.variant('type', [
   v.strictObject({ type: v.literal('page'), page: v.pipe(v.string(), v.maxLength(120)) }),
   v.strictObject({ type: v.literal('section'), section: v.pipe(v.string(), v.maxLength(120)) }),
   v.strictObject({ type: v.literal('fact'), fact: v.picklist(['phone', 'email', 'address']) }),
+  fileTargetSchema,
   v.strictObject({ type: v.literal('url'), url: v.pipe(v.string(), v.maxLength(2000)) }),
 ])
 export type LinkTarget = v.InferOutput<typeof linkTargetSchema>

@@ -1,5 +1,4 @@
-import * as v from 'valibot'
 import { longRoute, param } from '@/server/http/route'
-import { prepareRelease } from '@/server/use-cases/prepare-release'
+import { prepareRelease, prepareSchema } from '@/server/use-cases/prepare-release'
 
-export const POST = longRoute(v.strictObject({}), (asked, onProgress) => prepareRelease(param(asked, 'job'), onProgress))
+export const POST = longRoute(prepareSchema, (asked, onProgress) => prepareRelease(param(asked, 'job'), asked.body, onProgress))

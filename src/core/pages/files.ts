@@ -1,0 +1,35 @@
+import {
+  allSections,
+  entriesOf,
+  isHidden,
+  pageOfSection,
+  type FileTarget,
+  type LinkTarget,
+  type SiteDocument,
+  type SlotValue,
+} from '../site'
+import { toSegment } from './segment'
+
+/** Where a release has a file that links lead to: under its name, with a part of its hash, so that another of that name is another file. */
+export function filePath({ name, hash }: Pick<FileTarget, 'name' | 'hash'>): string {
+  return `files/${toSegment(name.replace(/\.pdf$/i, '')) || 'file'}-${hash.slice(0, 8)}.pdf`
+}
+
+/** Every file that something on a site leads to, once each. What visitors never see leads nowhere. */
+export function linkedFiles(document: SiteDocument): readonly FileTarget[] {
+  const values = allSections(document)
+    .filter(({ id, hidden }) => !hidden && !isOnHiddenPage(document, id))
+    .flatMap((section) => [section.slots, ...entriesOf(document, section.id).map(({ slots }) => slots)])
+    .flatMap((slots): SlotValue[] => Object.values(slots))
+  const targets = [
+    ...values.flatMap((value): LinkTarget[] => (value.type === 'link' ? [value.to] : [])),
+    ...Object.values(document.signposts).map(({ to }) => to),
+  ]
+  const files = targets.flatMap((to) => (to.type === 'file' ? [to] : []))
+  return [...new Map(files.map((file) => [filePath(file), file])).values()]
+}
+
+function isOnHiddenPage(document: SiteDocument, section: string): boolean {
+  const page = pageOfSection(document, section)
+  return page !== null && isHidden(document, page)
+}

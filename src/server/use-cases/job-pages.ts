@@ -1,0 +1,41 @@
+import * as v from 'valibot'
+import type { AssetInfo } from '../../core/image'
+import { picturesOf, toLoose, type LoosePage } from '../../core/plan'
+import { findPage, pagesOf } from '../../core/site'
+import { Problem } from '../http/problems'
+import { jobState } from '../log/edit-log'
+import { pack } from '../packs/packs'
+import { findAssetFile, linkAsset } from '../store/assets'
+import { getJob } from '../store/jobs'
+
+/** How many pages of a job are offered to others at most: each is shown as it would be there. */
+const MOST_PAGES = 60
+
+export type JobPages = { readonly pages: readonly LoosePage[]; readonly assets: readonly AssetInfo[] }
+
+/** The pages of a job as another can take them, with the pictures that they show. */
+export async function jobPages(id: string): Promise<JobPages> {
+  getJob(id)
+  const { document } = jobState(id)
+  const pages = pagesOf(document)
+    .slice(0, MOST_PAGES)
+    .map((page) => toLoose(pack(), document, page))
+  const files = await Promise.all(picturesIn(pages).map((asset) => findAssetFile(asset)))
+  return { pages, assets: files.flatMap((one) => (one ? [one.asset] : [])) }
+}
+
+export const takePageSchema = v.strictObject({ from: v.string(), page: v.string() })
+
+/** Lets a job show the pictures of a page of another job that is taken into it. */
+export function linkPage(job: string, { from, page: id }: v.InferOutput<typeof takePageSchema>): void {
+  getJob(job)
+  getJob(from)
+  const { document } = jobState(from)
+  const page = findPage(document, id)
+  if (!page) throw new Problem('pageGoneThere')
+  for (const asset of picturesIn([toLoose(pack(), document, page)])) linkAsset(job, asset)
+}
+
+function picturesIn(pages: readonly LoosePage[]): readonly string[] {
+  return [...new Set(pages.flatMap(({ sections }) => sections.flatMap(({ section }) => picturesOf(section))))]
+}
