@@ -10,6 +10,7 @@ import { useGesture } from '../job/use-gesture'
 import { Button } from '../parts/button'
 import { SheetRow } from '../sheets/sheet-row'
 import type { SheetName } from '../sheets/widths'
+import { notice } from '../parts/notice'
 import { BriefFields } from './brief-fields'
 
 const SHEETS: readonly SheetName[] = ['desktop', 'phone']
@@ -29,9 +30,7 @@ export function BriefStage() {
     const edit = firstDraft(pack, document)
     const drafted = edit && store.apply(edit)
     if (drafted)
-      toast('Every empty place that the trade has words for is filled, as drafts to be confirmed.', {
-        action: { label: 'Undo', onClick: () => void store.undo(drafted) },
-      })
+      notice('Every empty place that the trade has words for is filled, as drafts to be confirmed.', 'Undo', () => void store.undo(drafted))
     else toast('There is no empty place left that the trade has words for.')
   }
   return (

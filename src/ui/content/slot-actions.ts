@@ -1,5 +1,4 @@
 import { nanoid } from 'nanoid'
-import { toast } from 'sonner'
 import { fixedList, placeholdersOf, planPour, sectionRows, shownEntries, type LedgerRow, type Pour, type ShownEntry } from '@/core/fill'
 import {
   confirmedValue,
@@ -20,6 +19,7 @@ import {
 import { ApiError, uploadPicture } from '../job/api'
 import type { JobStore } from '../job/job-store'
 import { count } from '../parts/words'
+import { notice, refusal } from '../parts/notice'
 import type { SlotActions } from './slot-row'
 
 /** What rows ask of the screen that they stand on. */
@@ -154,7 +154,7 @@ export async function putPicture(
     store.apply(setSlot(place, { type: 'image', asset: asset.id, alt: '' }))
   } catch (error) {
     const words = error instanceof ApiError ? error.message : `“${file.name}” could not be read. Choose it again.`
-    toast.error(words, { duration: 12_000 })
+    refusal(words)
   } finally {
     setBusy(key, false)
   }
@@ -164,7 +164,6 @@ export async function putPicture(
 export function applyPour(store: JobStore, { edits, placed, left }: Pour): void {
   const gesture = store.apply({ type: 'batch', edits })
   if (gesture === null) return
-  toast(`Filled ${count(placed.length, 'place')}.${left > 0 ? ` ${count(left, 'cell')} had no place.` : ''}`, {
-    action: { label: 'Undo', onClick: () => void store.undo(gesture) },
-  })
+  const rest = left > 0 ? ` ${count(left, 'cell')} had no place.` : ''
+  notice(`Filled ${count(placed.length, 'place')}.${rest}`, 'Undo', () => void store.undo(gesture))
 }

@@ -1,8 +1,8 @@
 import { useRef, useState, type RefObject } from 'react'
-import { toast } from 'sonner'
 import type { FileTarget } from '@/core/site'
 import { ApiError, uploadFile } from './api'
 import { useJobStore } from './job-context'
+import { refusal } from '../parts/notice'
 
 export type FileChoice = {
   /** The hidden input that the choice is made with. */
@@ -23,7 +23,7 @@ export function useFileTarget(onFile: (file: FileTarget) => void): FileChoice {
     try {
       onFile(await uploadFile(store.getState().id, file))
     } catch (error) {
-      toast.error(error instanceof ApiError ? error.message : 'The file was not taken. Choose it again.', { duration: 12_000 })
+      refusal(error instanceof ApiError ? error.message : 'The file was not taken. Choose it again.')
     } finally {
       setBusy(false)
     }

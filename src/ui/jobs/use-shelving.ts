@@ -2,6 +2,7 @@
 import { useEffect, useRef, useState, type RefObject } from 'react'
 import { toast } from 'sonner'
 import { ApiError, postJson } from '../job/api'
+import { notice } from '../parts/notice'
 import type { JobLine, Shelf } from './job-line'
 
 export type Shelving = {
@@ -53,9 +54,9 @@ export function useShelving(rows: readonly JobLine[], onJobs: (jobs: readonly Jo
   }
   const shelve = (job: JobLine, shelf: Shelf, isUndo = false): void => {
     const next = isUndo ? job.id : neighbour(job)
-    const undo = { label: 'Undo', onClick: () => shelve({ ...job, shelf }, job.shelf, true) }
     const live = shelf === 'bin' && job.liveUrl ? ` Its site stays live at ${job.liveUrl.replace('http://', '')}.` : ''
-    const words = (): void => void toast(`${job.name} ${LAID[shelf]}${live}`, isUndo ? {} : { action: undo, duration: 10_000 })
+    const done = `${job.name} ${LAID[shelf]}${live}`
+    const words = (): void => (isUndo ? void toast(done) : notice(done, 'Undo', () => shelve({ ...job, shelf }, job.shelf, true)))
     void run(job, postJson<Reply>(`/api/jobs/${job.id}/shelf`, { shelf }, 'PUT'), next, words)
   }
   const copy = (job: JobLine): void => {

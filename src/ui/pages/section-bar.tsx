@@ -22,6 +22,7 @@ import {
 import { useJob, useJobStore } from '../job/job-context'
 import { Button } from '../parts/button'
 import { count } from '../parts/words'
+import { notice } from '../parts/notice'
 import { CutButton } from './cut-panel'
 import { KeepButton } from './keep-button'
 import { Item, Menu } from './menu'
@@ -110,7 +111,7 @@ export function SectionBar({ page, chosen, onAdd, onRemove, onHold, onChoose }: 
         : copyAll(now, sections, target, unique)
     if (attempt(store, made.steps, 'The section is not copied') === null) return
     if (target === page) onChoose(made.sections)
-    else toast(`Copied to the end of “${nameOf(target)}”.`, { action: { label: 'Go there', onClick: () => onHold(target) } })
+    else notice(`Copied to the end of “${nameOf(target)}”.`, 'Go there', () => onHold(target))
   }
   const moveTo = (where: SectionIn, said: string): void => {
     const now = store.getState().document

@@ -21,6 +21,7 @@ import {
 import { useJobStore } from '../job/job-context'
 import { count } from '../parts/words'
 import type { JobStore } from '../job/job-store'
+import { notice } from '../parts/notice'
 
 /** What sets the names of two things apart that are added at the same moment. */
 export function unique(): string {
@@ -40,7 +41,7 @@ export function attempt(store: JobStore, edit: Edit | readonly EditStep[] | null
 /** The same, with a notice that takes it back by a press. */
 export function attemptWithUndo(store: JobStore, edit: Edit | readonly EditStep[] | null, what: string, done: string): boolean {
   const gesture = attempt(store, edit, what)
-  if (gesture !== null) toast(done, { action: { label: 'Undo', onClick: () => void store.undo(gesture) } })
+  if (gesture !== null) notice(done, 'Undo', () => void store.undo(gesture))
   return gesture !== null
 }
 

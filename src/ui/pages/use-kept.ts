@@ -1,8 +1,8 @@
 import { useCallback, useEffect, useState } from 'react'
-import { toast } from 'sonner'
 import type { AssetInfo } from '@/core/image'
 import type { KeptSection } from '@/core/plan'
 import { ApiError, callApi, postJson } from '../job/api'
+import { refusal } from '../parts/notice'
 
 /** A section kept for any job, with the pictures that it shows. */
 export type KeptLine = {
@@ -14,7 +14,7 @@ export type KeptLine = {
 }
 
 export function say(error: unknown): void {
-  toast.error(error instanceof ApiError ? error.message : 'That did not work. Try it again.', { duration: 12_000 })
+  refusal(error instanceof ApiError ? error.message : 'That did not work. Try it again.')
 }
 
 export type KeptShelf = {

@@ -1,7 +1,6 @@
 'use client'
 import { Star } from 'lucide-react'
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react'
-import { toast } from 'sonner'
 import { isWithin, type Candidate, type Narrowing } from '@/core/choice'
 import { factsOf, homePage } from '@/core/site'
 import { editTo, startOver } from '@/core/wear'
@@ -13,6 +12,7 @@ import { NarrowBar } from './narrow-bar'
 import { PackIn } from './pack-in'
 import { useRoom, useTryOn } from './room'
 import { TryOn } from '../sheets/try-on'
+import { notice } from '../parts/notice'
 
 type Props = {
   readonly all: readonly Candidate[]
@@ -81,9 +81,11 @@ export function AllTemplates({ all, marked, onMark, lastSeen }: Props) {
                 const { document } = store.getState()
                 const gesture = store.apply(editTo(document, startOver(pack, document)))
                 if (gesture !== null)
-                  toast('Started over: brief, brand and pictures are kept, the pages are empty again.', {
-                    action: { label: 'Undo', onClick: () => void store.undo(gesture) },
-                  })
+                  notice(
+                    'Started over: brief, brand and pictures are kept, the pages are empty again.',
+                    'Undo',
+                    () => void store.undo(gesture),
+                  )
               }}
             >
               Start over

@@ -13,6 +13,7 @@ import { RoomHead } from './room-head'
 import { useRoom, useTryOn } from './room'
 import { SchemeSwatch } from '../fields/scheme-swatch'
 import { TryOn } from '../sheets/try-on'
+import { notice } from '../parts/notice'
 
 type Props = { readonly candidate: Candidate; readonly isMarked: boolean; readonly onMark: () => void }
 
@@ -36,9 +37,9 @@ export function Particulars({ candidate: { template, profile, suits }, isMarked,
   const add = (key: string, name: string): void => {
     const { edit, page } = addPage(pack, store.getState().document, { template: template.id, page: key }, unique)
     if (store.apply(edit) === null) return void toast.error(`“${name}” could not be added.`)
-    toast(`“${name}” is now a page of this job, in the job’s own style.`, {
-      action: { label: 'Go to it', onClick: () => router.push(`/jobs/${store.getState().id}/content?page=${page}`) },
-    })
+    notice(`“${name}” is now a page of this job, in the job’s own style.`, 'Go to it', () =>
+      router.push(`/jobs/${store.getState().id}/content?page=${page}`),
+    )
   }
   return (
     <main className="flex min-h-0 flex-1 flex-col">

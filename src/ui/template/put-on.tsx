@@ -15,6 +15,7 @@ import { ChangeList } from './change-list'
 import { RoomHead } from './room-head'
 import { SchemeChooser } from '../fields/scheme-chooser'
 import { TryOn } from '../sheets/try-on'
+import { notice } from '../parts/notice'
 
 /**
  * Putting a template on: which of its pages, which scheme, light or dark. On a job that has content the pages are shown
@@ -44,9 +45,7 @@ export function PutOn({ template }: { template: string }) {
   const put = (): void => {
     const gesture = store.apply(editTo(document, after.document))
     if (gesture === null) return void toast.error(`${from.name} could not be put on. Reload the page and try again.`)
-    toast(isWorn ? 'Pages and scheme are as chosen.' : `The job wears ${from.name} now.`, {
-      action: { label: 'Undo', onClick: () => void store.undo(gesture) },
-    })
+    notice(isWorn ? 'Pages and scheme are as chosen.' : `The job wears ${from.name} now.`, 'Undo', () => void store.undo(gesture))
     router.push(`/jobs/${store.getState().id}/content`)
   }
   return (
