@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { mkdtempSync } from 'node:fs'
+import { mkdtempSync, readdirSync, readlinkSync } from 'node:fs'
 import { request, type IncomingHttpHeaders, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
@@ -27,7 +27,7 @@ beforeAll(async () => {
 afterAll(() => servers.forEach((s) => s.close()))
 
 type Reply = { status: number; headers: IncomingHttpHeaders; body: Buffer }
-function ask(port: number, method: string, url: string, headers: Record<string, string> = {}, body?: string): Promise<Reply> {
+function ask(port: number, method: string, url: string, headers: Record<string, string> = {}, body?: string | Buffer): Promise<Reply> {
   return new Promise((resolve, reject) => {
     const sent = request({ host: '127.0.0.1', port, method, path: url, headers }, (response) => {
       const parts: Buffer[] = []
@@ -133,6 +133,63 @@ describe('RFC 9110', () => {
     expect(await status({}, 'HEAD')).toBe(200)
     expect((await visit('wren')).headers['accept-ranges']).toBe('bytes')
   })
+})
+
+test('odd paths are answered in words, never by a failure', async () => {
+  const odd = [
+    '/%00',
+    '/%ff',
+    '/a%0d%0ab',
+    '//evil.example/',
+    '/\\evil.example',
+    '/..%2f..%2fsite.json',
+    `/${'a'.repeat(5000)}`,
+    '/%E2%98%83',
+    '*',
+  ]
+  for (const path of odd) expect([400, 404], path).toContain((await visit('wren', path)).status)
+  expect((await visit('wren', '/about%2f')).status).toBe(200)
+  expect((await visit('wren', 'http://wren.localhost/')).status).toBe(400)
+  expect((await visit('constructor')).status).toBe(404)
+})
+
+test('12.5.3: a coding that is refused is not sent; what is compressed says how long it is', async () => {
+  expect((await visit('wren', '/', { 'accept-encoding': 'br;q=0, gzip' })).headers['content-encoding']).toBe('gzip')
+  expect((await visit('wren', '/', { 'accept-encoding': 'br;q=0, identity' })).headers['content-encoding']).toBeUndefined()
+  expect((await visit('wren', '/', { 'accept-encoding': '*' })).headers['content-encoding']).toBe('br')
+  const [got, head] = [await visit('wren', '/', { 'accept-encoding': 'br' }), await visit('wren', '/', { 'accept-encoding': 'br' }, 'HEAD')]
+  expect(got.headers['content-length']).toBe(String(got.body.length))
+  expect(head.headers['content-length']).toBe(got.headers['content-length'])
+})
+
+test('a thousand visitors who leave half way leave no file open', async () => {
+  const large = Buffer.alloc(3_000_000, 7)
+  const sum = createHash('sha256').update(large).digest('hex')
+  await tell('PUT', '/sites/large', { owner: 'job' })
+  await tell('POST', '/sites/large/releases', { id: 'r1', manifest: { 'a.png': { hash: sum, bytes: large.length } } })
+  expect((await ask(control, 'PUT', `/blobs/${sum}`, { authorization: `Bearer ${TOKEN}` }, large)).status).toBe(201)
+  expect((await tell('POST', '/sites/large/releases/r1/activate')).status).toBe(200)
+  const openFiles = (): number => readdirSync('/proc/self/fd').filter((fd) => isContent(fd)).length
+  const isContent = (fd: string): boolean => {
+    try {
+      return readlinkSync(`/proc/self/fd/${fd}`).includes(sum)
+    } catch {
+      return false
+    }
+  }
+  const leave = (): Promise<void> =>
+    new Promise((resolve) => {
+      const sent = request({ host: '127.0.0.1', port: open, path: '/a.png', headers: { host: `large.localhost:${open}` } }, (response) =>
+        response.once('data', () => {
+          response.destroy()
+          resolve()
+        }),
+      )
+      sent.on('error', () => resolve())
+      sent.end()
+    })
+  for (let i = 0; i < 20; i++) await Promise.all(Array.from({ length: 50 }, leave))
+  await expect.poll(openFiles).toBe(0)
 })
 
 test('visitors of an address that was left are sent on to the new one, page by page', async () => {

@@ -1,6 +1,10 @@
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http'
 import { timingSafeEqual } from 'node:crypto'
-import { HostError, type ReleaseNote, type SiteStore } from './store'
+import type { SiteStore } from './store'
+import { hashSchema, HostError, moveSchema, noteSchema, ownerSchema, read } from './wire'
+
+/** The most bytes that a call may bring, but for a content. */
+const MOST_JSON = 8 * 1024 * 1024
 
 /**
  * What a publisher talks to, on a port of its own with a bearer token:
@@ -14,6 +18,7 @@ export function controlServer(store: SiteStore, token: string): Server {
       (error: unknown) => {
         request.resume() // What was not read yet is let through, so that the sender gets the answer and not a broken connection.
         const status = error instanceof HostError ? error.status : 500
+        if (status === 500) console.error(error)
         reply(response, status, { error: error instanceof HostError ? error.message : 'the host failed' })
       },
     )
@@ -30,19 +35,19 @@ async function answer(store: SiteStore, token: string, request: IncomingMessage)
       return site ? [200, { ...site, release: store.currentRelease(name) }] : [404, { error: 'free' }]
     }
     case 'PUT sites':
-      return [store.claim(name, ((await readJson(request)) as { owner: string }).owner) ? 201 : 200, {}]
+      return [store.claim(name, read(ownerSchema, await readJson(request)).owner) ? 201 : 200, {}]
     case 'POST sites/move': {
-      store.move(name, ((await readJson(request)) as { to: string }).to)
+      store.move(name, read(moveSchema, await readJson(request)).to)
       return [200, {}]
     }
     case 'POST sites/releases':
-      return [200, { missing: store.announce(name, (await readJson(request)) as ReleaseNote) }]
+      return [200, { missing: store.announce(name, read(noteSchema, await readJson(request))) }]
     case 'POST sites/releases/activate': {
-      store.activate(name, id ?? '')
+      await store.activate(name, id ?? '')
       return [200, { release: id }]
     }
     case 'PUT blobs': {
-      await store.receive(name, request, Number(request.headers['content-length'] ?? 0))
+      await store.contents.receive(read(hashSchema, name), request, Number(request.headers['content-length'] ?? 0))
       return [201, {}]
     }
     default:
@@ -56,13 +61,15 @@ function isAllowed(header: string, token: string): boolean {
 }
 
 async function readJson(request: IncomingMessage): Promise<unknown> {
-  let text = ''
-  for await (const chunk of request) {
-    text += String(chunk)
-    if (text.length > 5_000_000) throw new HostError(413, 'too long')
+  const parts: Buffer[] = []
+  let bytes = 0
+  for await (const chunk of request as AsyncIterable<Buffer>) {
+    bytes += chunk.length
+    if (bytes > MOST_JSON) throw new HostError(413, 'too long')
+    parts.push(chunk)
   }
   try {
-    return JSON.parse(text)
+    return JSON.parse(Buffer.concat(parts).toString('utf8'))
   } catch {
     throw new HostError(400, 'not JSON')
   }

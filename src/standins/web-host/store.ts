@@ -1,141 +1,96 @@
-import { createHash, randomUUID } from 'node:crypto'
+import { randomUUID } from 'node:crypto'
 import {
-  createReadStream,
-  createWriteStream,
+  closeSync,
   existsSync,
-  linkSync,
+  fsyncSync,
   mkdirSync,
+  openSync,
   readdirSync,
   readFileSync,
   readlinkSync,
   renameSync,
-  rmSync,
-  statSync,
   symlinkSync,
   writeFileSync,
-  type ReadStream,
 } from 'node:fs'
 import path from 'node:path'
-import { pipeline } from 'node:stream/promises'
-import type { Readable } from 'node:stream'
-import type { ByteRange } from './conditional'
+import { LRUCache } from 'lru-cache'
+import { Contents } from './contents'
+import { HostError, labelSchema, manifestSchema, noteSchema, read, releaseIdSchema, type ReleaseFile, type ReleaseNote } from './wire'
+import * as v from 'valibot'
 
-export type Manifest = Record<string, { hash: string; bytes: number; leadsTo?: string }>
 export type SiteRecord = { owner: string; movedTo: string | null }
-export type ReleaseNote = { id: string; manifest: Manifest }
+type Files = ReadonlyMap<string, ReleaseFile>
 
-/** A failure with the HTTP status that tells of it. */
-export class HostError extends Error {
-  constructor(
-    readonly status: number,
-    message: string,
-  ) {
-    super(message)
-  }
-}
-
-const LABEL = /^(?!-)[a-z0-9-]{1,63}(?<!-)$/
-const HASH = /^[0-9a-f]{64}$/
-const RELEASE = /^[A-Za-z0-9_-]{1,40}$/
-const PATH = /^(?!\.)[^/\\\0]+(?:\/(?!\.)[^/\\\0]+)*$/
-/** A path of the site or a whole address, in what a header can carry. */
-const LEADS_TO = /^(\/(?!\/)|https?:\/\/)[!-~]*$/
+/** How many releases' lists of files are kept at hand. */
+const AT_HAND = 64
 
 /**
- * Sites on disk: `sites/<label>/releases/<id>/…` are the plain files of a release, hard-linked from `blobs/<hash>`, and
- * `sites/<label>/current` points at the one that visitors see. Switching is one rename.
+ * Sites on disk: `sites/<label>/<release>.manifest.json` lists a release's files, whose contents lie under their hash;
+ * `sites/<label>/releases/<release>` says that it was live once, and `sites/<label>/current` names the one that visitors see.
+ * Switching is one rename.
  */
 export class SiteStore {
-  private readonly rules = new Map<string, ReadonlyMap<string, string>>()
+  readonly contents: Contents
+  private readonly lists = new LRUCache<string, Files>({ max: AT_HAND })
 
   constructor(
     private readonly folder: string,
-    private readonly quotaBytes: number | null,
+    quotaBytes: number | null,
   ) {
-    mkdirSync(path.join(folder, 'blobs'), { recursive: true })
     mkdirSync(path.join(folder, 'sites'), { recursive: true })
+    this.contents = new Contents(path.join(folder, 'blobs'), quotaBytes)
   }
 
   findSite(label: string): SiteRecord | null {
+    if (!v.is(labelSchema, label)) return null
     const file = this.siteFile(label, 'site.json')
     return existsSync(file) ? (JSON.parse(readFileSync(file, 'utf8')) as SiteRecord) : null
   }
 
   /** Gives a free label to an owner; saying it again changes nothing. */
   claim(label: string, owner: string): boolean {
-    if (!LABEL.test(label)) throw new HostError(422, 'not a host name')
+    read(labelSchema, label)
     const site = this.findSite(label)
     if (site && site.owner !== owner) throw new HostError(409, 'taken')
     mkdirSync(this.siteFile(label, 'releases'), { recursive: true })
-    this.writeRecord(label, { owner, movedTo: null })
+    this.writeFile(this.siteFile(label, 'site.json'), JSON.stringify({ owner, movedTo: null }))
     return site === null
   }
 
   /** Sends visitors of a label on to another one of the same owner. */
   move(label: string, to: string): void {
-    this.writeRecord(label, { ...this.getSite(label), movedTo: to })
+    const site = this.getSite(label)
+    if (this.getSite(read(labelSchema, to)).owner !== site.owner) throw new HostError(422, 'it is the site of somebody else')
+    this.writeFile(this.siteFile(label, 'site.json'), JSON.stringify({ ...site, movedTo: to }))
   }
 
-  /** Notes what a release will hold; answers with the content that is not here yet. */
+  /** Notes what a release will hold; answers with the contents that are not here, or not whole. */
   announce(label: string, note: ReleaseNote): string[] {
     this.getSite(label)
-    if (!RELEASE.test(note.id) || Object.keys(note.manifest).some((p) => !PATH.test(p)))
-      throw new HostError(422, 'a path or id that cannot be used')
-    if (Object.values(note.manifest).some(({ leadsTo }) => leadsTo !== undefined && !LEADS_TO.test(leadsTo)))
-      throw new HostError(422, 'an address that cannot be led to')
-    writeFileSync(this.siteFile(label, `${note.id}.manifest.json`), JSON.stringify(note.manifest))
-    return [...new Set(Object.values(note.manifest).map((f) => f.hash))].filter((hash) => HASH.test(hash) && !existsSync(this.blob(hash)))
+    const { id, manifest } = read(noteSchema, note)
+    this.writeFile(this.siteFile(label, `${id}.manifest.json`), JSON.stringify(manifest))
+    this.lists.delete(`${label}/${id}`)
+    const wanted = new Map(Object.values(manifest).map((file) => [file.hash, file.bytes]))
+    return [...wanted].filter(([hash, bytes]) => !this.contents.has(hash, bytes)).map(([hash]) => hash)
   }
 
-  /** Where an address of the release that is live leads on; null where it is a file like any other. */
-  leadsOn(label: string, file: string): string | null {
-    const id = this.currentRelease(label)
-    if (id === null) return null
-    const key = `${label} ${id}`
-    let rules = this.rules.get(key)
-    if (!rules) {
-      const manifest = JSON.parse(readFileSync(this.siteFile(label, `${id}.manifest.json`), 'utf8')) as Manifest
-      rules = new Map(Object.entries(manifest).flatMap(([from, { leadsTo }]) => (leadsTo === undefined ? [] : [[from, leadsTo]])))
-      this.rules.set(key, rules)
-    }
-    return rules.get(file) ?? null
-  }
-
-  /** Keeps content under its hash, once it is all here and is what it claims to be. */
-  async receive(hash: string, content: Readable, length: number): Promise<void> {
-    if (!HASH.test(hash)) throw new HostError(422, 'not a SHA-256')
-    if (this.quotaBytes !== null && this.used() + length > this.quotaBytes) throw new HostError(507, 'no room left')
-    const part = path.join(this.folder, 'blobs', `${randomUUID()}.part`)
-    try {
-      await pipeline(content, createWriteStream(part))
-      const found = createHash('sha256').update(readFileSync(part)).digest('hex')
-      if (found !== hash) throw new HostError(422, 'the content is not what its hash says')
-      renameSync(part, this.blob(hash))
-    } catch (error) {
-      rmSync(part, { force: true })
-      if ((error as NodeJS.ErrnoException).code === 'ENOSPC') throw new HostError(507, 'no room left')
-      throw error
-    }
-  }
-
-  /** Lays the release's files out in a folder of its own, then switches visitors to it in one step. */
-  activate(label: string, id: string): void {
+  /** Switches visitors to a release, once every content of it has been read and is what it should be. */
+  async activate(label: string, id: string): Promise<void> {
     this.getSite(label)
-    const noted = this.siteFile(label, `${id}.manifest.json`)
-    if (!RELEASE.test(id) || !existsSync(noted)) throw new HostError(404, 'no such release')
-    const folder = this.siteFile(label, 'releases', id)
-    if (!existsSync(folder)) {
-      const part = `${folder}.${randomUUID()}.part`
-      for (const [file, { hash }] of Object.entries(JSON.parse(readFileSync(noted, 'utf8')) as Manifest)) {
-        if (!existsSync(this.blob(hash))) throw new HostError(409, `content of ${file} has not been sent`)
-        mkdirSync(path.dirname(path.join(part, file)), { recursive: true })
-        linkSync(this.blob(hash), path.join(part, file))
+    const files = v.is(releaseIdSchema, id) ? this.filesOf(label, id) : null
+    if (!files) throw new HostError(404, 'no such release')
+    const torn: string[] = []
+    for (const hash of new Set([...files.values()].map((file) => file.hash)))
+      if (!(await this.contents.isWhole(hash))) {
+        torn.push(hash)
+        await this.contents.forget(hash)
       }
-      renameSync(part, folder)
-    }
+    if (torn.length > 0) throw new HostError(409, `content of ${torn.length} files has not been sent, or is damaged`)
+    mkdirSync(this.siteFile(label, 'releases', id), { recursive: true })
     const link = this.siteFile(label, `current.${randomUUID()}`)
     symlinkSync(path.join('releases', id), link)
     renameSync(link, this.siteFile(label, 'current'))
+    syncFolder(this.siteFile(label))
   }
 
   currentRelease(label: string): string | null {
@@ -147,57 +102,56 @@ export class SiteStore {
   }
 
   /**
-   * The file a visitor asks for, from the release that is live. A file whose name carries a hash is also found in earlier
+   * What a visitor asks for, from the release that is live. A file whose name carries a hash is also found in earlier
    * releases, so that a page fetched just before a switch still gets the style sheet it names.
    */
-  findFile(
-    label: string,
-    file: string,
-  ): { name: string; bytes: number; etag: string; open: (part: ByteRange | null) => ReadStream } | null {
+  findFile(label: string, file: string): ReleaseFile | null {
     const current = this.currentRelease(label)
-    if (current === null || !PATH.test(file)) return null
-    const ids = isHashed(file)
-      ? [current, ...readdirSync(this.siteFile(label, 'releases')).filter((id) => id !== current && RELEASE.test(id))]
-      : [current]
-    for (const id of ids) {
-      const name = this.siteFile(label, 'releases', id, file)
-      const stat = statSync(name, { throwIfNoEntry: false })
-      if (stat?.isFile())
-        return {
-          name,
-          bytes: stat.size,
-          etag: `"${stat.ino.toString(36)}-${stat.size.toString(36)}-${Math.floor(stat.mtimeMs).toString(36)}"`,
-          open: (part) => createReadStream(name, part ? { start: part.first, end: part.last } : {}),
-        }
+    if (current === null) return null
+    const found = this.filesOf(label, current)?.get(file)
+    if (found || !isHashed(file)) return found ?? null
+    for (const id of readdirSync(this.siteFile(label, 'releases'))) {
+      const earlier = this.filesOf(label, id)?.get(file)
+      if (earlier) return earlier
     }
     return null
   }
 
+  private filesOf(label: string, id: string): Files | null {
+    const key = `${label}/${id}`
+    const known = this.lists.get(key)
+    if (known) return known
+    const file = this.siteFile(label, `${id}.manifest.json`)
+    if (!existsSync(file)) return null
+    const files = new Map(Object.entries(v.parse(manifestSchema, JSON.parse(readFileSync(file, 'utf8')))))
+    this.lists.set(key, files)
+    return files
+  }
+
   private getSite(label: string): SiteRecord {
-    const site = LABEL.test(label) ? this.findSite(label) : null
+    const site = this.findSite(label)
     if (!site) throw new HostError(404, 'no such site')
     return site
   }
 
-  private writeRecord(label: string, record: SiteRecord): void {
-    const part = this.siteFile(label, `site.${randomUUID()}`)
-    writeFileSync(part, JSON.stringify(record))
-    renameSync(part, this.siteFile(label, 'site.json'))
-  }
-
-  private used(): number {
-    return readdirSync(path.join(this.folder, 'blobs')).reduce(
-      (sum, f) => sum + (statSync(path.join(this.folder, 'blobs', f), { throwIfNoEntry: false })?.size ?? 0),
-      0,
-    )
+  private writeFile(file: string, text: string): void {
+    const part = `${file}.${randomUUID()}`
+    writeFileSync(part, text, { flush: true })
+    renameSync(part, file)
+    syncFolder(path.dirname(file))
   }
 
   private siteFile(label: string, ...parts: string[]): string {
     return path.join(this.folder, 'sites', label, ...parts)
   }
+}
 
-  private blob(hash: string): string {
-    return path.join(this.folder, 'blobs', hash)
+function syncFolder(folder: string): void {
+  const handle = openSync(folder, 'r')
+  try {
+    fsyncSync(handle)
+  } finally {
+    closeSync(handle)
   }
 }
 

@@ -1,0 +1,48 @@
+import * as v from 'valibot'
+
+/** A name that visitors can ask for: a host-name label (RFC 1123, 2.1; RFC 1035, 2.3.4: at most 63 letters). */
+export const labelSchema = v.pipe(v.string(), v.regex(/^(?!-)[a-z0-9-]{1,63}(?<!-)$/, 'not a host name'))
+export const hashSchema = v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/, 'not a SHA-256'))
+export const releaseIdSchema = v.pipe(v.string(), v.regex(/^[A-Za-z0-9_-]{1,40}$/, 'a path or id that cannot be used'))
+
+/** No empty, dot or hidden parts, no back-slashes and no control characters. */
+const pathSchema = v.pipe(
+  v.string(),
+  v.maxLength(1024),
+  // oxlint-disable-next-line no-control-regex
+  v.regex(/^(?!\.)[^/\\\u0000-\u001f\u007f]+(?:\/(?!\.)[^/\\\u0000-\u001f\u007f]+)*$/, 'a path or id that cannot be used'),
+)
+/** A path of the site or a whole address, in what a header can carry. */
+const leadsToSchema = v.pipe(v.string(), v.maxLength(2048), v.regex(/^(\/(?!\/)|https?:\/\/)[!-~]*$/, 'an address that cannot be led to'))
+
+const fileSchema = v.strictObject({
+  hash: hashSchema,
+  bytes: v.pipe(v.number(), v.integer(), v.minValue(0)),
+  leadsTo: v.optional(leadsToSchema),
+})
+export const manifestSchema = v.record(pathSchema, fileSchema)
+export type ReleaseFile = v.InferOutput<typeof fileSchema>
+export type Manifest = v.InferOutput<typeof manifestSchema>
+
+/** What a publisher says of a release before it sends what is missing. */
+export const noteSchema = v.strictObject({ id: releaseIdSchema, manifest: manifestSchema })
+export type ReleaseNote = v.InferOutput<typeof noteSchema>
+export const ownerSchema = v.strictObject({ owner: v.pipe(v.string(), v.minLength(1), v.maxLength(200)) })
+export const moveSchema = v.strictObject({ to: labelSchema })
+
+/** A failure with the HTTP status that tells of it. */
+export class HostError extends Error {
+  constructor(
+    readonly status: number,
+    message: string,
+  ) {
+    super(message)
+  }
+}
+
+/** What was sent, as its schema has it; a refusal in the schema's words otherwise. */
+export function read<T extends v.GenericSchema>(schema: T, sent: unknown): v.InferOutput<T> {
+  const found = v.safeParse(schema, sent)
+  if (found.success) return found.output
+  throw new HostError(422, found.issues[0].message)
+}
