@@ -9,6 +9,8 @@ module.exports = {
     never('server-knows-core-only', '^src/server', '^src/(app|ui|standins)'),
     never('standins-stand-alone', '^src/standins', '^src/(app|ui|server|core)'),
     { name: 'no-circles', severity: 'error', from: { path: '^src' }, to: { circular: true } },
+    // What reads files from outside runs in processes of its own; the one way to it is to ask.
+    never('readers-are-asked', '^src/(app|server/(?!readers/))', '^src/server/readers/(?!read-outside)'),
     never('app-asks-use-cases-only', '^src/app', '^src/server/(?!use-cases/|http/)'),
     {
       name: 'a-stage-imports-no-other-stage',

@@ -15,7 +15,7 @@ checkLines()
 run('npx', ['oxlint', '--deny-warnings', 'src', 'tests', 'scripts'])
 checkImports()
 run('npx', ['next', 'typegen'])
-run('npx', ['tsc', '--noEmit'])
+run('node', ['scripts/check-types.mjs'])
 
 buildApplication()
 

@@ -95,9 +95,9 @@ describe('a font file of the client’s', () => {
     }
     return font
   }
-  const refusal = (name: string, bytes: Buffer): string => {
+  const refusal = async (name: string, bytes: Buffer): Promise<string> => {
     try {
-      storeFont(name, bytes, [])
+      await storeFont(name, bytes, [])
     } catch (error) {
       return error instanceof Problem ? `${error.code}: ${error.message}` : String(error)
     }
@@ -105,33 +105,33 @@ describe('a font file of the client’s', () => {
   }
 
   test('is described by what is in it, and told which letters of the site it lacks', async () => {
-    const { font, notes } = storeFont('lora.ttf', await withPermission(0), ['Hamburg, Łódź & Ab'])
+    const { font, notes } = await storeFont('lora.ttf', await withPermission(0), ['Hamburg, Łódź & Ab'])
     expect(font).toMatchObject({ family: 'own-lora', name: 'Lora', style: 'normal', weight: '400 700' })
     expect(font.file).toMatch(/^own-[0-9a-f]{20}\.ttf$/)
     const reference = fontkit.create(source())
     expect(font.x).toBeCloseTo(reference.xHeight / reference.unitsPerEm, 2)
     expect(notes[0]).toMatch(/without limits/)
     expect(notes[1]).toMatch(/lacks 6 letters that this site uses: & , d ó Ł ź\./)
-    expect(storeFont('lora.woff2', source(), ['Hamburg']).font.file).toMatch(/woff2$/)
+    expect((await storeFont('lora.woff2', source(), ['Hamburg'])).font.file).toMatch(/woff2$/)
   })
 
   test('that may not be embedded is refused with its own reason; one that may not be cut is kept whole', async () => {
-    expect(refusal('closed.ttf', await withPermission(2))).toMatch(/^fontForbidden: .*forbids embedding.*web licence/)
-    expect(refusal('bitmaps.ttf', await withPermission(0x200))).toMatch(/^fontForbidden: .*bitmaps only/)
-    const { font, notes } = storeFont('whole.ttf', await withPermission(0x100), [])
+    expect(await refusal('closed.ttf', await withPermission(2))).toMatch(/^fontForbidden: .*forbids embedding.*web licence/)
+    expect(await refusal('bitmaps.ttf', await withPermission(0x200))).toMatch(/^fontForbidden: .*bitmaps only/)
+    const { font, notes } = await storeFont('whole.ttf', await withPermission(0x100), [])
     expect(font.whole).toBe(true)
     expect(notes[0]).toMatch(/published whole/)
-    expect(storeFont('view.ttf', await withPermission(4), []).notes[0]).toMatch(/viewing and printing/)
+    expect((await storeFont('view.ttf', await withPermission(4), [])).notes[0]).toMatch(/viewing and printing/)
   })
 
   test('that is damaged, empty, a collection or no font at all is refused, each for what it is', async () => {
     const sound = await withPermission(0)
-    expect(refusal('cut.ttf', sound.subarray(0, 700))).toMatch(/^fontWrong: .*damaged/)
-    expect(refusal('cut.woff2', source().subarray(0, 4000))).toMatch(/^fontWrong: .*damaged/)
-    expect(refusal('empty.ttf', Buffer.alloc(0))).toMatch(/^fileEmpty/)
-    expect(refusal('many.ttc', Buffer.from(`ttcf${'\0'.repeat(40)}`))).toMatch(/^fontWrong: .*collection/)
-    expect(refusal('logo.otf', Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>'))).toMatch(/^fontWrong: .*no font file/)
-    expect(refusal('huge.ttf', Buffer.alloc(9 * 1024 * 1024))).toMatch(/^fontTooLarge: .*9 MB/)
+    expect(await refusal('cut.ttf', sound.subarray(0, 700))).toMatch(/^fontWrong: .*damaged/)
+    expect(await refusal('cut.woff2', source().subarray(0, 4000))).toMatch(/^fontWrong: .*damaged/)
+    expect(await refusal('empty.ttf', Buffer.alloc(0))).toMatch(/^fileEmpty/)
+    expect(await refusal('many.ttc', Buffer.from(`ttcf${'\0'.repeat(40)}`))).toMatch(/^fontWrong: .*collection/)
+    expect(await refusal('logo.otf', Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>'))).toMatch(/^fontWrong: .*no font file/)
+    expect(await refusal('huge.ttf', Buffer.alloc(9 * 1024 * 1024))).toMatch(/^fontTooLarge: .*9 MB/)
   })
 })
 

@@ -5,13 +5,13 @@ import { beforeAll, describe, expect, test } from 'vitest'
 
 let route: typeof import('../../src/app/api/jobs/route')
 let read: typeof import('../../src/app/api/jobs/[job]/route')
-let svg: typeof import('../../src/server/media/clean-svg')
+let svg: typeof import('../../src/server/readers/clean-svg')
 beforeAll(async () => {
   process.env.INSTANT_FIT_DATA = mkdtempSync(path.join(tmpdir(), 'instant-fit-'))
   ;[route, read, svg] = await Promise.all([
     import('../../src/app/api/jobs/route'),
     import('../../src/app/api/jobs/[job]/route'),
-    import('../../src/server/media/clean-svg'),
+    import('../../src/server/readers/clean-svg'),
   ])
 })
 

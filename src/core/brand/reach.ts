@@ -5,7 +5,7 @@ import { STYLED } from './styled'
 /** How many places of a site something is found at, and on how many pages; every page shares header and footer. */
 export type Reach = { readonly places: number; readonly pages: number }
 
-type Counts = Readonly<Record<string, number>>
+type Counts = ReadonlyMap<string, number>
 const counted = new WeakMap<object, readonly Counts[]>()
 
 /** For each page how many elements there are of each style; counted once for a document. */
@@ -13,10 +13,10 @@ function countStyles(site: Site): readonly Counts[] {
   let found = counted.get(site.document)
   if (!found) {
     found = pagesOf(site.document).map((page) => {
-      const counts: Record<string, number> = {}
+      const counts = new Map<string, number>()
       for (const { root } of allOf(fillPage({ ...site, mode: 'release' }, page))) {
         readElements(root, (element) => {
-          for (const [style, isOf] of Object.entries(STYLED)) if (isOf(element)) counts[style] = (counts[style] ?? 0) + 1
+          for (const [style, isOf] of Object.entries(STYLED)) if (isOf(element)) counts.set(style, (counts.get(style) ?? 0) + 1)
         })
       }
       return counts
@@ -30,7 +30,7 @@ function countStyles(site: Site): readonly Counts[] {
 export function reachOfStyle(site: Site, style: TextStyleName): Reach {
   const pages = pagesOf(site.document)
   if (style === 'menu') return { places: pages.filter((p) => p.listed === 'menu').length, pages: pages.length }
-  const counts = countStyles(site).map((page) => page[style] ?? 0)
+  const counts = countStyles(site).map((page) => page.get(style) ?? 0)
   return { places: counts.reduce((sum, n) => sum + n, 0), pages: counts.filter((n) => n > 0).length }
 }
 

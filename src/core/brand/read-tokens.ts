@@ -1,3 +1,4 @@
+import { own } from '../own'
 import { parseColour } from '../colour'
 
 /** A design token that was read, by the path of its name: `brand/colour`. Sizes in px. */
@@ -54,7 +55,7 @@ function readJsonTokens(text: string): TokensRead {
   if (found.size > MOST_TOKENS) return { ok: false, fault: `The file holds ${found.size} tokens; up to ${MOST_TOKENS} can be read.` }
   const notes: string[] = []
   const tokens = [...found.keys()].flatMap((path) => {
-    const resolved = resolve(found, path, [])
+    const resolved = resolve(found, path)
     if ('fault' in resolved) {
       notes.push(`${path}: ${resolved.fault}`)
       return []
@@ -84,15 +85,24 @@ function collect(group: Json): Map<string, Raw> {
   return found
 }
 
+/** A chain of more than this is nobody's brand. */
+const MOST_ALIASES = 50
+
 /** A token's value with aliases followed: `{brand.colour}` stands for that token's own value. */
-function resolve(found: ReadonlyMap<string, Raw>, path: string, seen: readonly string[]): Raw | { readonly fault: string } {
-  const raw = found.get(path)
-  if (!raw) return { fault: `it stands for “${path.replaceAll('/', '.')}”, and there is no such token.` }
-  if (seen.includes(path)) return { fault: 'it stands for itself, by way of others.' }
-  const alias = typeof raw.value === 'string' ? /^\{([^{}]+)\}$/.exec(raw.value)?.[1] : undefined
-  if (alias === undefined) return raw
-  const meant = resolve(found, alias.replaceAll('.', '/'), [...seen, path])
-  return 'fault' in meant ? meant : { value: meant.value, type: raw.type ?? meant.type }
+function resolve(found: ReadonlyMap<string, Raw>, path: string): Raw | { readonly fault: string } {
+  const seen = new Set<string>()
+  let type: string | null = null
+  for (let at = path; ;) {
+    const raw = found.get(at)
+    if (!raw) return { fault: `it stands for “${at.replaceAll('/', '.')}”, and there is no such token.` }
+    if (seen.has(at)) return { fault: 'it stands for itself, by way of others.' }
+    if (seen.size === MOST_ALIASES) return { fault: `it is more than ${MOST_ALIASES} names away from a value.` }
+    seen.add(at)
+    type ??= raw.type
+    const alias = typeof raw.value === 'string' ? /^\{([^{}]+)\}$/.exec(raw.value)?.[1] : undefined
+    if (alias === undefined) return { value: raw.value, type }
+    at = alias.replaceAll('.', '/')
+  }
 }
 
 function toToken(path: string, type: string | null, value: unknown): ReadToken | null {
@@ -189,7 +199,7 @@ const WEIGHTS: Readonly<Record<string, number>> = {
 }
 
 function toWeight(value: unknown): number | null {
-  return typeof value === 'string' ? (WEIGHTS[value] ?? null) : finite(value)
+  return typeof value === 'string' ? (own(WEIGHTS, value) ?? null) : finite(value)
 }
 
 /**

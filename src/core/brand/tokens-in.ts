@@ -1,3 +1,4 @@
+import { own } from '../own'
 import { makeScheme, toOklch } from '../colour'
 import { findScheme } from '../pack'
 import { templateOf, type Site } from '../fill'
@@ -62,7 +63,7 @@ function inWords(part: keyof Brand, value: unknown): string {
   const count = typeof value === 'object' && value !== null ? Object.keys(value).length : 0
   if (part === 'roles') return `${count} ${count === 1 ? 'role' : 'roles'} set by hand`
   if (part === 'styles') return `${count} text ${count === 1 ? 'style' : 'styles'}`
-  return typeof value === 'string' ? `${WORDS[part] ?? part}: ${FAMILIES[value]?.name ?? value}` : (WORDS[part] ?? part)
+  return typeof value === 'string' ? `${WORDS[part] ?? part}: ${own(FAMILIES, value)?.name ?? value}` : (WORDS[part] ?? part)
 }
 
 const slashed = (path: string): string => path.toLowerCase().replaceAll(/[-_. ]/g, '/')

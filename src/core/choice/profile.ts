@@ -1,3 +1,4 @@
+import { own } from '../own'
 import type { AssetTable } from '../image'
 import { COMPRESSED, phoneBytes } from '../image'
 import {
@@ -56,6 +57,6 @@ function homeBytes(pack: Pack, assets: AssetTable, template: Template): number {
   const styles = new Set(home.map((s) => getDesign(pack, s.kind, s.design).css))
   const plain = template.css.length + [...styles].reduce((sum, css) => sum + css.length, 0) + 6000
   const pictures = home.flatMap((s) => shownValues(pack, s)).filter((v) => v.type === 'image')
-  const weights = pictures.flatMap(({ asset }) => assets[asset] ?? []).map((asset) => phoneBytes(asset, null))
+  const weights = pictures.flatMap(({ asset }) => own(assets, asset) ?? []).map((asset) => phoneBytes(asset, null))
   return Math.round(plain * COMPRESSED + weights.reduce((a, b) => a + b, 0))
 }

@@ -1,9 +1,9 @@
+import { own } from '../own'
 import {
   byRank,
   entryKey,
   MAX_ENTRIES,
   naturalRank,
-  own,
   refOf,
   type EditStep,
   type Entry,

@@ -1,5 +1,6 @@
+import { own } from '../own'
 import { findDesign, shownPlaces, type LabelWords, type Pack } from '../pack'
-import { DAYS, looksOf, own, siteLanguage, type Day, type HoursWords, type Look, type SiteDocument } from '../site'
+import { DAYS, looksOf, siteLanguage, type Day, type HoursWords, type Look, type SiteDocument } from '../site'
 import { commaOf, isPlain, plainWord } from '../words'
 
 /** A label as a page shows it, and whether the words are still the template's. */

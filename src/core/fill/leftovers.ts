@@ -1,3 +1,4 @@
+import { own } from '../own'
 import { findDesign, shownPlaces, type Pack } from '../pack'
 import {
   entriesOf,
@@ -94,7 +95,7 @@ function isSameOpen(a: readonly Open[], b: readonly Open[]): boolean {
 function isSameCount(a: Leftovers, b: Leftovers): boolean {
   if (a.total !== b.total || a.everyPage !== b.everyPage || a.drafts !== b.drafts) return false
   const pages = Object.keys(b.byPage)
-  return pages.length === Object.keys(a.byPage).length && pages.every((page) => a.byPage[page] === b.byPage[page])
+  return pages.length === Object.keys(a.byPage).length && pages.every((page) => own(a.byPage, page) === own(b.byPage, page))
 }
 
 type Open = { readonly leftovers: number; readonly drafts: number }

@@ -1,3 +1,4 @@
+import { own } from '../own'
 import type { Template, TemplateSection } from '../pack'
 import {
   ranks,
@@ -23,7 +24,7 @@ export const APART_IDS: Readonly<Record<Apart, SectionId>> = {
 
 /** What brings a site from before the page for wrong addresses was its own that page's section; null where it has one. */
 export function withNotFound(template: Template, document: SiteDocument): EditStep | null {
-  const section = makeDocument(template, {}, {}).sections[APART_IDS.notFound]
+  const section = own(makeDocument(template, {}, {}).sections, APART_IDS.notFound)
   return section && sectionsIn(document, { type: 'notFound' }).length === 0 ? { type: 'section/insert', section } : null
 }
 

@@ -1,9 +1,9 @@
+import { own } from '../own'
 import { findDesign, shownPlaces, type Pack } from '../pack'
 import {
   entriesOf,
   isDraftValue,
   isEmptyValue,
-  own,
   type Entry,
   type Section,
   type SiteDocument,

@@ -1,4 +1,5 @@
-import { looksOf, own, type SectionKind, type SiteDocument, type SlotValue } from '../site'
+import { own } from '../own'
+import { looksOf, type SectionKind, type SiteDocument, type SlotValue } from '../site'
 import { FAMILIES } from '../type'
 import { designKey, listPlaceholders, overlay, type Design } from './design'
 import type { PackFault } from './fault'
@@ -80,7 +81,7 @@ function checkSection(
   htmlOf: (design: string) => string,
 ): Found[] {
   const key = designKey(section.kind, section.design)
-  const design = pack.designs[key]
+  const design = own(pack.designs, key)
   if (!design) return [{ fault: `there is no design ${key}.` }]
   const pages = new Set(template.pages.map((p) => p.key))
   const faults: Found[] = []

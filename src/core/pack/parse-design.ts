@@ -1,7 +1,7 @@
+import { own } from '../own'
 import { parseFragment, type DefaultTreeAdapterTypes as P5 } from 'parse5'
 import {
   findSlotType,
-  own,
   isSectionKind,
   KINDS,
   labelNameSchema,
@@ -46,7 +46,7 @@ export function parseDesign(kind: string, name: string, html: string, css: strin
   if (tree.attrs.class !== className) reader.fault(root, `The outer element's class must be “${className}”.`)
   const faults = [...reader.faults, ...checkDesignCss(`designs/${kind}/${name}.css`, css, className)]
   const narrow = root.attrs.some((attr) => attr.name === 'data-narrow')
-  return { design: { kind, name, tree, css, placeholders: reader.placeholders, ...(narrow ? { narrow } : {}) }, faults }
+  return { design: { kind, name, tree, css, placeholders: reader.readPlaceholders(), ...(narrow ? { narrow } : {}) }, faults }
 }
 
 /** Whether an element is a design's outer one. */
@@ -62,7 +62,7 @@ function isElement(node: P5.ChildNode): node is P5.Element {
  * Where in a design the reader is: outside lists; in a list, with what its entry in hand holds; or on a row of one that
  * nobody types.
  */
-type Item = { readonly list: string; readonly slots: Record<string, SlotValue> } | { readonly each: ComputedList } | null
+type Item = { readonly list: string; readonly slots: Map<string, SlotValue> } | { readonly each: ComputedList } | null
 
 /** A frame as `4:5`, or several that take turns. */
 const RATIOS = /^[1-9]\d*(\.\d+)?:[1-9]\d*(\.\d+)?( [1-9]\d*(\.\d+)?:[1-9]\d*(\.\d+)?)*$/
@@ -71,7 +71,8 @@ const ABSENT_FACTS: readonly string[] = [...SHOWN_FACTS, 'hours', 'socials']
 
 class DesignReader {
   readonly faults: PackFault[] = []
-  readonly placeholders: { slots: Record<string, SlotValue>; lists: Record<string, Record<string, SlotValue>[]> } = { slots: {}, lists: {} }
+  private readonly slots = new Map<string, SlotValue>()
+  private readonly lists = new Map<string, readonly ReadonlyMap<string, SlotValue>[]>()
 
   constructor(
     private readonly kind: SectionKind,
@@ -162,17 +163,23 @@ class DesignReader {
     return label
   }
 
+  /** What the design's own content is, out of its places. */
+  readPlaceholders(): Design['placeholders'] {
+    const lists = [...this.lists].map(([list, entries]) => [list, entries.map((entry) => Object.fromEntries(entry))] as const)
+    return { slots: Object.fromEntries(this.slots), lists: Object.fromEntries(lists) }
+  }
+
   private attributes(from: P5.Element): Record<string, string> {
-    const kept: Record<string, string> = {}
+    const kept = new Map<string, string>()
     for (const { name, value } of from.attrs) {
       if (name.startsWith('data-')) {
         const isKnown = BINDING_ATTRIBUTES.has(name) || (isOuter(from) && ROOT_ATTRIBUTES.has(name))
         if (!isKnown) this.fault(from, `The attribute ${name} means nothing here.`)
       } else if (['href', 'src', 'alt', 'sizes'].includes(name)) continue
-      else if (ALLOWED_ATTRIBUTES.has(name) || /^aria-[a-z]+$/.test(name)) kept[name] = value
+      else if (ALLOWED_ATTRIBUTES.has(name) || /^aria-[a-z]+$/.test(name)) kept.set(name, value)
       else this.fault(from, `The attribute ${name} is not allowed in a design.`)
     }
-    return kept
+    return Object.fromEntries(kept)
   }
 
   private binding(from: P5.Element, data: Map<string, string>, item: Item): Binding | undefined {
@@ -220,7 +227,7 @@ class DesignReader {
     }
     const value = readPlaceholder(slotType, from)
     if (typeof value === 'string') this.fault(from, value)
-    else (entry?.slots ?? this.placeholders.slots)[slot] = value
+    else (entry?.slots ?? this.slots).set(slot, value)
     return { type: 'slot', slot, slotType, ratio: data.get('data-ratio') ?? null, sizes: data.get('sizes') ?? null }
   }
 
@@ -229,13 +236,13 @@ class DesignReader {
     if (binding && ['slot', 'fact', 'part', 'label'].includes(binding.type)) return []
     if (binding?.type === 'list') {
       if (!elements[0]) this.fault(from, 'A list needs a first entry as the pattern for the others.')
-      const entries: Record<string, SlotValue>[] = []
+      const entries: Map<string, SlotValue>[] = []
       const items = elements.map((child) => {
-        const slots: Record<string, SlotValue> = {}
+        const slots = new Map<string, SlotValue>()
         entries.push(slots)
         return this.element(child, { list: binding.list, slots })
       })
-      this.placeholders.lists[binding.list] = entries
+      this.lists.set(binding.list, entries)
       return items.slice(0, 1)
     }
     if (binding?.type === 'each') return elements.slice(0, 1).map((child) => this.element(child, { each: binding.each }))

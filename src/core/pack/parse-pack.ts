@@ -1,3 +1,4 @@
+import { own } from '../own'
 import { isSectionKind } from '../site'
 import { checkTemplateCss } from './check-css'
 import { designKey, type Design } from './design'
@@ -31,10 +32,11 @@ export function parsePack(
   base: Pack = { templates: {}, designs: {} },
   baseMedia: ReadonlySet<string> = new Set(),
 ): ParsedPack {
-  const faults: PackFault[] = []
-  const designs: Record<string, Design> = {}
-  const templates: Record<string, Template> = {}
-  const lines: Record<string, (path: (string | number)[]) => number> = {}
+  const faults = [...texts].flatMap(([file, text]) => tooLong(file, text))
+  if (faults.length > 0) return { pack: { templates: {}, designs: {} }, faults }
+  const found = new Map<string, Design>()
+  const read = new Map<string, Template>()
+  const lines = new Map<string, (path: (string | number)[]) => number>()
   for (const [path, html] of texts) {
     const [, kind = '', name = '', type] = DESIGN.exec(path) ?? []
     if (type !== 'html') continue
@@ -42,7 +44,7 @@ export function parsePack(
     if (css === undefined) faults.push({ file: path, line: 0, fault: `Its style ${name}.css is missing.` })
     const parsed = parseDesign(kind, name, html, css ?? '')
     faults.push(...parsed.faults)
-    if (parsed.design && isSectionKind(kind)) designs[designKey(kind, name)] = parsed.design
+    if (parsed.design && isSectionKind(kind)) found.set(designKey(kind, name), parsed.design)
   }
   for (const [path, json] of texts) {
     const [, id = '', type] = TEMPLATE.exec(path) ?? []
@@ -52,25 +54,44 @@ export function parsePack(
     const parsed = parseTemplate(id, json, css ?? '')
     faults.push(...parsed.faults, ...checkTemplateCss(`${id}/template.css`, css ?? ''))
     if (parsed.template) {
-      templates[id] = parsed.template
-      lines[id] = parsed.lineOf
+      read.set(id, parsed.template)
+      lines.set(id, parsed.lineOf)
     }
   }
   for (const path of texts.keys()) {
     if (path.endsWith('.css') && !texts.has(path.replace(/\.css$/, path.endsWith('template.css') ? '.json' : '.html')))
       faults.push({ file: path, line: 0, fault: 'A style without the file that it belongs to.' })
   }
+  const [designs, templates] = [Object.fromEntries(found), Object.fromEntries(read)]
   const all = { ...base.designs, ...designs }
   const pack: Pack = { templates: Object.fromEntries(Object.entries(templates).map(([id, t]) => [id, withOwnDesigns(t, all)])), designs }
   const shown = new Set([...media].map((path) => path.replace('/media/', '/')).concat([...baseMedia]))
   const asset = (design: string): string => texts.get(`designs/${design}.html`) ?? ''
-  faults.push(...checkPack({ templates, designs: all }, shown, (template, path) => lines[template]?.(path) ?? 0, asset))
+  faults.push(...checkPack({ templates, designs: all }, shown, (template, path) => lines.get(template)?.(path) ?? 0, asset))
   return { pack, faults }
+}
+
+/** The most that a text of a pack may be; the largest shipped one, a template's particulars, has 11 kB. */
+const MOST_TEXT = 512 * 1024
+/** How deep elements or lists may lie in each other. */
+const MOST_DEPTH = 100
+
+/** A text that is too much to be read, said before it is. Brackets and tags that open are counted, whatever they are in. */
+function tooLong(file: string, text: string): PackFault[] {
+  if (text.length > MOST_TEXT) return [{ file, line: 0, fault: `It holds more than ${MOST_TEXT / 1024} kB.` }]
+  let depth = 0
+  for (let at = 0; at < text.length; at++) {
+    const sign = text[at]
+    if (file.endsWith('.json') ? sign === '[' || sign === '{' : sign === '<' && /[a-z]/i.test(text[at + 1] ?? '')) depth++
+    else if (file.endsWith('.json') ? sign === ']' || sign === '}' : sign === '<' && text[at + 1] === '/') depth--
+    if (depth > MOST_DEPTH) return [{ file, line: 0, fault: `Its parts lie more than ${MOST_DEPTH} deep in each other.` }]
+  }
+  return []
 }
 
 /** A template with its type as its own header and its first quoting section set it too. */
 function withOwnDesigns(template: Template, designs: Readonly<Record<string, Design>>): Template {
   const quoting = templateSections(template).find((s) => s.kind === 'quote' || s.kind === 'testimonials')
-  const own = [template.header, ...(quoting ? [quoting] : [])].map((s) => designs[designKey(s.kind, s.design)]?.css ?? '')
-  return { ...template, type: readTemplateType(template.css, own.join('\n')) }
+  const css = [template.header, ...(quoting ? [quoting] : [])].map((s) => own(designs, designKey(s.kind, s.design))?.css ?? '')
+  return { ...template, type: readTemplateType(template.css, css.join('\n')) }
 }

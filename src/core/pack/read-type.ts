@@ -6,7 +6,7 @@ const OWN_STEP: Partial<Record<TextStyleName, Step>> = { h4: 1, h5: 0, h6: -1, s
 /** What a browser gives headings of its own accord (HTML, “Rendering”, 15.3.7): bold. */
 const BOLD = 700
 
-type Rules = { readonly variables: ReadonlyMap<string, string>; readonly found: Readonly<Record<string, Readonly<Record<string, string>>>> }
+type Rules = { readonly variables: ReadonlyMap<string, string>; readonly found: ReadonlyMap<string, ReadonlyMap<string, string>> }
 
 /**
  * How a template's CSS sets type: its scale, and each text style's family, weight, sizes at 390 and 1280 px, line, spacing, case.
@@ -26,16 +26,17 @@ export function readTemplateType(css: string, designCss = ''): TemplateType {
   >
   const read = (name: TextStyleName, around: TextStyle): TextStyle => {
     // Buttons and menus are links, so what a template sets for those holds where they set nothing of their own.
-    const set = { ...(name === 'menu' || name === 'button' ? rules.found.a : {}), ...rules.found[STYLE_SELECTORS[name]] }
+    const links = name === 'menu' || name === 'button' ? (rules.found.get('a') ?? []) : []
+    const set = new Map([...links, ...(rules.found.get(STYLE_SELECTORS[name]) ?? [])])
     const isHeading = name.length === 2
-    const size = set['font-size'] ?? (OWN_STEP[name] === undefined ? '1em' : `var(--step-${OWN_STEP[name]})`)
+    const size = set.get('font-size') ?? (OWN_STEP[name] === undefined ? '1em' : `var(--step-${OWN_STEP[name]})`)
     const sizes = both(size, around)
-    const spacing = set['letter-spacing']
+    const spacing = set.get('letter-spacing')
     return {
-      family: familyOf(set['font-family']) ?? around.family,
-      weight: Number(set['font-weight'] ?? (isHeading ? BOLD : around.weight)),
+      family: familyOf(set.get('font-family')) ?? around.family,
+      weight: Number(set.get('font-weight') ?? (isHeading ? BOLD : around.weight)),
       ...sizes,
-      line: Number(set['line-height'] ?? around.line),
+      line: Number(set.get('line-height') ?? around.line),
       spacing:
         spacing === undefined ? around.spacing : Math.round((at(spacing, DESKTOP_WIDTH, sizes.desktop) / sizes.desktop) * 1000) / 1000,
       case: caseOf(set) ?? around.case,
@@ -65,10 +66,10 @@ function familyOf(value: string | undefined): 'display' | 'text' | undefined {
   return value?.includes('--font-display') ? 'display' : value?.includes('--font-text') ? 'text' : undefined
 }
 
-function caseOf(set: Readonly<Record<string, string>>): LetterCase | undefined {
-  return set['text-transform'] === 'uppercase'
+function caseOf(set: ReadonlyMap<string, string>): LetterCase | undefined {
+  return set.get('text-transform') === 'uppercase'
     ? 'upper'
-    : set['font-variant-caps'] === 'small-caps' || set['font-variant'] === 'small-caps'
+    : set.get('font-variant-caps') === 'small-caps' || set.get('font-variant') === 'small-caps'
       ? 'small-caps'
       : undefined
 }
@@ -82,7 +83,7 @@ function plainSelector(selector: string): string {
 /** Declarations by plain selector, and the custom properties of the root; what stands in a media query is for other widths. */
 function readRules(css: string): Rules {
   const variables = new Map<string, string>()
-  const found: Record<string, Record<string, string>> = {}
+  const found = new Map<string, Map<string, string>>()
   csstree.walk(csstree.parse(css, { parseCustomProperty: false }), {
     visit: 'Rule',
     enter(rule) {
@@ -92,7 +93,7 @@ function readRules(css: string): Rules {
           if (node.type !== 'Declaration') return
           const value = csstree.generate(node.value)
           if (selector === ':root' && node.property.startsWith('--')) variables.set(node.property, value.trim())
-          else (found[selector] ??= {})[node.property] = value
+          else found.set(selector, (found.get(selector) ?? new Map<string, string>()).set(node.property, value))
         })
       }
     },

@@ -189,12 +189,17 @@ function readSlots(
     else if (value === null) report(list ?? slot, `${at} is not a ${type}.`)
     return value === null ? {} : { [slot]: value }
   }
-  const slots: Record<string, SlotValue> = {}
-  const lists: Record<string, readonly Readonly<Record<string, SlotValue>>[]> = {}
+  let slots: Readonly<Record<string, SlotValue>> = {}
+  let lists: Readonly<Record<string, readonly Readonly<Record<string, SlotValue>>[]>> = {}
   for (const [slot, short] of Object.entries(given)) {
-    if (findSlotType(kind, null, slot) !== 'list') Object.assign(slots, read(slot, null, short))
+    if (findSlotType(kind, null, slot) !== 'list') slots = { ...slots, ...read(slot, null, short) }
     else if (!v.is(entriesSchema, short)) report(slot, `${slot} must be a list of entries.`)
-    else lists[slot] = short.map((entry) => Object.assign({}, ...Object.entries(entry).map(([field, value]) => read(field, slot, value))))
+    else {
+      const entries = short.map((entry) =>
+        Object.entries(entry).reduce((all, [field, value]) => ({ ...all, ...read(field, slot, value) }), {} as Record<string, SlotValue>),
+      )
+      lists = { ...lists, [slot]: entries }
+    }
   }
   return { slots, lists }
 }

@@ -1,4 +1,5 @@
-import { findPage, homePage, isHidden, own, type Page, type SiteDocument } from '../site'
+import { own } from '../own'
+import { findPage, homePage, isHidden, type Page, type SiteDocument } from '../site'
 import { findPageByPath, pagePath } from './page-tree'
 
 /** An address at which visitors have found a page. */

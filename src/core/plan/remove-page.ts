@@ -1,3 +1,4 @@
+import { own } from '../own'
 import { linkedPage } from '../fill'
 import {
   allSections,
@@ -31,7 +32,7 @@ export function linksTo(document: SiteDocument, pages: readonly Page[]): readonl
   const ids = new Set<string>(pages.map(({ id }) => id))
   const leads = (to: LinkTarget): boolean => {
     if (to.type === 'page') return ids.has(linkedPage(document, to.page)?.id ?? '')
-    const where = to.type === 'section' ? document.sections[to.section]?.in : undefined
+    const where = to.type === 'section' ? own(document.sections, to.section)?.in : undefined
     return where !== undefined && ids.has(pageOf(where) ?? '')
   }
   const signposts = Object.values(document.signposts).filter((sign) => leads(sign.to))
@@ -44,22 +45,22 @@ export function linksTo(document: SiteDocument, pages: readonly Page[]): readonl
 }
 
 function isOn(document: SiteDocument, place: SlotPlace, pages: ReadonlySet<string>): boolean {
-  const where = document.sections[place.section]?.in
+  const where = own(document.sections, place.section)?.in
   return where !== undefined && pages.has(pageOf(where) ?? '')
 }
 
 type SlotLink = Extract<LinkToPage, { type: 'slot' }> & { readonly to: LinkTarget }
 
 function slotsOf(document: SiteDocument, section: SectionId): SlotLink[] {
-  const own = document.sections[section]
+  const found = own(document.sections, section)
   const entries = entriesOf(document, section)
-  const of = (slots: NonNullable<typeof own>['slots'], entry: SlotPlace['entry']): SlotLink[] =>
+  const of = (slots: NonNullable<typeof found>['slots'], entry: SlotPlace['entry']): SlotLink[] =>
     Object.entries(slots).flatMap(([slot, value]) =>
       value.type === 'link'
         ? [{ type: 'slot', place: { type: 'slot', section, entry, slot }, words: plainWords(value), to: value.to }]
         : [],
     )
-  return [...(own ? of(own.slots, null) : []), ...entries.flatMap((entry) => of(entry.slots, refOf(entry)))]
+  return [...(found ? of(found.slots, null) : []), ...entries.flatMap((entry) => of(entry.slots, refOf(entry)))]
 }
 
 /** A page with all that stands under it. */

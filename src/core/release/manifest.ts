@@ -1,3 +1,4 @@
+import { own } from '../own'
 import * as v from 'valibot'
 
 const hash = v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/))
@@ -36,7 +37,7 @@ export function planPublish(live: Manifest, next: Manifest): PublishPlan {
       .map(([path, entry]) => ({ path, bytes: entry.bytes }))
       .sort((a, b) => (a.path < b.path ? -1 : 1))
   const added = list(next, (path) => !Object.hasOwn(live, path))
-  const changed = list(next, (path, entry) => Object.hasOwn(live, path) && live[path]?.hash !== entry.hash)
+  const changed = list(next, (path, entry) => Object.hasOwn(live, path) && own(live, path)?.hash !== entry.hash)
   const removed = list(live, (path) => !Object.hasOwn(next, path))
   const sum = (files: readonly PlannedFile[]): number => files.reduce((total, f) => total + f.bytes, 0)
   return {

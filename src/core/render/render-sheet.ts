@@ -35,12 +35,18 @@ function brandStyles(site: Site): Pick<SheetStyles, 'fonts' | 'tokens'> {
   return { fonts: fontFaceCss(siteFamilies(site).all.flatMap(familyFaces)), tokens: tokenCss(site) }
 }
 
+/** A style sheet as the text of a `style` element: in strings and comments, the only places where it can stand, `<\/` is `</` to CSS. */
+export function styleText(css: string): string {
+  return css.replaceAll('</', '<\\/')
+}
+
 /** One page with its marks as a document of its own. */
 export function renderSheetPage(site: Site, page: Page): string {
   const css = sheetStyles(site)
   return `<!doctype html><html${languageAttributes(site)}><head><meta charset="utf-8"><title>Sheet</title>
 <meta name="robots" content="noindex"><meta name="viewport" content="width=device-width">
-<style id="fonts">${css.fonts}</style><style id="tokens">${css.tokens}</style><style id="designs">${css.designs}</style></head>
+<style id="fonts">${styleText(css.fonts)}</style><style id="tokens">${styleText(css.tokens)}</style>
+<style id="designs">${styleText(css.designs)}</style></head>
 <body>${renderBody(site, page)}</body></html>`
 }
 

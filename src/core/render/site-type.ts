@@ -1,4 +1,4 @@
-import { findFamily, getFamily, RANGES, siteTextStyles, type Family, type FontFace, type TextStyles } from '../type'
+import { cssString, findFamily, getFamily, RANGES, siteTextStyles, type Family, type FontFace, type TextStyles } from '../type'
 import { templateOf, type Site } from '../fill'
 import { siteLanguage } from '../site'
 import { isJoined } from '../words'
@@ -39,7 +39,7 @@ export function familyFaces(family: Family): FontFace[] {
 
 /** A family as CSS names it, with what stands in for it until it is there. */
 export function familyCss({ name, fallback }: Family): string {
-  return `"${name}", ${fallback}`
+  return `${cssString(name)}, ${fallback}`
 }
 
 /** The family that a text style is set in. */

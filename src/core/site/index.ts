@@ -1,4 +1,3 @@
-export * from './own'
 export * from './kinds'
 export * from './tones'
 export * from './values'

@@ -1,4 +1,4 @@
-import { own } from './own'
+import { own } from '../own'
 import type { SlotType } from './values/slot-value'
 
 export type ListSlots = { readonly list: Readonly<Record<string, SlotType>> }

@@ -1,3 +1,4 @@
+import { own } from '../own'
 import { findDesign, shownPlaces, type Pack } from '../pack'
 import {
   allSections,
@@ -104,7 +105,7 @@ function wordsOf(document: SiteDocument, trade: Trade | null, typed: string): Wo
 export function fillPhrase(phrase: string, words: Words): string | null {
   let isWhole = true
   const filled = phrase.replace(/\{(\w+)\}/g, (_, key: string) => {
-    const word = words[key] ?? ''
+    const word = own(words, key) ?? ''
     if (word === '') isWhole = false
     return word
   })
@@ -127,10 +128,10 @@ function draftSection(pack: Pack, document: SiteDocument, section: Section, trad
   const { texts, rich = {}, links = {}, items = [] } = draftOf(section.kind, trade ? PHRASES[trade.group] : NEUTRAL, trade, words, pageKey)
   const edits: EditStep[] = []
   const set = (slot: string, value: SlotValue): void => {
-    if (section.slots[slot] === undefined && shown.has(slot))
+    if (own(section.slots, slot) === undefined && shown.has(slot))
       edits.push({ type: 'slot/set', section: section.id, entry: null, slot, value })
   }
-  const isFree = (slot: string): boolean => section.slots[slot] === undefined && shown.has(slot)
+  const isFree = (slot: string): boolean => own(section.slots, slot) === undefined && shown.has(slot)
   for (const [slot, text] of Object.entries(texts)) {
     const left = text && isFree(slot) ? unsaid(text, said) : ''
     if (left) set(slot, { type: 'text', text: left, draft: true })

@@ -12,8 +12,15 @@ const ROOT = 16
 
 /** Evaluates a length of CSS Values 4 (sections 10.1–10.4): px, rem, em, vw, calc(), min(), max(), clamp(), var(). In px. */
 export function evaluateLength(text: string, scope: LengthScope): number | null {
+  return evaluate(text, scope, new Map())
+}
+
+/** What each custom property came to, so that none is reckoned twice; null while it is being reckoned: it stands for itself then. */
+type Known = Map<string, number | null>
+
+function evaluate(text: string, scope: LengthScope, known: Known): number | null {
   try {
-    const reader = new Reader(readTokens(text), scope)
+    const reader = new Reader(readTokens(text), scope, known)
     const value = reader.sum()
     return reader.isDone() && Number.isFinite(value) ? value : null
   } catch {
@@ -42,6 +49,7 @@ class Reader {
   constructor(
     private readonly tokens: readonly Token[],
     private readonly scope: LengthScope,
+    private readonly known: Known,
   ) {}
 
   isDone(): boolean {
@@ -86,21 +94,37 @@ class Reader {
   }
 
   private unit(unit: string): number {
-    const factor = { '': 1, px: 1, rem: ROOT, em: this.scope.emPx, vw: this.scope.widthPx / 100 }[unit]
-    if (factor === undefined) throw new Error(`No unit ${unit}`)
-    return factor
+    switch (unit) {
+      case '':
+      case 'px':
+        return 1
+      case 'rem':
+        return ROOT
+      case 'em':
+        return this.scope.emPx
+      case 'vw':
+        return this.scope.widthPx / 100
+      default:
+        throw new Error(`No unit ${unit}`)
+    }
   }
 
   private variable(): number {
     const name = this.tokens[this.at++]
     const text = name?.type === 'name' ? this.scope.variables.get(name.text) : undefined
-    if (this.sign(',')) return text === undefined ? this.close(this.sum()) : this.skip(this.value(text))
-    return this.close(this.value(text))
+    const key = name?.type === 'name' ? name.text : ''
+    if (this.sign(',')) return text === undefined ? this.close(this.sum()) : this.skip(this.value(key, text))
+    return this.close(this.value(key, text))
   }
 
-  private value(text: string | undefined): number {
-    const value = text === undefined ? null : evaluateLength(text, this.scope)
-    if (value === null) throw new Error('No value')
+  private value(name: string, text: string | undefined): number {
+    let value = this.known.get(name)
+    if (value === undefined && text !== undefined) {
+      this.known.set(name, null)
+      value = evaluate(text, this.scope, this.known)
+      this.known.set(name, value)
+    }
+    if (value === undefined || value === null) throw new Error('No value')
     return value
   }
 

@@ -1,3 +1,4 @@
+import { own } from '../own'
 import type { OwnFont } from '../site'
 import { FALLBACKS, type Family } from './family'
 import { FAMILIES } from './shipped-families'
@@ -36,7 +37,7 @@ export function ownFamilies(fonts: readonly OwnFont[]): Family[] {
 
 /** A family by its key: one of the client's own, or a shipped one; null where there is none. */
 export function findFamily(key: string, fonts: readonly OwnFont[] = []): Family | null {
-  return ownFamilies(fonts).find((f) => f.key === key) ?? (Object.hasOwn(FAMILIES, key) ? (FAMILIES[key] ?? null) : null)
+  return ownFamilies(fonts).find((f) => f.key === key) ?? (Object.hasOwn(FAMILIES, key) ? (own(FAMILIES, key) ?? null) : null)
 }
 
 export function getFamily(key: string, fonts: readonly OwnFont[] = []): Family {

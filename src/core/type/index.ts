@@ -1,6 +1,7 @@
 export * from './family'
 export * from './shipped-families'
 export * from './find-family'
+export * from './css-string'
 export * from './font-face'
 export * from './font-letters'
 export * from './fluid'

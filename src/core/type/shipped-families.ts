@@ -1,3 +1,4 @@
+import { own } from '../own'
 import { FALLBACKS, RANGES, type Family, type FontFile } from './family'
 import { FURTHER } from './further-letters'
 import { STATIC, VARIABLE, type Row } from './shipped-table'
@@ -6,7 +7,7 @@ const OFL = 'SIL Open Font Licence 1.1'
 type Range = keyof typeof RANGES
 
 /** The files that a family's letters come in: Latin, further Latin, and what else it has. */
-const rangesOf = (key: string): readonly Range[] => ['latin', 'latin-ext', ...((FURTHER[key]?.split(' ') ?? []) as Range[])]
+const rangesOf = (key: string): readonly Range[] => ['latin', 'latin-ext', ...((own(FURTHER, key)?.split(' ') ?? []) as Range[])]
 
 const toFamily = ([key, name, kind, , , x, cap, width, manner, owner]: Row, files: readonly FontFile[]): Family => ({
   key,

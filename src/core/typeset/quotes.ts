@@ -1,3 +1,5 @@
+import { own } from '../own'
+
 /** Opening and closing marks, outer and inner. */
 export type Quotes = readonly [open: string, close: string, innerOpen: string, innerClose: string]
 
@@ -34,6 +36,6 @@ const BY_LANGUAGE: Readonly<Record<string, Quotes>> = {
 /** The quotation marks of a language: its own, its country’s, or English ones. */
 export function quotesOf(language: string): Quotes {
   const base = language.split('-')[0] ?? ''
-  for (const key of [language, base]) if (Object.hasOwn(BY_LANGUAGE, key)) return BY_LANGUAGE[key] ?? HIGH
+  for (const key of [language, base]) if (Object.hasOwn(BY_LANGUAGE, key)) return own(BY_LANGUAGE, key) ?? HIGH
   return HIGH
 }

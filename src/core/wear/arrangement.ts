@@ -1,9 +1,9 @@
+import { own } from '../own'
 import {
   APART,
   canonical,
   entriesOf,
   findSection,
-  own,
   pagePlace,
   pagesOf,
   placeOfEntry,

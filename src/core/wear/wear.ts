@@ -1,8 +1,8 @@
+import { own } from '../own'
 import type { Pack } from '../pack'
 import {
   byRank,
   differences,
-  own,
   sectionPlace,
   sectionsOn,
   toEdit,

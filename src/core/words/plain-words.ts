@@ -1,4 +1,5 @@
-import { DAYS, own, type Day } from '../site'
+import { own } from '../own'
+import { DAYS, type Day } from '../site'
 import { WORDS, type PlainLabel } from './table'
 
 /** The language that plain words are told in for a site's language: its own, or English where there are none yet. */
@@ -9,7 +10,7 @@ export function wordsLanguage(language: string): string {
 
 /** The plain word of a label in a site's language; null where the label has none and only a design's own words exist. */
 export function plainWord(language: string, label: string): string | null {
-  const words: Readonly<Record<string, string>> = WORDS[wordsLanguage(language)] ?? {}
+  const words: Readonly<Record<string, string>> = own(WORDS, wordsLanguage(language)) ?? {}
   return own(words, label) ?? (isDay(label) ? weekday(language, label) : null)
 }
 

@@ -13,6 +13,7 @@ export const PROBLEMS = {
     sentence: (d) => `The site of this job is still live at ${d.address}. While visitors can see it, its job stays in the bin.`,
   },
   requestWrong: { status: 400, sentence: (d) => `The request could not be read: ${d.fault}.` },
+  requestTooLong: { status: 413, sentence: (d) => `The request is longer than ${d.limit} MB, so nothing of it was read.` },
   nameWrong: { status: 422, sentence: (d) => `${d.fault}` },
   revisionUnknown: {
     status: 409,
@@ -42,6 +43,12 @@ export const PROBLEMS = {
     sentence: (d) => `“${d.name}” is too large: ${d.fault}. Leave out what no page shows and make its pictures smaller.`,
   },
   templateGone: { status: 404, sentence: () => 'There is no such template here.' },
+  tooHeavy: {
+    status: 422,
+    sentence: (d) =>
+      `“${d.name}” cannot be read: ${d.fault}. Nothing of it was kept. Export it again in a simpler form, or ask for another.`,
+  },
+  tooBusy: { status: 503, sentence: () => 'Many files are being read just now. Nothing of this one was kept; send it again in a minute.' },
   fileEmpty: { status: 422, sentence: (d) => `“${d.name}” is empty. Choose the file again, or ask the client to send it again.` },
   pdfTooLarge: {
     status: 413,
@@ -142,6 +149,13 @@ export class Problem extends Error {
     super(PROBLEMS[code].sentence(details), options)
     this.name = 'Problem'
   }
+}
+
+/** A problem as plain data, for one process to tell another. */
+export type ProblemParts = { readonly code: ProblemCode; readonly details: Details; readonly faults: readonly PackFault[] }
+
+export function problemParts({ code, details, faults }: Problem): ProblemParts {
+  return { code, details, faults }
 }
 
 export type ProblemReply = {

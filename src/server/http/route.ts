@@ -1,6 +1,8 @@
+import { own } from '../../core/own'
 import * as v from 'valibot'
 import { progressReply } from './progress-reply'
 import { Problem, PROBLEMS, reportProblem, toReply } from './problems'
+import { readBody } from './read-bytes'
 
 type Params = Readonly<Record<string, string>>
 type Context = { readonly params: Promise<unknown> }
@@ -75,17 +77,43 @@ function refuseForeign(request: Request): void {
 
 /** The request's body as the schema's type, or a problem that names what is wrong. */
 async function readJson<T extends v.GenericSchema>(request: Request, schema: T): Promise<v.InferOutput<T>> {
-  if (Number(request.headers.get('content-length') ?? 0) > MOST_JSON) throw new Problem('requestWrong', { fault: 'it is too long' })
-  const body: unknown = await request.json().catch(() => {
-    throw new Problem('requestWrong', { fault: 'it is not JSON' })
-  })
-  const read = v.safeParse(schema, body)
+  const bytes = await readBody(request, MOST_JSON, () => new Problem('requestTooLong', { limit: MOST_JSON / 1024 / 1024 }))
+  const read = v.safeParse(schema, parseJson(bytes.toString('utf8')))
   if (read.success) return read.output
   const issue = read.issues[0]
   throw new Problem('requestWrong', { fault: `${v.getDotPath(issue) ?? 'body'}: ${issue.message}` })
 }
 
+/** What JSON says; refused where it is none, or where its parts lie deeper in each other than anything of ours. */
+function parseJson(text: string): unknown {
+  if (isDeep(text)) throw new Problem('requestWrong', { fault: 'its parts lie too deep in each other' })
+  try {
+    return JSON.parse(text)
+  } catch {
+    throw new Problem('requestWrong', { fault: 'it is not JSON' })
+  }
+}
+
+const MOST_DEPTH = 100
+
+/** Counted outside of strings, so what words hold does not matter. */
+function isDeep(text: string): boolean {
+  let depth = 0
+  let inWords = false
+  for (let at = 0; at < text.length; at++) {
+    const sign = text.charCodeAt(at)
+    if (inWords) {
+      if (sign === 0x5c) at++
+      else if (sign === 0x22) inWords = false
+    } else if (sign === 0x22) inWords = true
+    else if (sign === 0x7b || sign === 0x5b) {
+      if (++depth > MOST_DEPTH) return true
+    } else if (sign === 0x7d || sign === 0x5d) depth--
+  }
+  return false
+}
+
 /** A part of the address that a route is known by. */
 export function param({ params }: { readonly params: Params }, name: string): string {
-  return params[name] ?? ''
+  return own(params, name) ?? ''
 }

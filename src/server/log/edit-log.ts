@@ -73,6 +73,17 @@ export function stateAt(job: string, revision: number): JobState {
  * screen sent it again) is not written twice. Each row is written or refused by itself.
  */
 export function appendRows(job: string, who: string | null, base: number, sent: readonly SentRow[]): Appended {
+  return { ...writeRows(job, who, base, sent), ...rowsAfter(job, base) }
+}
+
+/** The newest revision and what came after another; no rows where they are too many. */
+export function rowsAfter(job: string, base: number): Pick<Appended, 'revision' | 'rows'> {
+  const { revision } = jobState(job)
+  return { revision, rows: revision - base > MOST_BEHIND ? [] : rowsSince(job, base) }
+}
+
+/** Writes or refuses each row by itself, and says which. */
+export function writeRows(job: string, who: string | null, base: number, sent: readonly SentRow[]): Pick<Appended, 'written' | 'refused'> {
   const before = jobState(job)
   if (base > before.revision) throw new Problem('revisionUnknown', { base, revision: before.revision })
   const refused: RefusedRow[] = []
@@ -90,8 +101,7 @@ export function appendRows(job: string, who: string | null, base: number, sent: 
   })()
   states().set(job, state)
   if (state.revision > before.revision) announce(job, before, state)
-  const isFar = state.revision - base > MOST_BEHIND
-  return { revision: state.revision, rows: isFar ? [] : rowsSince(job, base), written, refused }
+  return { written, refused }
 }
 
 function appendRow(

@@ -5,6 +5,7 @@ import { hashOf } from '../files/blobs'
 import { projectFolder } from '../files/data-folder'
 import { madeOnce } from '../files/made'
 import { mediaFile } from '../files/media-file'
+import { readOutside } from '../readers/read-outside'
 
 /** Where a font file lies: in its package, or among the client's own. */
 export function fontFilePath(file: FontFile): string {
@@ -58,5 +59,10 @@ function lettersFor(file: FontFile, letters: string): string {
 
 function subset(file: FontFile, letters: string): Promise<Buffer> {
   const key = hashOf(`${file.file} ${letters}`).slice(0, 24)
-  return madeOnce('fonts', `${key}.woff2`, () => subsetFont(readFileSync(fontFilePath(file)), letters, { targetFormat: 'woff2' }))
+  return madeOnce('fonts', `${key}.woff2`, () => {
+    const bytes = readFileSync(fontFilePath(file))
+    return file.package === null
+      ? readOutside('subset', file.file, { bytes, letters })
+      : subsetFont(bytes, letters, { targetFormat: 'woff2' })
+  })
 }

@@ -1,123 +1,20 @@
-import slugify from '@sindresorhus/slugify'
-import * as fontkit from 'fontkit'
 import type { OwnFont } from '../../core/site'
-import { missingLetters, readEmbedding } from '../../core/type'
 import { keepMedia } from '../files/media-file'
 import { Problem } from '../http/problems'
+import { readOutside } from '../readers/read-outside'
 
 export const MAX_FONT_BYTES = 8 * 1024 * 1024
 
 /** A font file that was kept, with what it permits and which of the client's letters it lacks. */
 export type StoredFont = { readonly font: OwnFont; readonly notes: readonly string[] }
 
-/** The first four bytes of the formats that browsers take: WOFF2, WOFF 1.0, OpenType 1.9.1 (“Table directory”). */
-const FORMATS: Readonly<Record<string, 'woff2' | 'woff' | 'ttf' | 'otf'>> = {
-  '774f4632': 'woff2',
-  '774f4646': 'woff',
-  '00010000': 'ttf',
-  '74727565': 'ttf',
-  '4f54544f': 'otf',
-}
-const COLLECTION = '74746366'
-
 /** Checks a font file by what is in it and keeps it under its hash; refuses one that may not be embedded. */
-export function storeFont(name: string, bytes: Buffer, texts: readonly string[]): StoredFont {
+export async function storeFont(name: string, bytes: Buffer, texts: readonly string[]): Promise<StoredFont> {
   const shown = name.slice(0, 80) || 'the file'
   if (bytes.length === 0) throw new Problem('fileEmpty', { name: shown })
   if (bytes.length > MAX_FONT_BYTES)
     throw new Problem('fontTooLarge', { name: shown, size: Math.round(bytes.length / 1024 / 1024), limit: MAX_FONT_BYTES / 1024 / 1024 })
-  const magic = bytes.toString('hex', 0, 4)
-  if (magic === COLLECTION)
-    throw new Problem('fontWrong', {
-      name: shown,
-      fault: 'it is a collection of several fonts, which browsers do not take. Ask for each font as a file of its own',
-    })
-  const type = FORMATS[magic]
-  if (!type) throw new Problem('fontWrong', { name: shown, fault: 'it is no font file. Choose a WOFF2, WOFF, TTF or OTF' })
-  const font = open(shown, bytes)
-  const embedding = readEmbedding(permissionOf(font))
-  if (!embedding.allowed) throw new Problem('fontForbidden', { name: shown, advice: embedding.words })
-  const { name: file } = keepMedia(bytes, (hash) => `own-${hash.slice(0, 20)}.${type}`)
-  const missing = missingLetters(texts, (point) => font.hasGlyphForCodePoint(point))
-  const lacks =
-    missing.length === 0
-      ? []
-      : [
-          `It lacks ${missing.length === 1 ? 'a letter' : `${missing.length} letters`} that this site uses: ` +
-            `${missing.slice(0, 40).join(' ')}${missing.length > 40 ? ' …' : ''}. They are drawn in another font; ask for ` +
-            'the family’s fuller version.',
-        ]
-  return { font: describe(font, file, embedding.whole), notes: [embedding.words, ...lacks] }
-}
-
-function open(name: string, bytes: Buffer): fontkit.Font {
-  try {
-    const font = fontkit.create(bytes)
-    // A damaged file often fails only where its letters are read.
-    if (!(font.unitsPerEm > 0) || font.characterSet.length === 0 || font.layout(SAMPLE).glyphs.some((glyph) => glyph.path === undefined))
-      throw new Error('no letters')
-    return font
-  } catch (error) {
-    throw new Problem(
-      'fontWrong',
-      { name, fault: 'it is damaged: its letters cannot be read. Ask for it again; it may have been cut short on its way' },
-      { cause: error },
-    )
-  }
-}
-
-const SAMPLE = 'All human beings are born free and equal in dignity and rights.'
-
-type Os2 = {
-  readonly fsType?: {
-    readonly noEmbedding: boolean
-    readonly viewOnly: boolean
-    readonly editable: boolean
-    readonly noSubsetting: boolean
-    readonly bitmapOnly: boolean
-  }
-  readonly usWeightClass?: number
-  readonly fsSelection?: { readonly italic: boolean }
-}
-const os2 = (font: fontkit.Font): Os2 => (font as unknown as Record<string, Os2 | undefined>)['OS/2'] ?? {}
-
-/** The file's fsType as the number it was written as. */
-function permissionOf(font: fontkit.Font): number {
-  const { fsType } = os2(font)
-  if (!fsType) return 0
-  return (
-    (fsType.noEmbedding ? 2 : 0) |
-    (fsType.viewOnly ? 4 : 0) |
-    (fsType.editable ? 8 : 0) |
-    (fsType.noSubsetting ? 0x100 : 0) |
-    (fsType.bitmapOnly ? 0x200 : 0)
-  )
-}
-
-/** Where a file names no family of its own, the name that older programs read carries the style: “Bitter Thin”. */
-const STYLES =
-  'thin|hairline|extra ?light|ultra ?light|light|book|regular|medium|semi ?bold|demi ?bold|bold|extra ?bold|ultra ?bold|' +
-  'black|heavy|italic|oblique|variable|vf'
-const STYLE_WORDS = new RegExp(`( (${STYLES}))+$`, 'i')
-
-function describe(font: fontkit.Font, file: string, whole: boolean): OwnFont {
-  const name = (font.getName('preferredFamily') ?? font.familyName ?? 'Own font')
-    .slice(0, 100)
-    .replaceAll(/["\\<>;{}\n]/g, '')
-    .replace(STYLE_WORDS, '')
-  const axis = font.variationAxes.wght
-  const { usWeightClass = 400, fsSelection } = os2(font)
-  const part = (units: number | undefined, otherwise: number): number =>
-    Math.min(2, Math.max(0, Math.round(((units ?? 0) > 0 ? (units ?? 0) / font.unitsPerEm : otherwise) * 1000) / 1000))
-  return {
-    family: `own-${slugify(name) || 'font'}`.slice(0, 80).replace(/-+$/, ''),
-    name,
-    file,
-    weight: axis ? `${Math.round(axis.min)} ${Math.round(axis.max)}` : String(Math.min(1000, Math.max(1, usWeightClass))),
-    style: fsSelection?.italic || font.italicAngle !== 0 ? 'italic' : 'normal',
-    ...(whole ? { whole } : {}),
-    x: part(font.xHeight, 0.5),
-    cap: part(font.capHeight, 0.7),
-    width: part(font.layout(SAMPLE).advanceWidth / SAMPLE.length, 0.45),
-  }
+  const { font, notes } = await readOutside('font', shown, { bytes, texts })
+  const { name: file } = keepMedia(bytes, (hash) => `own-${hash.slice(0, 20)}.${font.file}`)
+  return { font: { ...font, file }, notes }
 }

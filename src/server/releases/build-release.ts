@@ -32,9 +32,9 @@ export async function buildRelease(
   onProgress: BuildProgress,
   published: readonly PublishedPath[] = [],
 ): Promise<Manifest> {
-  const manifest: Record<string, ManifestEntry> = {}
+  const manifest = new Map<string, ManifestEntry>()
   const add = (path: string, content: Buffer | string): void => {
-    manifest[path] = keepBlob(content)
+    manifest.set(path, keepBlob(content))
   }
   const files = await addSharedFiles(site, origin, add)
   const pictures = new Map<string, PictureVariant>()
@@ -43,8 +43,10 @@ export async function buildRelease(
     add(page ? pageFile(site.document, page) : '404.html', rendered.html)
     rendered.pictures.forEach((variant, path) => pictures.set(path, variant))
   }
-  for (const file of linkedFiles(site.document)) manifest[filePath(file)] = { hash: file.hash, bytes: file.bytes }
-  addRedirects(site, origin, published, (path, content, leadsTo) => (manifest[path] ??= { ...keepBlob(content), leadsTo }))
+  for (const file of linkedFiles(site.document)) manifest.set(filePath(file), { hash: file.hash, bytes: file.bytes })
+  addRedirects(site, origin, published, (path, content, leadsTo) => {
+    if (!manifest.has(path)) manifest.set(path, { ...keepBlob(content), leadsTo })
+  })
   add('sitemap.xml', renderSitemap(site.document, origin))
   add('robots.txt', renderRobots(origin))
   const card = businessCard(site, origin)
@@ -59,7 +61,7 @@ export async function buildRelease(
       onProgress(++done, pictures.size)
     }),
   )
-  return manifest
+  return Object.fromEntries(manifest)
 }
 
 /**

@@ -1,3 +1,4 @@
+import { own } from '../../core/own'
 import PQueue from 'p-queue'
 import { isDestinationError, type Destination } from '../destinations/destination'
 import { destinationProblem } from '../destinations/to-problem'
@@ -83,7 +84,7 @@ async function sendAll(to: Destination, { manifest }: Release, hashes: readonly 
       queue.add(async () => {
         const content = readBlob(hash)
         if (!content)
-          throw new Problem('contentGone', { path: Object.keys(manifest).find((path) => manifest[path]?.hash === hash) ?? hash })
+          throw new Problem('contentGone', { path: Object.keys(manifest).find((path) => own(manifest, path)?.hash === hash) ?? hash })
         await to.send(hash, content)
         bytes += content.length
         onProgress({ step: 'sending', done: ++done, total: hashes.length })

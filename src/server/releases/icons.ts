@@ -6,7 +6,7 @@ import { escapeText, type IconForm, type IconPlan } from '../../core/render'
 import type { Family } from '../../core/type'
 import { fontFilePath } from '../media/fonts'
 import { findAssetFile } from '../store/assets'
-import { readPixels } from '../media/store-logo'
+import { readOutside } from '../readers/read-outside'
 
 export type Icons = {
   readonly svg: string
@@ -80,6 +80,8 @@ async function markOnGround(grounds: IconPlan['grounds']): Promise<{ readonly gr
   return best ? { ground: best.ground, figure: await markFigure(best.mark) } : null
 }
 
+/** The longer side that a logo is looked at with, in px. */
+const LOOK_PX = 1000
 /** The longer side that a mark is kept at, in px: enough for the largest icon. */
 const MARK_PX = 512
 
@@ -89,7 +91,7 @@ type LogoMark = { readonly found: { readonly asset: AssetInfo; readonly file: st
 async function findLogoMark(id: string): Promise<LogoMark | null> {
   const found = await findAssetFile(id)
   if (!found) return null
-  const pixels = await readPixels(found.file)
+  const pixels = await readOutside('pixels', found.asset.name, { bytes: readFileSync(found.file), longestPx: LOOK_PX })
   const box = findMark(pixels)
   return box && { found, pixels, box }
 }

@@ -1,7 +1,8 @@
+import { own } from '../../core/own'
 import type { AssetInfo, AssetTable } from '../../core/image'
 import { mediaFile } from '../files/media-file'
 import { db } from './db'
-import { packAssets, packMediaFile } from '../packs/packs'
+import { mediaOf, pack, packAssets, packMediaFile } from '../packs/packs'
 
 type AssetRow = {
   id: string
@@ -69,9 +70,14 @@ export async function jobAssets(job: string): Promise<AssetTable> {
   return { ...(await packAssets()), ...Object.fromEntries(own.map((a) => [a.id, a])) }
 }
 
+/** Whether there is a picture of a name, the client's or a template's. */
+export function isAsset(id: string): boolean {
+  return mediaOf(pack()).has(id) || db().prepare('SELECT 1 FROM asset WHERE id = ?').get(id) !== undefined
+}
+
 /** A picture and the file it lies in; null where the id names none. */
 export async function findAssetFile(id: string): Promise<{ asset: AssetInfo; file: string } | null> {
-  const shipped = (await packAssets())[id]
+  const shipped = own(await packAssets(), id)
   if (shipped) return { asset: shipped, file: packMediaFile(id) }
   const row = db().prepare<[string], AssetRow>(`SELECT ${COLUMNS} FROM asset WHERE id = ?`).get(id)
   return row ? { asset: toAsset(row), file: mediaFile(`${row.hash}.${row.type}`) } : null

@@ -1,3 +1,4 @@
+import { own } from '../../core/own'
 import { createHash } from 'node:crypto'
 import { readdirSync, readFileSync } from 'node:fs'
 import type Database from 'better-sqlite3'
@@ -28,7 +29,7 @@ export function migrate(db: Database.Database, all: readonly Migration[] = readM
     if (i < done.length) continue
     db.transaction(() => {
       db.exec(sql)
-      if (Object.hasOwn(THEN, name)) THEN[name]?.(db)
+      if (Object.hasOwn(THEN, name)) own(THEN, name)?.(db)
       note(db, i + 1, name, hash)
     })()
   }

@@ -1,7 +1,7 @@
 import * as v from 'valibot'
-import { appendRows, jobState, MOST_BEHIND, sentRowSchema, type Appended } from '../log/edit-log'
+import { stepsOf } from '../../core/site'
+import { appendRows, rowsAfter, sentRowSchema, writeRows, type Appended, type SentRow } from '../log/edit-log'
 import { getJob } from '../store/jobs'
-import { rowsSince } from '../store/log-rows'
 
 /** The most rows that one request brings; what is more is sent in the next. */
 export const MOST_ROWS = 500
@@ -13,12 +13,41 @@ export const appendSchema = v.strictObject({
   rows: v.pipe(v.array(sentRowSchema), v.maxLength(MOST_ROWS)),
 })
 
-export function appendEdits(job: string, { base, who, rows }: v.InferOutput<typeof appendSchema>): Appended {
-  return appendRows(getJob(job).id, who, base, rows)
+/** How many steps are made in one go; between two goes whoever else asks is answered. */
+const STEPS_AT_ONCE = 100
+
+/** Writes rows a few at a time. What breaks off half way is no harm: rows that are sent again are not written twice. */
+export async function appendEdits(job: string, { base, who, rows }: v.InferOutput<typeof appendSchema>): Promise<Appended> {
+  const { id } = getJob(job)
+  const goes = inGoes(rows)
+  const last = goes.pop() ?? []
+  const written: string[] = []
+  const refused: Appended['refused'][number][] = []
+  for (const some of goes) {
+    const done = writeRows(id, who, base, some)
+    written.push(...done.written)
+    refused.push(...done.refused)
+    await new Promise((resolve) => setImmediate(resolve))
+  }
+  const done = appendRows(id, who, base, last)
+  return { ...done, written: [...written, ...done.written], refused: [...refused, ...done.refused] }
+}
+
+function inGoes(rows: readonly SentRow[]): SentRow[][] {
+  const goes: SentRow[][] = [[]]
+  let steps = 0
+  for (const row of rows) {
+    steps += stepsOf(row.edit).length
+    if (steps > STEPS_AT_ONCE && (goes.at(-1)?.length ?? 0) > 0) {
+      goes.push([])
+      steps = stepsOf(row.edit).length
+    }
+    goes.at(-1)?.push(row)
+  }
+  return goes
 }
 
 /** What came after a revision; no rows where that is too much, and the screen opens the job anew. */
 export function editsSince(job: string, revision: number): Appended {
-  const now = jobState(getJob(job).id).revision
-  return { revision: now, rows: now - revision > MOST_BEHIND ? [] : rowsSince(job, revision), written: [], refused: [] }
+  return { ...rowsAfter(getJob(job).id, revision), written: [], refused: [] }
 }

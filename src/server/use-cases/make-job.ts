@@ -8,7 +8,7 @@ import { firstDraft } from '../../core/trade'
 import { Problem } from '../http/problems'
 import { appendRows, beginLog } from '../log/edit-log'
 import { pack } from '../packs/packs'
-import { linkAsset, linkAssetsOf } from '../store/assets'
+import { isAsset, linkAsset, linkAssetsOf } from '../store/assets'
 import { db } from '../store/db'
 import { insertJob } from '../store/jobs'
 
@@ -32,11 +32,15 @@ export function makeJob({ template: id, facts, brand, draft = false }: v.InferOu
   const template = findTemplate(pack(), id)
   if (!template) throw new Problem('requestWrong', { fault: `there is no template ${id}` })
   const document = makeDocument(template, facts, { ...brand, ...parsedColours(brand) } as Brand)
-  const job = createJob(document)
-  for (const logo of [brand.logo, brand['logo-on-dark']]) if (logo) linkAsset(job, logo)
+  const logos = [brand.logo, brand['logo-on-dark']].filter((logo) => logo !== undefined)
+  if (!logos.every(isAsset)) throw new Problem('nameWrong', { fault: 'The logo is not here any more. Choose its file again.' })
   const edit = draft ? firstDraft(pack(), document) : null
-  if (edit) appendRows(job, null, 0, [{ id: nanoid(), gesture: nanoid(10), undoes: null, edit }])
-  return job
+  return db().transaction(() => {
+    const job = createJob(document)
+    for (const logo of logos) linkAsset(job, logo)
+    if (edit) appendRows(job, null, 0, [{ id: nanoid(), gesture: nanoid(10), undoes: null, edit }])
+    return job
+  })()
 }
 
 /** A job with its first state: revision 0. A copy shows the pictures of the job that it was made from. */

@@ -1,4 +1,5 @@
 'use client'
+import { own } from '@/core/own'
 import { shownFact, templateOf } from '@/core/fill'
 import type { AssetInfo } from '@/core/image'
 import { siteFamilies } from '@/core/render'
@@ -23,7 +24,7 @@ export function LogoPart() {
   const store = useJobStore()
   const site = useSite()
   const { brand, set, setAll } = useBrand()
-  const logo = brand.logo === undefined ? undefined : site.assets[brand.logo]
+  const logo = brand.logo === undefined ? undefined : own(site.assets, brand.logo)
   const setLogos = (light: AssetInfo | null, dark: AssetInfo | null): void => {
     for (const asset of [light, dark]) if (asset) store.addAsset(asset)
     setAll(
@@ -49,7 +50,7 @@ export function LogoPart() {
           key={logo.id}
           job={store.getState().id}
           logo={logo}
-          onDark={brand['logo-on-dark'] ? site.assets[brand['logo-on-dark']] : undefined}
+          onDark={brand['logo-on-dark'] ? own(site.assets, brand['logo-on-dark']) : undefined}
           onLogos={(light, dark) => setLogos(light, dark)}
         />
       )}

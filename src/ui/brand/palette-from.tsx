@@ -1,4 +1,5 @@
 'use client'
+import { own } from '@/core/own'
 import { useEffect, useRef, useState } from 'react'
 import type { PaletteColour } from '@/core/image'
 import { logoUrl } from '../fields/logo-url'
@@ -27,7 +28,7 @@ export function PaletteFrom() {
     },
     [],
   )
-  const logo = brand.logo === undefined ? undefined : site.assets[brand.logo]
+  const logo = brand.logo === undefined ? undefined : own(site.assets, brand.logo)
   const look = async (from: string, picture: Promise<Blob | ImageBitmap | null>): Promise<void> => {
     const mine = ++latest.current
     setBusy(true)

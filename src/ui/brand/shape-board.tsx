@@ -1,6 +1,6 @@
 'use client'
 import { useMemo } from 'react'
-import { sheetStyles, renderShapeBoard } from '@/core/render'
+import { sheetStyles, renderShapeBoard, styleText } from '@/core/render'
 import { siteLanguage } from '@/core/site'
 import { useSite } from '../job/use-site'
 
@@ -11,7 +11,7 @@ export function ShapeBoard() {
     const { fonts, tokens, designs } = sheetStyles(site)
     return (
       `<!doctype html><html lang="${siteLanguage(site.document)}"><head><meta charset="utf-8"><title>Board</title>` +
-      `<style>${fonts}</style><style>${tokens}</style><style>${designs}</style><style>.tone-paper,` +
+      `<style>${styleText(fonts)}</style><style>${styleText(tokens)}</style><style>${styleText(designs)}</style><style>.tone-paper,` +
       '.tone-ink{background:var(--surface)}body{zoom:.8}form,div{display:flex;flex-wrap:wrap;gap:1rem;' +
       'align-items:center;padding:1rem 1.25rem}.panel{padding:1rem;background:var(--plane);border-radius:var(--corner);' +
       'box-shadow:var(--shadow,none)}hr{flex:1 1 8rem;border:0;border-block-start:max(1px,var(--line)) solid ' +

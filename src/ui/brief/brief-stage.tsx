@@ -1,4 +1,5 @@
 'use client'
+import { own } from '@/core/own'
 import { useMemo } from 'react'
 import { toast } from 'sonner'
 import { findScheme, getTemplate } from '@/core/pack'
@@ -44,11 +45,11 @@ export function BriefStage() {
           spec={spec}
           language={language}
           job={store.getState().id}
-          logo={brand.logo ? assets[brand.logo] : undefined}
+          logo={brand.logo ? own(assets, brand.logo) : undefined}
           nameFault={facts.name ? null : 'A job needs the client’s name; the template’s stands in for it.'}
           onFact={(fact, value) => store.apply({ type: 'fact/set', fact, value }, gesture(`fact ${fact}`))}
           onColour={(part, value) => store.apply({ type: 'brand/set', part, value }, gesture(part))}
-          logoOnDark={brand['logo-on-dark'] ? assets[brand['logo-on-dark']] : undefined}
+          logoOnDark={brand['logo-on-dark'] ? own(assets, brand['logo-on-dark']) : undefined}
           onLogos={(logo, onDark) => {
             for (const asset of [logo, onDark]) if (asset) store.addAsset(asset)
             store.apply({

@@ -1,4 +1,5 @@
 'use client'
+import { own } from '@/core/own'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useEffect, useMemo, useState, type FormEvent } from 'react'
@@ -88,10 +89,10 @@ export function NewJob({ pack, assets }: { pack: Pack; assets: AssetTable }) {
               spec={findScheme(getTemplate(pack, template), null)}
               language={getTemplate(pack, template).language}
               job={null}
-              logo={answers.brand.logo ? answers.assets[answers.brand.logo] : undefined}
+              logo={answers.brand.logo ? own(answers.assets, answers.brand.logo) : undefined}
               onFact={onFact}
               onColour={(part, hex) => change((d) => ({ ...d, brand: without(d.brand, part, hex) }))}
-              logoOnDark={answers.brand['logo-on-dark'] ? answers.assets[answers.brand['logo-on-dark']] : undefined}
+              logoOnDark={answers.brand['logo-on-dark'] ? own(answers.assets, answers.brand['logo-on-dark']) : undefined}
               onLogos={(logo, onDark) =>
                 change((d) => ({
                   ...d,

@@ -1,4 +1,5 @@
 'use client'
+import { own } from '@/core/own'
 import type { AssetInfo } from '@/core/image'
 import { findScheme, getTemplate } from '@/core/pack'
 import { ColourInput, useColourInput } from '../fields/colour-input'
@@ -16,15 +17,15 @@ type Props = {
 export function BrandRows({ inHand, onHold, onColour, onLogo }: Props) {
   const brand = useJob((s) => s.document.brand)
   const job = useJob((s) => s.id)
-  const logo = useJob((s) => (s.document.brand.logo ? s.assets[s.document.brand.logo] : undefined))
-  const own = useJob((s) => findScheme(getTemplate(s.pack, s.document.dress.template), s.document.dress.scheme ?? null).colour)
+  const logo = useJob((s) => (s.document.brand.logo ? own(s.assets, s.document.brand.logo) : undefined))
+  const usual = useJob((s) => findScheme(getTemplate(s.pack, s.document.dress.template), s.document.dress.scheme ?? null).colour)
   const colour = useColourInput(brand.colour, onColour)
   return (
     <>
       <RowFrame
         id="brand colour"
         label="Colour"
-        template={<span className="font-mono">{own}</span>}
+        template={<span className="font-mono">{usual}</span>}
         state={brand.colour ? 'client’s' : 'left for later'}
         inHand={inHand === 'brand colour'}
         onHold={() => onHold('colour')}

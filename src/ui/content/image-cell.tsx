@@ -1,4 +1,5 @@
 'use client'
+import { own } from '@/core/own'
 import { useRef, type KeyboardEvent, type MouseEvent } from 'react'
 import type { AssetInfo } from '@/core/image'
 import type { Focus, SlotValueOf } from '@/core/site'
@@ -82,9 +83,10 @@ function FocusPicker({
     set((event.clientX - box.left) / box.width, (event.clientY - box.top) / box.height)
   }
   const press = (event: KeyboardEvent): void => {
-    const [dx, dy] = (
-      { ArrowLeft: [-STEP, 0], ArrowRight: [STEP, 0], ArrowUp: [0, -STEP], ArrowDown: [0, STEP] } as Record<string, [number, number]>
-    )[event.key] ?? [0, 0]
+    const [dx, dy] = own(
+      { ArrowLeft: [-STEP, 0], ArrowRight: [STEP, 0], ArrowUp: [0, -STEP], ArrowDown: [0, STEP] } as Record<string, [number, number]>,
+      event.key,
+    ) ?? [0, 0]
     if (dx === 0 && dy === 0) return
     event.preventDefault()
     set(focus.x + dx, focus.y + dy)

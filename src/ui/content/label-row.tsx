@@ -1,5 +1,6 @@
+import { own } from '@/core/own'
 import type { LabelRow as Row } from '@/core/fill'
-import { DAY_NAMES, MAX_LABEL, own } from '@/core/site'
+import { DAY_NAMES, MAX_LABEL } from '@/core/site'
 import { RowFrame, type RowState } from './row-frame'
 import { TextCell } from './text-cell'
 

@@ -1,4 +1,5 @@
 'use client'
+import { own } from '@/core/own'
 import { ArrowDown, ArrowUp, Plus, X } from 'lucide-react'
 import { memo, type ReactNode } from 'react'
 import type { LedgerRow, PastedTable } from '@/core/fill'
@@ -124,7 +125,7 @@ function SlotCell({
         <ImageCell
           label={label}
           value={value?.type === 'image' && !isEmptyValue(value) ? value : null}
-          asset={value?.type === 'image' ? assets[value.asset] : undefined}
+          asset={value?.type === 'image' ? own(assets, value.asset) : undefined}
           busy={busy}
           onFile={(file) => actions.file(row, file)}
           onChange={(next) => actions.set(row, next)}
@@ -184,7 +185,7 @@ function TemplateContent({ row, assets }: { row: LedgerRow; assets: AssetTable }
   const value = row.placeholder
   if (!value) return null
   if (value.type === 'image') {
-    const asset = assets[value.asset]
+    const asset = own(assets, value.asset)
     return asset ? <img src={pictureThumb(asset)} alt={`Template’s picture: ${value.alt}`} className="h-10 border border-seam" /> : null
   }
   return (

@@ -1,4 +1,5 @@
 'use client'
+import { own } from '@/core/own'
 import { countLeftovers, NOT_FOUND } from '@/core/fill'
 import { memo, useEffect, useRef } from 'react'
 import { useJob } from '../job/job-context'
@@ -18,11 +19,11 @@ export function TabBar({ tab, onTab }: { tab: Tab; onTab: (tab: Tab) => void }) 
     <nav aria-label="Pages" className="flex shrink-0 items-end border-b border-ink px-4">
       <div className="-mb-px flex min-w-0 flex-1 items-end gap-0.5 overflow-x-auto [scrollbar-width:none]" ref={bar}>
         {pages.map(({ id, name }) => (
-          <TabButton key={id} tab={id} name={name} open={byPage[id] ?? 0} isOpen={tab === id} onTab={onTab} />
+          <TabButton key={id} tab={id} name={name} open={own(byPage, id) ?? 0} isOpen={tab === id} onTab={onTab} />
         ))}
       </div>
       <div className="-mb-px flex shrink-0 items-end gap-0.5 border-s border-seam ps-2">
-        <TabButton tab={NOT_FOUND} name="Wrong address" open={byPage[NOT_FOUND] ?? 0} isOpen={tab === NOT_FOUND} onTab={onTab} />
+        <TabButton tab={NOT_FOUND} name="Wrong address" open={own(byPage, NOT_FOUND) ?? 0} isOpen={tab === NOT_FOUND} onTab={onTab} />
         <TabButton tab="shared" name="Every page" open={everyPage} isOpen={tab === 'shared'} onTab={onTab} />
       </div>
     </nav>

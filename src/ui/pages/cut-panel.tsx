@@ -1,4 +1,5 @@
 'use client'
+import { own } from '@/core/own'
 import { Popover } from 'radix-ui'
 import { cutChoices, cutSteps } from '@/core/plan'
 import type { Alteration, SectionId } from '@/core/site'
@@ -50,13 +51,13 @@ export function CutButton({ sections }: { sections: readonly SectionId[] }) {
         >
           {choices.length === 0 && <p className="text-sm text-soft">This design can be cut in no other way.</p>}
           {choices.map(({ part, settings, value }) => {
-            const [name, own, words] = WORDS[part]
+            const [name, usual, words] = WORDS[part]
             return (
               <Choice
                 key={part}
                 label={name}
                 value={value ?? OWN}
-                options={[[OWN, own], ...settings.map((setting) => [setting, words[setting] ?? setting] as const)]}
+                options={[[OWN, usual], ...settings.map((setting) => [setting, own(words, setting) ?? setting] as const)]}
                 onValue={(next) => set(part, next === OWN ? null : next)}
               />
             )

@@ -1,4 +1,5 @@
 'use client'
+import { own } from '@/core/own'
 import { useDraggable, useDroppable } from '@dnd-kit/core'
 import { EyeOff, GripVertical, House } from 'lucide-react'
 import { memo, useDeferredValue, useMemo, useState, type KeyboardEvent } from 'react'
@@ -47,7 +48,7 @@ export const PageRow = memo(function PageRow({ id, index, isInHand, live, acts, 
   const level = useJob((s) => (page ? lineOf(s.document, page).length : 1))
   const isKept = useJob((s) => (page ? isHidden(s.document, page) : false))
   const address = useJob((s) => (page ? pagePath(s.document, page) : ''))
-  const open = useJob((s) => countLeftovers(s.pack, s.document).byPage[id] ?? 0)
+  const open = useJob((s) => own(countLeftovers(s.pack, s.document).byPage, id) ?? 0)
   const drag = useDraggable({ id, disabled: isHome })
   const over = useDroppable({ id })
   const texts = useTexts(id)

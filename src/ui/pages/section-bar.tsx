@@ -1,4 +1,5 @@
 'use client'
+import { own } from '@/core/own'
 import { toast } from 'sonner'
 import { pageTexts } from '@/core/fill'
 import { alternateTones, canLook, canStand, copyAll, copySection, moveAll, ownAgain, shareOn } from '@/core/plan'
@@ -129,7 +130,7 @@ export function SectionBar({ page, chosen, onAdd, onRemove, onHold, onChoose }: 
     attemptWithUndo(store, steps, 'The section stays shared', 'It is this page’s own now, with what is in it.')
   }
   const nameOf = (id: PageId): string => {
-    const found = pages[id]
+    const found = own(pages, id)
     return found ? pageTexts(pack, document, found).name : ''
   }
   const alternate = (): void => {

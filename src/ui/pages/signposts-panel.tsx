@@ -1,4 +1,5 @@
 'use client'
+import { own } from '@/core/own'
 import { useState } from 'react'
 import { pageTexts } from '@/core/fill'
 import { flatMenu, menuOf, toWebAddress, type MenuEntry } from '@/core/pages'
@@ -93,7 +94,7 @@ function SignpostRow({ sign, document, pack }: RowProps) {
   const set = (change: Partial<Signpost>, before: readonly EditStep[] = []): boolean =>
     attempt(store, [...before, { type: 'signpost/set', signpost: sign.id, value: { ...sign, ...change } }], 'Not taken') !== null
   const nameOf = (id: string): string => {
-    const page = document.pages[id]
+    const page = own(document.pages, id)
     return page ? pageTexts(pack, document, page).name : ''
   }
   const under = sign.in.type === 'page' ? sign.in.page : ''

@@ -1,3 +1,4 @@
+import { own } from '@/core/own'
 import type { Place, SlotValue } from '@/core/site'
 import { readRich } from './read-rich'
 
@@ -140,7 +141,7 @@ function commandOf(event: KeyboardEvent, typing: Element | null): SheetCommand |
   if (event.key === 'F8') return event.shiftKey ? 'previousLeftover' : 'nextLeftover'
   if (control && key === 'z') return event.shiftKey ? 'redo' : 'undo'
   if (control && key === 'y') return 'redo'
-  if (event.altKey) return ALT_KEYS[key] ?? null
+  if (event.altKey) return own(ALT_KEYS, key) ?? null
   if (event.key !== 'Enter' || !typing || (typing.hasAttribute('data-rich') && !control)) return null
   return event.shiftKey ? 'up' : 'down'
 }

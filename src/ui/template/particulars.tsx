@@ -1,4 +1,5 @@
 'use client'
+import { own } from '@/core/own'
 import { nanoid } from 'nanoid'
 import { useRouter } from 'next/navigation'
 import { toast } from 'sonner'
@@ -98,7 +99,7 @@ export function Particulars({ candidate: { template, profile, suits }, isMarked,
           )}
           <h2 className="mt-4 font-bold">What it asks the client for</h2>
           <ul className="list-['–__'] ps-4">
-            <li>{profile.facts.map((f) => FACT_WORDS[f] ?? f).join(', ')}</li>
+            <li>{profile.facts.map((f) => own(FACT_WORDS, f) ?? f).join(', ')}</li>
             <li>{count(profile.texts, 'piece')} of text</li>
             <li>{count(profile.pictures, 'picture')}</li>
           </ul>

@@ -1,3 +1,4 @@
+import { own } from '../../own'
 import { isDark } from '../../colour'
 import type { AssetInfo } from '../../image'
 import type { DesignElement } from '../../pack'
@@ -17,7 +18,7 @@ export function logoOn(site: Site, tone: Tone, dark: boolean): AssetInfo | undef
   const { brand } = site.document
   const onDark = brand['logo-on-dark']
   const id = onDark !== undefined && isDark(siteScheme(site, dark)[tone].surface) ? onDark : brand.logo
-  return id === undefined ? undefined : site.assets[id]
+  return id === undefined ? undefined : own(site.assets, id)
 }
 
 /** A logo where a design has one, or the name in its place; as a link it leads home. */

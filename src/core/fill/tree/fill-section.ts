@@ -1,3 +1,4 @@
+import { own } from '../../own'
 import {
   answersOf,
   designKey,
@@ -167,7 +168,7 @@ function fillElement(scope: PageScope, spot: Spot, given: DesignElement): Filled
     case 'each':
       return fillEach(scope, spot, element, b.each)
     case 'part': {
-      const part = spot.part?.parts[b.part]
+      const part = spot.part && own(spot.part.parts, b.part)
       return bound(element, part?.extra ?? null, wordsOn(scope.site.document, part?.text ?? ''), null)
     }
     case 'fact':
@@ -289,7 +290,7 @@ function fillPicture(
   extra: FilledElement['extra'],
   mark: FilledElement['mark'],
 ): FilledElement | null {
-  const asset = scope.site.assets[value.asset]
+  const asset = own(scope.site.assets, value.asset)
   if (!asset) return null
   return {
     ...bound(element, together({ alt: value.alt }, extra), [], mark),

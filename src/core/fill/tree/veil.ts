@@ -1,3 +1,4 @@
+import { own } from '../../own'
 import { boundsOf, type Area } from '../../image'
 import { getDesign, type DesignNode } from '../../pack'
 import type { Section } from '../../site'
@@ -19,7 +20,7 @@ export function veilAttributes(
   if (section.tone !== 'picture') return null
   const frame = findFrame(getDesign(site.pack, section.kind, section.design).tree)
   const found = frame && shownSlot(section, placeholdersOf(site.pack, section), frame.slot)
-  const asset = found?.value.type === 'image' ? site.assets[found.value.asset] : undefined
+  const asset = found?.value.type === 'image' ? own(site.assets, found.value.asset) : undefined
   if (!frame || !asset || found?.value.type !== 'image') return null
   const focus = found.value.focus ?? asset.focus
   const { picture } = siteScheme(site)

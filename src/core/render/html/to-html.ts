@@ -1,3 +1,4 @@
+import { own } from '../../own'
 import { pictureVariants, type AssetInfo } from '../../image'
 import type { DesignElement } from '../../pack'
 import { placeKey, type Place } from '../../site'
@@ -57,7 +58,7 @@ function attributesHtml(attributes: Readonly<Record<string, string>>): string {
   const known = written.get(attributes)
   if (known !== undefined) return known
   let html = ''
-  for (const name in attributes) html += attribute(name, attributes[name] ?? '')
+  for (const name in attributes) html += attribute(name, own(attributes, name) ?? '')
   written.set(attributes, html)
   return html
 }

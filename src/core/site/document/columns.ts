@@ -1,4 +1,4 @@
-import { own } from '../own'
+import { own } from '../../own'
 import { columnPart, SIDES, type ColumnWidth, type Side } from './column'
 import { lineOf, ownColumn, sectionsIn, type SiteDocument } from './document'
 import type { PageId } from './ids'

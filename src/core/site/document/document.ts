@@ -1,11 +1,11 @@
+import { own } from '../../own'
 import * as v from 'valibot'
 import { brandSchema } from '../brand'
 import { factCellsSchema, factsOf } from '../facts/fact-cells'
 import { languageSchema } from '../facts/facts'
-import { own } from '../own'
 import { COLUMN_PARTS, columnParts, columnPart, SIDES, type Column, type Side } from './column'
 import { entrySchema, placeOfEntry, type Entry } from './entry'
-import { nameSchema, type PageId, type SectionId } from './ids'
+import { isTableName, nameSchema, type PageId, type SectionId } from './ids'
 import { standingIn } from './order'
 import { dressSchema, outfitSchema } from './outfit'
 import { pagePlace, pageSchema, placeOfPage, type Page, type PageIn } from './page'
@@ -14,7 +14,7 @@ import { signpostSchema } from './signpost'
 import { pageOf, placeOfSection, sectionPlace, sectionSchema, type Section, type SectionIn } from './section'
 
 const table = <T extends v.GenericSchema>(of: T) => v.pipe(v.record(v.string(), of), v.readonly())
-export const labelNameSchema = v.pipe(v.string(), v.regex(/^[a-z][a-z0-9-]{0,59}$/))
+export const labelNameSchema = v.pipe(v.string(), v.regex(/^[a-z][a-z0-9-]{0,59}$/), v.check(isTableName, 'Not a name'))
 export const MAX_LABEL = 200
 
 export const planSchema = v.pipe(

@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { entryIdSchema, rankSchema, sectionIdSchema, type SectionId } from './ids'
+import { entryIdSchema, isTableName, rankSchema, sectionIdSchema, type SectionId } from './ids'
 import { ranks } from './order'
 import { slotNameSchema, slotsSchema } from './section'
 
@@ -19,7 +19,7 @@ export type EntryRef = v.InferOutput<typeof entryRefSchema>
 export const entrySchema = v.pipe(
   v.strictObject({
     /** Its own id, or what `entryKey` makes of the template's number. */
-    id: v.pipe(v.string(), v.maxLength(160)),
+    id: v.pipe(v.string(), v.maxLength(160), v.check(isTableName, 'Not a name')),
     in: v.pipe(v.strictObject({ section: sectionIdSchema, list: slotNameSchema }), v.readonly()),
     /** Its number among the template's; null for one that was added. */
     nth: v.nullable(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(MAX_ENTRIES))),

@@ -1,3 +1,4 @@
+import { own } from '../../own'
 import { generateKeyBetween, generateNKeysBetween } from 'fractional-indexing'
 
 /** Records by id. */
@@ -40,7 +41,7 @@ export function byRank(a: Ranked, b: Ranked): number {
 
 /** The table with a record set; one of the same id is replaced. */
 export function withRecord<T extends Ranked>(table: Table<T>, record: T, placeOf: PlaceOf<T>): Table<T> {
-  const before = Object.hasOwn(table, record.id) ? table[record.id] : undefined
+  const before = own(table, record.id)
   const ids = idsOf(table)
   const next = copyOf(table, ids)
   next[record.id] = record
@@ -50,7 +51,7 @@ export function withRecord<T extends Ranked>(table: Table<T>, record: T, placeOf
 }
 
 export function withoutRecord<T extends Ranked>(table: Table<T>, id: string, placeOf: PlaceOf<T>): Table<T> {
-  const gone = Object.hasOwn(table, id) ? table[id] : undefined
+  const gone = own(table, id)
   const ids = idsOf(table).filter((other) => other !== id)
   const next = copyOf(table, ids)
   idLists.set(next, ids)
@@ -67,7 +68,7 @@ function idsOf<T>(table: Table<T>): readonly string[] {
 
 function copyOf<T>(table: Table<T>, ids: readonly string[]): Record<string, T> {
   const copy: Record<string, T> = {}
-  for (const id of ids) copy[id] = table[id] as T
+  for (const id of ids) copy[id] = own(table, id) as T
   return copy
 }
 

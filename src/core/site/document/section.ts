@@ -5,7 +5,7 @@ import { slotValueSchema } from '../values/slot-value'
 import { ALTERATION_NAMES, alterationParts } from './alterations'
 import { SIDES } from './column'
 import { daySchema } from './day'
-import { nameSchema, pageIdSchema, rankSchema, sectionIdSchema, type PageId } from './ids'
+import { isTableName, nameSchema, pageIdSchema, rankSchema, sectionIdSchema, type PageId } from './ids'
 
 /**
  * Where a section stands: on one page, in a column at its side or, without a page, at the side of every page; at the head or foot of every
@@ -30,7 +30,7 @@ export const sectionOriginSchema = v.pipe(
 )
 export type SectionOrigin = v.InferOutput<typeof sectionOriginSchema>
 
-export const slotNameSchema = v.pipe(v.string(), v.regex(/^[a-z][a-z0-9-]{0,39}$/))
+export const slotNameSchema = v.pipe(v.string(), v.regex(/^[a-z][a-z0-9-]{0,39}$/), v.check(isTableName, 'Not a name'))
 export const slotsSchema = v.pipe(v.record(slotNameSchema, slotValueSchema), v.readonly())
 export type Slots = v.InferOutput<typeof slotsSchema>
 

@@ -1,6 +1,6 @@
+import { withValue } from '../../own'
 import * as v from 'valibot'
 import { BRAND_PARTS, brandSchema } from '../brand'
-import { withValue } from '../own'
 import { refused, type StepType } from './step-type'
 
 /** Sets a part of the brand; the value is checked against the brand's own schema. Null goes back to the template's. */

@@ -1,3 +1,4 @@
+import { own } from '../../own'
 import {
   COLUMN_PARTS,
   naturalRank,
@@ -15,7 +16,6 @@ import {
 } from '../document'
 import { BRAND_PARTS } from '../brand'
 import { FACT_NAMES } from '../facts/facts'
-import { own } from '../own'
 import type { EditStep } from './step-type'
 import type { PlanSet } from './plan-set'
 import type { SectionSet } from './section-set'

@@ -1,6 +1,6 @@
+import { withValue } from '../../own'
 import * as v from 'valibot'
 import { DRESS_PARTS, dressSchema } from '../document'
-import { withValue } from '../own'
 import { refused, type StepType } from './step-type'
 
 /** Sets what the site wears: its template, its scheme, its dark form; null goes back to the usual one. A template there always is. */

@@ -1,3 +1,4 @@
+import { own } from '../../own'
 import * as v from 'valibot'
 import {
   entryKey,
@@ -13,7 +14,6 @@ import {
   type Slots,
 } from '../document'
 import { KINDS, type KindSlots } from '../kinds'
-import { own } from '../own'
 import { fits } from './fits-kind'
 import { entryCount, untouchedEntry, withEntry } from './slot-set'
 import { refused, type StepType, type EditStep } from './step-type'

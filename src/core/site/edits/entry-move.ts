@@ -1,6 +1,6 @@
+import { own } from '../../own'
 import * as v from 'valibot'
 import { entryKey, entryRefSchema, findSection, rankSchema, sectionIdSchema } from '../document'
-import { own } from '../own'
 import { untouchedEntry, withEntry } from './slot-set'
 import { refused, type StepType } from './step-type'
 

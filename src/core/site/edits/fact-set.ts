@@ -1,7 +1,7 @@
+import { withValue } from '../../own'
 import * as v from 'valibot'
 import { FACT_NAMES, factValueSchema } from '../facts/facts'
 import { parseFact, type FactCells } from '../facts/fact-cells'
-import { withValue } from '../own'
 import { refused, type StepType } from './step-type'
 
 /** Sets a fact of the client's; the value is checked against the fact's own schema. Null takes it out again. */

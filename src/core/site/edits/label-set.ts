@@ -1,6 +1,6 @@
+import { own, withValue } from '../../own'
 import * as v from 'valibot'
 import { labelNameSchema, MAX_LABEL } from '../document'
-import { own, withValue } from '../own'
 import type { StepType } from './step-type'
 
 /** Says a label in other words, once for the site; null goes back to the design's or the language's own. */

@@ -1,6 +1,6 @@
+import { own, withValue } from '../../own'
 import * as v from 'valibot'
 import { nameSchema, outfitSchema } from '../document'
-import { own, withValue } from '../own'
 import type { StepType } from './step-type'
 
 /** Remembers how the site was arranged under a template, or forgets it. */

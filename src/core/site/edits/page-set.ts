@@ -1,3 +1,4 @@
+import { withValue } from '../../own'
 import * as v from 'valibot'
 import {
   COLUMN_PARTS,
@@ -13,7 +14,6 @@ import {
   withRecord,
   type Page,
 } from '../document'
-import { withValue } from '../own'
 import { refused, type StepType } from './step-type'
 
 const onPage = { type: v.literal('page/set'), page: pageIdSchema }

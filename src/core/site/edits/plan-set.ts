@@ -1,6 +1,6 @@
+import { withValue } from '../../own'
 import * as v from 'valibot'
 import { COLUMN_PARTS, columnSchema } from '../document'
-import { withValue } from '../own'
 import type { StepType } from './step-type'
 
 const onPlan = { type: v.literal('plan/set') }

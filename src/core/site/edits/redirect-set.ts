@@ -1,6 +1,6 @@
+import { own, withValue } from '../../own'
 import * as v from 'valibot'
 import { findPage, MAX_REDIRECTS, redirectPathSchema, redirectToSchema } from '../document'
-import { own, withValue } from '../own'
 import { refused, type StepType } from './step-type'
 
 /** Says where an address leads on; null leaves it to what is reckoned from the pages. */

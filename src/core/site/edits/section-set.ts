@@ -1,3 +1,4 @@
+import { withValue } from '../../own'
 import * as v from 'valibot'
 import {
   alterationParts,
@@ -12,7 +13,6 @@ import {
   type Section,
   type SectionOwn,
 } from '../document'
-import { withValue } from '../own'
 import { TONES } from '../tones'
 import { refused, type StepType } from './step-type'
 

@@ -1,3 +1,4 @@
+import { own } from '../../own'
 import {
   addressesOf,
   addressOf,
@@ -11,7 +12,6 @@ import {
   type Page,
   type SiteDocument,
 } from '../document'
-import { own } from '../own'
 import { refused, type StepApplied, type EditStep } from './step-type'
 
 /**

@@ -1,6 +1,6 @@
+import { own, withValue } from '../../own'
 import * as v from 'valibot'
 import { findPage, MAX_SIGNPOSTS, nameSchema, signpostSchema } from '../document'
-import { own, withValue } from '../own'
 import { refused, type StepType } from './step-type'
 
 /** Puts up, changes or moves a menu entry that is no page; null takes it down. */

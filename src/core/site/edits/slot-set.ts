@@ -1,3 +1,4 @@
+import { own, withValue } from '../../own'
 import * as v from 'valibot'
 import {
   entriesOf,
@@ -18,7 +19,6 @@ import {
   type SiteDocument,
 } from '../document'
 import { findSlotType } from '../kinds'
-import { own, withValue } from '../own'
 import { slotValueSchema, type SlotValue } from '../values'
 import { refused, type StepApplied, type StepType } from './step-type'
 import { isAsItCame } from './with-entries'

@@ -1,3 +1,4 @@
+import { own } from '../../own'
 import { DAYS, type Day, type Hours, type Span } from './hours'
 
 export type ParsedSpans = { readonly ok: true; readonly spans: readonly Span[] } | { readonly ok: false; readonly fault: string }
@@ -121,7 +122,7 @@ function trimmed(words: string): string {
 }
 
 function readDays(words: string, others: OtherNames): readonly Day[] | null {
-  const several = Object.hasOwn(SEVERAL, words) ? SEVERAL[words] : undefined
+  const several = Object.hasOwn(SEVERAL, words) ? own(SEVERAL, words) : undefined
   if (several) return several
   const found: Day[] = []
   for (const part of words.split(/\s*(?:&|\+|\/|,|\band\b)\s*/)) {

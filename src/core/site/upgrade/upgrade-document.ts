@@ -1,3 +1,4 @@
+import { own } from '../../own'
 import * as v from 'valibot'
 import { brandSchema, type Brand } from '../brand'
 import {
@@ -146,8 +147,7 @@ function upgradeEntries(section: SectionId, { slots = {} }: Section1): Entry[] {
     const read = id === undefined || field === undefined ? null : readValue(value)
     if (!read || id === undefined || field === undefined) continue
     const known = byEntry.get(`${list} ${id}`) ?? { list, id, slots: {} }
-    known.slots[field] = read
-    byEntry.set(`${list} ${id}`, known)
+    byEntry.set(`${list} ${id}`, { ...known, slots: { ...known.slots, [field]: read } })
   }
   const lists = new Map(
     Object.entries(slots).flatMap(([path, value]) => (value.type === 'list' ? [[path, value.order ?? []] as const] : [])),
@@ -204,7 +204,7 @@ function readValue(value: Value1): SlotValue | null {
 /** Facts as today's schema has them; a text that is too long is cut, anything else that does not fit is left out. */
 function readFacts(old: Readonly<Record<string, unknown>>): Facts {
   const kept = Object.entries(old).flatMap(([name, value]) => {
-    const limit = (FACT_LIMITS as Readonly<Record<string, number>>)[name]
+    const limit = own(FACT_LIMITS as Readonly<Record<string, number>>, name)
     const cut = typeof value === 'string' && limit !== undefined ? value.slice(0, limit) : value
     return v.safeParse(factsSchema, { [name]: cut }).success ? [[name, cut] as const] : []
   })

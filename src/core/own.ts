@@ -1,4 +1,7 @@
-/** A record's own entry; a name that every object has, such as `constructor`, is a name like any other. */
+/**
+ * A record's own entry; a name that every object has, such as `constructor`, is a name like any other. The one way to look a name up
+ * that came from anywhere but the code: the check of types holds it.
+ */
 export function own<T>(of: Readonly<Record<string, T>>, key: string): T | undefined {
   return Object.hasOwn(of, key) ? of[key] : undefined
 }

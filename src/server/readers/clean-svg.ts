@@ -1,6 +1,8 @@
 import { createRequire } from 'node:module'
 import * as csstree from 'css-tree'
 import { optimize } from 'svgo'
+import { viewBox } from './pixels'
+import { MOST_SVG_BYTES, tooMuch } from './svg-limits'
 
 export type CleanSvg =
   | { readonly ok: true; readonly svg: string; readonly width: number; readonly height: number }
@@ -11,8 +13,11 @@ export type CleanSvg =
  * address is not mended but refused: it may not be what the client meant to send.
  */
 export function cleanSvg(source: string): CleanSvg {
-  const DOMPurify = purifier()
+  if (source.length > MOST_SVG_BYTES) return { ok: false, fault: `it is larger than ${MOST_SVG_BYTES / 1024 / 1024} MB` }
+  const much = tooMuch(source)
+  if (much !== null) return { ok: false, fault: much }
   if (/<!ENTITY/i.test(source)) return { ok: false, fault: 'it declares entities' }
+  const DOMPurify = purifier()
   const kept = DOMPurify.sanitize(source, { USE_PROFILES: { svg: true, svgFilters: true }, ADD_TAGS: ['use'], RETURN_DOM_FRAGMENT: true })
   if (DOMPurify.removed.some(isActive)) return { ok: false, fault: 'it holds a script' }
   const root = kept.firstElementChild
@@ -30,10 +35,14 @@ export function cleanSvg(source: string): CleanSvg {
   } catch {
     return { ok: false, fault: 'it is not well-formed XML' }
   }
-  const box = /viewBox="\s*[-\d.]+[\s,]+[-\d.]+[\s,]+([\d.]+)[\s,]+([\d.]+)/.exec(svg)
-  const [width, height] = [Number(box?.[1]), Number(box?.[2])]
-  if (!(width > 0 && height > 0)) return { ok: false, fault: 'it has no size' }
-  return { ok: true, svg, width: Math.ceil(width), height: Math.ceil(height) }
+  const box = viewBox(svg)
+  if (!box) return { ok: false, fault: 'it has no size' }
+  return { ok: true, svg, width: Math.ceil(box.width), height: Math.ceil(box.height) }
+}
+
+/** The same for a file of a pack. */
+export function cleanDrawing(_: string, { source }: { readonly source: string }): CleanSvg {
+  return cleanSvg(source)
 }
 
 type Purifier = typeof import('isomorphic-dompurify').default
@@ -49,7 +58,9 @@ const DRAWN = new Set(['path', 'rect', 'circle', 'ellipse', 'line', 'polyline', 
 /** What was taken out because it would run: an element, a handler, or an address that is a script. */
 function isActive(removed: { element?: Node; attribute?: Attr | null }): boolean {
   const name = removed.element?.nodeName.toLowerCase() ?? removed.attribute?.name.toLowerCase() ?? ''
-  const isScript = /^\s*(java|vb)script\s*:/i.test(removed.attribute?.value ?? '')
+  // Browsers pass over white space and control characters in a scheme (WHATWG URL, “basic URL parser”, 1 to 3).
+  // oxlint-disable-next-line no-control-regex
+  const isScript = /^(java|vb)script:/i.test((removed.attribute?.value ?? '').replaceAll(/[\u0000-\u0020]/g, ''))
   return ['script', 'foreignobject', 'iframe'].includes(name) || /^on[a-z]/.test(name) || isScript
 }
 
@@ -66,14 +77,26 @@ function fetches(element: Element): boolean {
   )
 }
 
+/** Functions that only reckon or name a colour; every other may fetch, whatever its name is written with. */
+const RECKON = new Set(
+  (
+    'rgb rgba hsl hsla hwb lab lch oklab oklch color color-mix calc min max clamp var matrix matrix3d translate translatex translatey ' +
+    'translate3d scale scalex scaley rotate skew skewx skewy perspective cubic-bezier steps linear-gradient radial-gradient polygon ' +
+    'circle ellipse inset path blur brightness contrast drop-shadow grayscale hue-rotate invert opacity saturate sepia'
+  ).split(' '),
+)
+/** What a drawing's own style sheet may say beside rules. */
+const AT_RULES = new Set(['media', 'supports', 'keyframes', 'layer'])
+
 /** Decided on the parsed CSS; what cannot be parsed may do anything, so it counts as if it did. */
 function cssFetches(css: string, context: 'stylesheet' | 'declarationList' | 'value'): boolean {
   let found = false
   const ast = csstree.parse(css, { context, parseCustomProperty: true, onParseError: () => (found = true) })
   csstree.walk(ast, (node) => {
-    if (node.type === 'Atrule' && ['import', 'font-face', 'namespace'].includes(node.name.toLowerCase())) found = true
+    if (node.type === 'Raw') found = true
+    if (node.type === 'Atrule' && !AT_RULES.has(csstree.ident.decode(node.name).toLowerCase())) found = true
     if (node.type === 'Url' && !isOwn(node.value)) found = true
-    if (node.type === 'Function' && /^(-webkit-)?(image-set|src|image|cross-fade)$/i.test(node.name)) found = true
+    if (node.type === 'Function' && !RECKON.has(csstree.ident.decode(node.name).toLowerCase())) found = true
   })
   return found
 }

@@ -1,19 +1,18 @@
 import type { AssetInfo } from '../../core/image'
 import { keepMedia } from '../files/media-file'
+import type { ReadPicture } from '../readers/read-outside'
 import { insertAsset } from '../store/assets'
 
-type Made = Pick<AssetInfo, 'name' | 'width' | 'height' | 'alpha' | 'focus'> & { readonly bytes: Buffer; readonly type: 'svg' | 'png' }
-
-/** Keeps a picture that was made from another, under its hash, as a picture of its own. */
-export function keepMade(job: string | null, { bytes, type, ...about }: Made): AssetInfo {
+/** Keeps a picture that was read, or made from another, under its hash. */
+export function keepPicture(job: string | null, name: string, { bytes, type, ...about }: ReadPicture): AssetInfo {
   const { hash } = keepMedia(bytes, (h) => `${h}.${type}`)
   const asset: AssetInfo = {
     id: hash.slice(0, 20),
     hash,
+    name: name.slice(0, 40),
     bytes: bytes.length,
     vector: type === 'svg',
     ...about,
-    name: about.name.slice(0, 40),
   }
   insertAsset(job, asset, type)
   return asset
