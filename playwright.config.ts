@@ -5,7 +5,8 @@ export default defineConfig({
   testDir: 'tests/e2e',
   globalSetup: './tests/e2e/setup.ts',
   outputDir: 'test-results/e2e',
-  workers: 2,
+  // More than there are cores: a test waits for the application half of its time.
+  workers: 3,
   // They end what hangs; a machine that is kept from working for a while is no fault.
   timeout: 600_000,
   expect: { timeout: 60_000 },

@@ -15,7 +15,7 @@ import { makeRig } from '../rig'
 import { edited, setText } from '../site'
 import { benchBrand, benchPaletteInCore, benchSchemes } from './brand'
 import { benchLargeJob, benchJobList, makeJob, makeLargeJob } from './large-job'
-import { benchPages } from './pages'
+import { benchLibrary, benchPages } from './pages'
 import { line, median, percentiles, time } from './report'
 import { benchBrief, benchPuttingOn, benchTryOns } from './template-room'
 
@@ -164,32 +164,50 @@ async function benchPublishing(app: string): Promise<void> {
   line(`publishing again after one changed text (${files} file sent)`, percentiles(times), 'under 500 ms')
 }
 
+/** What can be timed by itself: `npm run bench -- keys pages`. Without a name, everything. */
+const CORE = new Map<string, () => void | Promise<void>>([
+  ['rendering', benchRendering],
+  ['editing', benchEditing],
+  ['schemes', benchSchemes],
+  ['palette', benchPaletteInCore],
+  ['document', benchDocument],
+  ['putting-on', benchPuttingOn],
+  ['large-job', benchLargeJob],
+])
+type Bench = (page: Page, rig: Awaited<ReturnType<typeof makeRig>>) => Promise<void>
+const INTERFACE = new Map<string, Bench>([
+  ['keys', (page, rig) => benchInterface(page, rig.app)],
+  ['pages', (page, rig) => benchPages(page, rig.app)],
+  ['library', (page, rig) => benchLibrary(page, rig.app)],
+  ['jobs', (_, rig) => benchJobList(rig)],
+  ['brief', (page, rig) => benchBrief(page, rig.app)],
+  ['try-ons', (page, rig) => benchTryOns(page, rig.app)],
+  ['brand', (page, rig) => benchBrand(page, rig.app)],
+  ['publishing', (_, rig) => benchPublishing(rig.app)],
+])
+
+const asked = process.argv.slice(2)
+const unknown = asked.filter((name) => !CORE.has(name) && !INTERFACE.has(name))
+if (unknown.length > 0) throw new Error(`There is no ${unknown.join(', ')}; there are ${[...CORE.keys(), ...INTERFACE.keys()].join(', ')}.`)
+const isAsked = ([name]: readonly [string, unknown]): boolean => asked.length === 0 || asked.includes(name)
+
 console.log(
   `Baseline: this machine, ${process.platform} ${process.arch}, Node ${process.version}, headless Chromium without a graphics card.\n`,
 )
 process.env.INSTANT_FIT_DATA = mkdtempSync(path.join(tmpdir(), 'instant-fit-bench-'))
-benchRendering()
-benchEditing()
-benchSchemes()
-await benchPaletteInCore()
-benchDocument()
-benchPuttingOn()
-await benchLargeJob()
-const rig = await makeRig()
-try {
-  await rig.startHost()
-  await rig.startApp()
+for (const [, bench] of [...CORE].filter(isAsked)) await bench()
+const wanted = [...INTERFACE].filter(isAsked)
+if (wanted.length > 0) {
+  const rig = await makeRig()
   const browser = await chromium.launch(CHROMIUM)
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
-  await benchInterface(page, rig.app)
-  await benchPages(page, rig.app)
-  await benchJobList(rig)
-  await benchBrief(page, rig.app)
-  await benchTryOns(page, rig.app)
-  await benchBrand(page, rig.app)
-  await browser.close()
-  await benchPublishing(rig.app)
-} finally {
-  await rig.stop()
-  rmSync(process.env.INSTANT_FIT_DATA, { recursive: true, force: true })
+  try {
+    await rig.startHost()
+    await rig.startApp()
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+    for (const [, bench] of wanted) await bench(page, rig)
+  } finally {
+    await browser.close()
+    await rig.stop()
+  }
 }
+rmSync(process.env.INSTANT_FIT_DATA, { recursive: true, force: true })

@@ -72,7 +72,7 @@ export async function benchTryOns(page: Page, app: string): Promise<void> {
   ] as const) {
     await page.setViewportSize({ width: 1280, height })
     await page.goto(`${app}/jobs/${job}/template`)
-    await page.waitForFunction((least) => document.querySelectorAll('iframe[data-drawn]').length >= least, height > 800 ? 48 : 6)
+    await page.waitForFunction((least) => document.querySelectorAll('iframe[data-drawn]').length >= least, height > 800 ? 40 : 6)
     const measured = await page.evaluate(async () => {
       const times: number[] = []
       const sheets = [...document.querySelectorAll<HTMLIFrameElement>('iframe[data-drawn]')].filter(

@@ -17,6 +17,14 @@ type Props = {
   readonly only?: string
 }
 
+/** What is this near to being seen is made before it is, once all that is seen is there. */
+const NEAR_PX = 300
+
+/** Whether a try-on is near to being seen, and is not seen yet. */
+function isNear({ isIntersecting, boundingClientRect: { top, bottom } }: IntersectionObserverEntry): boolean {
+  return isIntersecting && (top >= innerHeight || bottom <= 0)
+}
+
 /** One page drawn live and small. What is out of sight waits: the first screen is drawn first. */
 export function TryOn({ site, page, layout, width, height, label, only }: Props) {
   const box = useRef<HTMLDivElement>(null)
@@ -40,14 +48,21 @@ export function TryOn({ site, page, layout, width, height, label, only }: Props)
     const observer = new IntersectionObserver(
       ([entry]) => {
         inSight.current = entry?.isIntersecting ?? false
-        if (inSight.current) setMade(true)
-        draw()
+        const make = (): void => {
+          if (inSight.current) setMade(true)
+          draw()
+        }
+        cancelIdleCallback(later)
+        if (entry && isNear(entry)) later = requestIdleCallback(make)
+        else make()
       },
-      { rootMargin: '300px' },
+      { rootMargin: `${NEAR_PX}px` },
     )
+    let later = 0
     observer.observe(element)
     return () => {
       observer.disconnect()
+      cancelIdleCallback(later)
       drawn.current = null
     }
   }, [])

@@ -1,4 +1,5 @@
 import { pagesOf, sectionsIn, sectionsOfPage, sharedSections, type SiteDocument } from './document'
+import { shapeOf } from './order'
 import type { Section } from './section'
 
 /** What a section wears: all that style sheets have to know of it. */
@@ -9,7 +10,7 @@ type Row = { readonly name: string; readonly looks: readonly Look[] }
 
 const rows = new WeakMap<readonly Section[], Row>()
 const sites = new WeakMap<
-  SiteDocument['sections'],
+  object,
   { readonly pages: SiteDocument['pages']; readonly plan: SiteDocument['plan']; readonly looks: readonly Look[] }
 >()
 /** Answers of late by the names of their rows, so that a site which looks as before gives the very same answer. */
@@ -21,10 +22,11 @@ const MOST_ANSWERS = 50
  * changes no look, and the answer then is the very one of before.
  */
 export function looksOf(document: SiteDocument): readonly Look[] {
-  const known = sites.get(document.sections)
+  const shape = shapeOf(document.sections)
+  const known = sites.get(shape)
   if (known?.pages === document.pages && known.plan === document.plan) return known.looks
   const looks = findLooks(document)
-  sites.set(document.sections, { pages: document.pages, plan: document.plan, looks })
+  sites.set(shape, { pages: document.pages, plan: document.plan, looks })
   return looks
 }
 

@@ -1,5 +1,6 @@
 import { findSection, ownColumn, pagesOf, sectionsOfPage, type SiteDocument } from './document'
 import type { PageId, SectionId } from './ids'
+import { shapeOf } from './order'
 import { pageOf, type Section } from './section'
 
 /**
@@ -29,19 +30,20 @@ function sharingOn(sections: readonly Section[]): readonly Section[] {
   return found
 }
 
-const sharers = new WeakMap<SiteDocument['sections'], ReadonlyMap<string, readonly Section[]>>()
+const sharers = new WeakMap<object, ReadonlyMap<string, readonly SectionId[]>>()
 
 /** The sections that show what another has, on other pages. */
 export function sharersOf(document: SiteDocument, id: SectionId): readonly Section[] {
-  let found = sharers.get(document.sections)
+  const shape = shapeOf(document.sections)
+  let found = sharers.get(shape)
   if (!found) {
-    const by = new Map<string, Section[]>()
+    const by = new Map<string, SectionId[]>()
     for (const page of pagesOf(document))
       for (const section of sharingOn(sectionsOfPage(document, page.id)))
-        if (section.same !== undefined) by.set(section.same, [...(by.get(section.same) ?? []), section])
-    sharers.set(document.sections, (found = by))
+        if (section.same !== undefined) by.set(section.same, [...(by.get(section.same) ?? []), section.id])
+    sharers.set(shape, (found = by))
   }
-  return found.get(id) ?? []
+  return (found.get(id) ?? []).flatMap((sharer) => findSection(document, sharer) ?? [])
 }
 
 /** The pages on which a section's content stands. */
