@@ -40,6 +40,40 @@ test('axe finds nothing on any published page, on desktop and phone', async ({ p
   }
 })
 
+test('a page’s policy lets through all that it is made of, and nothing that got into it', async ({ page }) => {
+  const faults: string[] = []
+  page.on('console', (message) => {
+    if (/content security policy/i.test(message.text())) faults.push(message.text())
+  })
+  for (const path of [...PAGES, '/nothing-here/']) {
+    await page.goto(SITE + path, { waitUntil: 'load' })
+    await page.evaluate(() => document.fonts.ready)
+  }
+  expect(faults).toEqual([])
+  const outside: string[] = []
+  await page.route('http://elsewhere.example/**', (route) => {
+    outside.push(route.request().url())
+    return route.fulfill({ body: '' })
+  })
+  const broken = await page.evaluate(async () => {
+    const found: string[] = []
+    document.addEventListener('securitypolicyviolation', (event) => found.push(event.effectiveDirective))
+    const holder = document.createElement('div')
+    holder.innerHTML =
+      '<img src="http://elsewhere.example/a.png"><iframe src="http://elsewhere.example/b"></iframe>' +
+      '<style>body{background:url(http://elsewhere.example/c)}</style><link rel="stylesheet" href="http://elsewhere.example/d.css">'
+    const script = document.createElement('script')
+    script.textContent = 'window.ran = true'
+    document.body.append(holder, script)
+    await fetch('http://elsewhere.example/e').catch(() => null)
+    await new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve)))
+    return { found: [...new Set(found)].sort(), ran: 'ran' in window }
+  })
+  expect(broken.ran).toBe(false)
+  expect(broken.found).toEqual(['connect-src', 'frame-src', 'img-src', 'script-src-elem', 'style-src-elem'])
+  expect(outside).toEqual([])
+})
+
 test('the menu on the phone opens, leads on and closes without any script', async ({ browser }) => {
   const context = await browser.newContext({ javaScriptEnabled: false, viewport: { width: 390, height: 844 } })
   const page = await context.newPage()

@@ -10,7 +10,7 @@ import { FAMILIES } from '../../src/core/type'
 import { makeOneColour } from '../../src/server/media/one-colour'
 import { storeLogo } from '../../src/server/media/store-logo'
 import { makeIcons } from '../../src/server/releases/icons'
-import { findAssetFile } from '../../src/server/store/assets'
+import { readAsset } from '../../src/server/store/assets'
 
 let folder = ''
 beforeAll(() => {
@@ -143,7 +143,7 @@ test('a one-colour version cuts inner shapes out of a light logo, stays a drawin
   const { asset } = await storeLogo(null, 'yellow.svg', yellow)
   const made = await makeOneColour(null, asset.id, '#101010')
   expect(made.vector).toBe(true)
-  const drawn = await sharp((await findAssetFile(made.id))!.file)
+  const drawn = await sharp((await readAsset(made.id))!.bytes)
     .resize(120)
     .png()
     .toBuffer()

@@ -4,6 +4,7 @@ import { beforeAll, expect, test } from 'vitest'
 import type { AssetInfo } from '../../src/core/image'
 import { testSite } from '../pack'
 import { setText } from '../site'
+import { mediaFile } from '../../src/server/files/media-file'
 import { ownDataFolder } from './log-fixture'
 
 let shelves: typeof import('../../src/server/use-cases/shelve-job')
@@ -101,7 +102,10 @@ test('only a job in the bin is deleted for good, with every row and picture that
   say(neighbour, 'Words that stay')
   const [own, shared] = [await picture(job, 20), await picture(job, 30)]
   assets.linkAsset(neighbour, shared.id)
-  const fileOf = async (id: string): Promise<string | null> => (await assets.findAssetFile(id))?.file ?? null
+  const fileOf = async (id: string): Promise<string | null> => {
+    const asset = await assets.findAsset(id)
+    return asset && mediaFile(`${asset.hash}.png`)
+  }
   const [ownFile, sharedFile] = [await fileOf(own.id), await fileOf(shared.id)]
   expect(() => shelves.deleteForGood(job)).toThrow('Only a job in the bin')
   expect(rowsOf(job)).toBeGreaterThan(3)

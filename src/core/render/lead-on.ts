@@ -2,6 +2,7 @@ import { pageTexts, siteDirection, type Site } from '../fill'
 import { redirectTarget, type Redirect } from '../pages'
 import { siteLanguage } from '../site'
 import { attribute, escapeText } from './html/escape'
+import { LEAD_ON_POLICY } from './page-policy'
 
 /**
  * A page that leads on from an address where nothing stands any more, for servers that take no rules: at once, for those who read by
@@ -19,6 +20,7 @@ export function renderLeadOn(site: Site, redirect: Redirect, origin: string): st
 <html${attribute('lang', siteLanguage(document))}${direction}>
 <head>
 <meta charset="utf-8">
+<meta http-equiv="Content-Security-Policy"${attribute('content', LEAD_ON_POLICY)}>
 <meta name="viewport" content="width=device-width, initial-scale=1">
 <title>${escapeText(title)}</title>
 <link rel="canonical"${attribute('href', whole)}>

@@ -14,9 +14,10 @@ import {
   type PageParts,
   type Site,
 } from '../fill'
-import { bodyHtml, isInColumns } from './body-html'
+import { bodyHtml } from './body-html'
 import { attribute, escapeJsonScript, escapeText } from './html/escape'
 import { sectionHtml } from './html/to-html'
+import { LAST_DAYS, pagePolicy } from './page-policy'
 import { fileUrl, openPage, pictureUrl, type PageWriter } from './page-writer'
 import { businessData, pageData } from './structured-data'
 
@@ -41,7 +42,7 @@ export function renderPage(site: Site, page: Page | null, files: ReleaseFiles): 
   const html = `<!doctype html>
 <html${languageAttributes(site)}>
 <head>
-${renderHead(writer, files, filled)}
+${renderHead(writer, files, filled, body)}
 </head>
 <body>
 ${body}
@@ -64,37 +65,21 @@ export function renderBody(site: Site, page: Page | null): string {
 function writeBody(writer: PageWriter, filled: PageParts<FilledSection>): string {
   const body = bodyHtml(filled, (section) => sectionHtml(writer, section)).trimEnd()
   return `<a class="skip" href="#main">${escapeText(ownWord(writer.site.document, 'skip'))}</a>
-${body}${writer.site.mode === 'release' ? lastDays(filled) : ''}`
+${body}${writer.site.mode === 'release' && hasLastDays(filled) ? `\n<script>${LAST_DAYS}</script>` : ''}`
 }
 
-/**
- * Takes sections away whose last day is over since a page was published, by the visitor's own clock. It stands behind everything, since
- * designs tell by their neighbours how they stand.
- */
-function lastDays(filled: PageParts<FilledSection>): string {
-  const { head, main, start, end } = filled
-  const dated = [head, main, start, end]
-    .flat()
-    .filter(({ root }) => root !== null)
-    .flatMap((section, i) => (section.root !== null && section.until !== undefined ? [{ i, until: section.until }] : []))
-  if (dated.length === 0) return ''
-  const over = dated.map(({ i, until }) => {
-    const [year, month = 1, day = 1] = until.split('-').map(Number)
-    return `new Date>=new Date(${year},${month - 1},${day + 1})&&all[${i}].remove()`
-  })
-  const all = isInColumns(filled)
-    ? '[...document.querySelectorAll("#main>:not(.columns),#main>.columns>*>*")]'
-    : '[...document.getElementById("main").children]'
-  return `\n<script>{const all=${all};${over.join(';')}}</script>`
+function hasLastDays({ head, main, start, end }: PageParts<FilledSection>): boolean {
+  return [head, main, start, end].flat().some((section) => section.root !== null && section.until !== undefined)
 }
 
-function renderHead(writer: PageWriter, files: ReleaseFiles, filled: PageParts<FilledSection>): string {
+function renderHead(writer: PageWriter, files: ReleaseFiles, filled: PageParts<FilledSection>, body: string): string {
   const { site, page } = writer
   const texts = page ? printedTexts(site, page) : { title: ownWord(site.document, 'page-not-found'), description: '' }
   const meta = (name: string, content: string): string => `<meta${attribute('name', name)}${attribute('content', content)}>`
   const hasCard = page !== null && isHome(site.document, page) && factsOf(site.document).name !== undefined
   const lines = [
     '<meta charset="utf-8">',
+    `<meta http-equiv="Content-Security-Policy"${attribute('content', pagePolicy(body))}>`,
     meta('viewport', 'width=device-width, initial-scale=1'),
     `<title>${escapeText(texts.title)}</title>`,
     ...(texts.description ? [meta('description', texts.description)] : []),

@@ -14,17 +14,25 @@ export function hashOf(bytes: Uint8Array | string): string {
 export function keepBlob(content: Uint8Array | string): BlobRef {
   const bytes = typeof content === 'string' ? Buffer.from(content) : content
   const hash = hashOf(bytes)
-  const file = blobFile(hash)
-  if (statSync(file, { throwIfNoEntry: false })?.size !== bytes.length) writeWhole(file, bytes)
+  keepWhole(blobFile(hash), bytes, hash)
   return { hash, bytes: bytes.length }
 }
 
 /** The content of a hash; null where it is not here, or what is here is something else. */
 export function readBlob(hash: string): Buffer | null {
-  const file = blobFile(hash)
+  return readWhole(blobFile(hash), hash)
+}
+
+/** A file's bytes, where they are those of a hash; null where they are not, or where there is none. */
+export function readWhole(file: string, hash: string): Buffer | null {
   if (!statSync(file, { throwIfNoEntry: false })?.isFile()) return null
   const bytes = readFileSync(file)
   return hashOf(bytes) === hash ? bytes : null
+}
+
+/** Writes a file unless it is there as it should be, to its last byte. */
+export function keepWhole(file: string, bytes: Uint8Array, hash: string): void {
+  if (statSync(file, { throwIfNoEntry: false })?.size !== bytes.length || readWhole(file, hash) === null) writeWhole(file, bytes)
 }
 
 function blobFile(hash: string): string {

@@ -1,12 +1,27 @@
+import { createHash } from 'node:crypto'
 import { existsSync, readFileSync } from 'node:fs'
 import { dataFolder } from './data-folder'
 import { writeWhole } from './write-whole'
 
-/** What was made once from the same recipe, or is made now and kept: `name` is a path that tells the whole recipe. */
+/** How long the sum is that stands behind what was made, in bytes: SHA-256. */
+const SUM = 32
+const sumOf = (bytes: Uint8Array): Buffer => createHash('sha256').update(bytes).digest()
+
+/**
+ * What was made once from the same recipe, or is made now and kept: `name` is a path that tells the whole recipe. Its sum is kept behind
+ * it, so that what the disk lost or changed is made again.
+ */
 export async function madeOnce(folder: 'variants' | 'fonts', name: string, make: () => Promise<Uint8Array>): Promise<Buffer> {
   const file = dataFolder(folder, name)
-  if (existsSync(file)) return readFileSync(file)
-  const bytes = await make()
-  writeWhole(file, bytes)
-  return Buffer.from(bytes)
+  const known = existsSync(file) ? readMade(file) : null
+  if (known) return known
+  const bytes = Buffer.from(await make())
+  writeWhole(file, Buffer.concat([bytes, sumOf(bytes)]))
+  return bytes
+}
+
+function readMade(file: string): Buffer | null {
+  const kept = readFileSync(file)
+  const bytes = kept.subarray(0, -SUM)
+  return kept.length > SUM && sumOf(bytes).equals(kept.subarray(-SUM)) ? bytes : null
 }

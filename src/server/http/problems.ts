@@ -1,4 +1,5 @@
 import type { PackFault } from '../../core/pack'
+import { NOT_OUR_HOST } from './hosts'
 
 type Details = Readonly<Record<string, string | number>>
 
@@ -13,6 +14,8 @@ export const PROBLEMS = {
     sentence: (d) => `The site of this job is still live at ${d.address}. While visitors can see it, its job stays in the bin.`,
   },
   requestWrong: { status: 400, sentence: (d) => `The request could not be read: ${d.fault}.` },
+  requestElsewhere: { status: 421, sentence: () => NOT_OUR_HOST.trim() },
+  requestForeign: { status: 403, sentence: () => 'This was asked for by a page of another site, so nothing was changed.' },
   requestTooLong: { status: 413, sentence: (d) => `The request is longer than ${d.limit} MB, so nothing of it was read.` },
   nameWrong: { status: 422, sentence: (d) => `${d.fault}` },
   revisionUnknown: {
@@ -78,6 +81,15 @@ export const PROBLEMS = {
     sentence: (d) =>
       `“${d.name}” claims ${d.width} × ${d.height} pixels; up to ${d.limit} million in all can be opened. Save it ` +
       'smaller and choose it again.',
+  },
+  pictureLost: {
+    status: 500,
+    sentence: (d) => `The file of the picture “${d.name}” is damaged on this computer’s disk. Choose it again, and it is whole everywhere.`,
+  },
+  fontLost: {
+    status: 500,
+    sentence: (d) =>
+      `The font file ${d.name} is damaged on this computer’s disk. Choose it again in the brand, and it is whole everywhere.`,
   },
   drawingUnsafe: {
     status: 422,

@@ -2,6 +2,7 @@ import { own } from '../../core/own'
 import * as v from 'valibot'
 import { progressReply } from './progress-reply'
 import { Problem, PROBLEMS, reportProblem, toReply } from './problems'
+import { isOurHost, isOwnRequest } from './hosts'
 import { readBody } from './read-bytes'
 
 type Params = Readonly<Record<string, string>>
@@ -18,7 +19,11 @@ const MOST_JSON = 8 * 1024 * 1024
  * problem's status and sentence.
  */
 export function readRoute(work: Work<null>): (request: Request, context?: Context) => Promise<Response> {
-  return (request, context) => answer(async () => work(await asked(request, context, null)))
+  return (request, context) =>
+    answer(async () => {
+      refuseHost(request)
+      return work(await asked(request, context, null))
+    })
 }
 
 /** A route that changes something: asked for by our own pages only. */
@@ -69,10 +74,16 @@ async function asked<B>(request: Request, context: Context | undefined, body: B)
   return { params: ((await context?.params) ?? {}) as Params, query: new URL(request.url).searchParams, body, request }
 }
 
-/** Refuses a change that another site's page asks for: our own pages send our own origin, or none. */
+/** Refuses a request under a name that is not ours; what names no host comes from our own code. */
+function refuseHost(request: Request): void {
+  const host = request.headers.get('host')
+  if (host !== null && !isOurHost(host)) throw new Problem('requestElsewhere')
+}
+
+/** Refuses a change that another site's page asks for. */
 function refuseForeign(request: Request): void {
-  const site = request.headers.get('sec-fetch-site')
-  if (site && site !== 'same-origin' && site !== 'none') throw new Problem('requestWrong', { fault: 'it comes from another site' })
+  refuseHost(request)
+  if (!isOwnRequest(request.headers)) throw new Problem('requestForeign')
 }
 
 /** The request's body as the schema's type, or a problem that names what is wrong. */

@@ -5,11 +5,20 @@ import { hashOf } from '../files/blobs'
 import { projectFolder } from '../files/data-folder'
 import { madeOnce } from '../files/made'
 import { mediaFile } from '../files/media-file'
+import { Problem } from '../http/problems'
 import { readOutside } from '../readers/read-outside'
 
 /** Where a font file lies: in its package, or among the client's own. */
 export function fontFilePath(file: FontFile): string {
   return file.package === null ? mediaFile(file.file) : projectFolder('node_modules', ...file.package.split('/'), 'files', file.file)
+}
+
+/** A font file's bytes; the client's own are what they were when they came, which their name tells. */
+function readFont(file: FontFile): Buffer {
+  const found = fontFilePath(file)
+  const bytes = existsSync(found) ? readFileSync(found) : null
+  if (bytes && (file.package !== null || file.file.startsWith(`own-${hashOf(bytes).slice(0, 20)}.`))) return bytes
+  throw new Problem('fontLost', { name: file.file })
 }
 
 /** The font file of a name, or null: only names in the table, and names that a kept file can have, lead to one. */
@@ -37,7 +46,7 @@ export async function siteFonts(families: readonly Family[], texts: Iterable<str
   )
   return Promise.all(
     wanted.map(async ({ name, file, own }, i) => {
-      const bytes = file.whole ? readFileSync(fontFilePath(file)) : await subset(file, own)
+      const bytes = file.whole ? readFont(file) : await subset(file, own)
       const hash = hashOf(bytes).slice(0, 8)
       const type = file.whole ? file.file.split('.').at(-1) : 'woff2'
       const path = `fonts/${file.file.replace(/-latin(?=-)(?!-ext)|-wght|-normal|\.\w+$/g, '')}-${hash}.${type}`
@@ -60,7 +69,7 @@ function lettersFor(file: FontFile, letters: string): string {
 function subset(file: FontFile, letters: string): Promise<Buffer> {
   const key = hashOf(`${file.file} ${letters}`).slice(0, 24)
   return madeOnce('fonts', `${key}.woff2`, () => {
-    const bytes = readFileSync(fontFilePath(file))
+    const bytes = readFont(file)
     return file.package === null
       ? readOutside('subset', file.file, { bytes, letters })
       : subsetFont(bytes, letters, { targetFormat: 'woff2' })

@@ -1,16 +1,15 @@
-import { readFileSync } from 'node:fs'
 import type { AssetInfo } from '../../core/image'
 import { Problem } from '../http/problems'
 import { readOutside } from '../readers/read-outside'
-import { findAssetFile } from '../store/assets'
+import { readAsset } from '../store/assets'
 import { keepPicture } from './keep-picture'
 
 /** A version of a logo in one colour, kept as a picture of its own: an SVG stays a drawing, anything else becomes a transparent PNG. */
 export async function makeOneColour(job: string | null, id: string, colour: string): Promise<AssetInfo> {
-  const found = await findAssetFile(id)
+  const found = await readAsset(id)
   if (!found) throw new Problem('requestWrong', { fault: 'there is no such logo' })
-  const { asset, file } = found
+  const { asset, bytes } = found
   const { width, height, alpha, focus, vector } = asset
-  const logo = { bytes: readFileSync(file), width, height, alpha, focus, vector, colour }
+  const logo = { bytes, width, height, alpha, focus, vector, colour }
   return keepPicture(job, `${asset.name}-${colour.slice(1)}`, await readOutside('oneColour', asset.name, logo))
 }

@@ -9,7 +9,7 @@ import type { TaskInput, TaskName, TaskOutput } from './tasks'
 
 export type { ReadPicture } from './picture'
 
-/** What one reading may take: time, and memory of the process it is done in. */
+/** What one reading may take: seconds of work of the process it is done in, and its memory. */
 export type Limits = { readonly seconds: number; readonly megabytes: number }
 const LIMITS: Limits = { seconds: 15, megabytes: 1200 }
 /** A pack is hundreds of files, each of which is a reading. */
@@ -17,8 +17,10 @@ const OF_PACK: Limits = { seconds: 60, megabytes: 1800 }
 /** How many are read at the same time, and how many may wait. */
 const READERS = 2
 const MOST_WAITING = 40
-/** How often a process at work is looked at for its memory, in ms. */
+/** How often a process at work is looked at, in ms. */
 const LOOK_MS = 200
+/** How much longer than it may work a reading may take by the clock: where the computer is busy, a process waits for its turn. */
+const WAITING = 8
 
 export type Answer = { readonly ok: true; readonly result: unknown } | { readonly ok: false; readonly problem: ProblemParts }
 
@@ -87,9 +89,12 @@ function ask<T extends TaskName>(reader: ChildProcess, asked: Asked<T>, limits: 
       reader.kill('SIGKILL')
       done(() => reject(new Problem('tooHeavy', { name, fault })))
     }
-    const late = setTimeout(() => giveUp(`it takes more than ${limits.seconds} seconds`), limits.seconds * 1000)
+    const tooLong = (): void => giveUp(`reading it takes more than ${limits.seconds} seconds`)
+    const before = workOf(reader.pid)
+    const late = setTimeout(tooLong, limits.seconds * (before === null ? 1 : WAITING) * 1000)
     const look = setInterval(() => {
-      if (megabytesOf(reader.pid) > limits.megabytes) giveUp('it takes too much memory')
+      if (megabytesOf(reader.pid) > limits.megabytes) return giveUp('it takes too much memory')
+      if (before !== null && (workOf(reader.pid) ?? before) - before > limits.seconds) tooLong()
     }, LOOK_MS)
     const done = (settle: () => void): void => {
       clearTimeout(late)
@@ -109,6 +114,21 @@ function ask<T extends TaskName>(reader: ChildProcess, asked: Asked<T>, limits: 
     reader.channel?.ref()
     reader.send(asked)
   })
+}
+
+/** How long Linux counts a second of work in (sysconf, _SC_CLK_TCK; from memory: 100 on every common build). */
+const TICKS = 100
+
+/** The work that a process has done, in seconds (proc(5): utime and stime of `stat`); null where this computer does not tell. */
+function workOf(pid: number | undefined): number | null {
+  try {
+    const parts = readFileSync(`/proc/${pid}/stat`, 'utf8')
+      .replace(/^.*\) /s, '')
+      .split(' ')
+    return (Number(parts[11]) + Number(parts[12])) / TICKS
+  } catch {
+    return null
+  }
 }
 
 /** The memory that a process holds, in MB; 0 where this computer does not tell. */

@@ -1,11 +1,10 @@
-import { readFileSync } from 'node:fs'
 import * as fontkit from 'fontkit'
 import sharp from 'sharp'
 import { findMark, middleContrast, type AssetInfo, type Box, type Pixels } from '../../core/image'
 import { escapeText, type IconForm, type IconPlan } from '../../core/render'
 import type { Family } from '../../core/type'
 import { fontFilePath } from '../media/fonts'
-import { findAssetFile } from '../store/assets'
+import { readAsset } from '../store/assets'
 import { readOutside } from '../readers/read-outside'
 
 export type Icons = {
@@ -85,13 +84,13 @@ const LOOK_PX = 1000
 /** The longer side that a mark is kept at, in px: enough for the largest icon. */
 const MARK_PX = 512
 
-type LogoMark = { readonly found: { readonly asset: AssetInfo; readonly file: string }; readonly pixels: Pixels; readonly box: Box }
+type LogoMark = { readonly found: { readonly asset: AssetInfo; readonly bytes: Buffer }; readonly pixels: Pixels; readonly box: Box }
 
 /** The logo's mark; null where the logo is words alone or is gone. */
 async function findLogoMark(id: string): Promise<LogoMark | null> {
-  const found = await findAssetFile(id)
+  const found = await readAsset(id)
   if (!found) return null
-  const pixels = await readOutside('pixels', found.asset.name, { bytes: readFileSync(found.file), longestPx: LOOK_PX })
+  const pixels = await readOutside('pixels', found.asset.name, { bytes: found.bytes, longestPx: LOOK_PX })
   const box = findMark(pixels)
   return box && { found, pixels, box }
 }
@@ -99,8 +98,8 @@ async function findLogoMark(id: string): Promise<LogoMark | null> {
 async function markFigure({ found, pixels, box }: LogoMark): Promise<Figure> {
   const scale = found.asset.width / pixels.width
   const href = found.asset.vector
-    ? `data:image/svg+xml;base64,${readFileSync(found.file).toString('base64')}`
-    : `data:image/png;base64,${(await cutMark(found.file, box, scale)).toString('base64')}`
+    ? `data:image/svg+xml;base64,${found.bytes.toString('base64')}`
+    : `data:image/png;base64,${(await cutMark(found.bytes, box, scale)).toString('base64')}`
   const part = found.asset.vector ? box : { left: 0, top: 0, width: box.width, height: box.height }
   const whole = found.asset.vector ? pixels : part
   return (fill) => {
@@ -117,9 +116,9 @@ async function markFigure({ found, pixels, box }: LogoMark): Promise<Figure> {
   }
 }
 
-function cutMark(file: string, box: Box, scale: number): Promise<Buffer> {
+function cutMark(bytes: Buffer, box: Box, scale: number): Promise<Buffer> {
   const [left, top] = [Math.round(box.left * scale), Math.round(box.top * scale)]
-  return sharp(file)
+  return sharp(bytes)
     .extract({ left, top, width: Math.max(1, Math.floor(box.width * scale)), height: Math.max(1, Math.floor(box.height * scale)) })
     .resize(MARK_PX, MARK_PX, { fit: 'inside', withoutEnlargement: true })
     .png()

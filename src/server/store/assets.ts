@@ -1,6 +1,8 @@
 import { own } from '../../core/own'
 import type { AssetInfo, AssetTable } from '../../core/image'
+import { readWhole } from '../files/blobs'
 import { mediaFile } from '../files/media-file'
+import { Problem } from '../http/problems'
 import { db } from './db'
 import { mediaOf, pack, packAssets, packMediaFile } from '../packs/packs'
 
@@ -75,8 +77,21 @@ export function isAsset(id: string): boolean {
   return mediaOf(pack()).has(id) || db().prepare('SELECT 1 FROM asset WHERE id = ?').get(id) !== undefined
 }
 
-/** A picture and the file it lies in; null where the id names none. */
-export async function findAssetFile(id: string): Promise<{ asset: AssetInfo; file: string } | null> {
+/** What is known of a picture; null where the id names none. */
+export async function findAsset(id: string): Promise<AssetInfo | null> {
+  return (await locate(id))?.asset ?? null
+}
+
+/** A picture with its file's bytes, which are what they were when it came; null where the id names none. */
+export async function readAsset(id: string): Promise<{ readonly asset: AssetInfo; readonly bytes: Buffer } | null> {
+  const found = await locate(id)
+  if (!found) return null
+  const bytes = readWhole(found.file, found.asset.hash)
+  if (!bytes) throw new Problem('pictureLost', { name: found.asset.name })
+  return { asset: found.asset, bytes }
+}
+
+async function locate(id: string): Promise<{ readonly asset: AssetInfo; readonly file: string } | null> {
   const shipped = own(await packAssets(), id)
   if (shipped) return { asset: shipped, file: packMediaFile(id) }
   const row = db().prepare<[string], AssetRow>(`SELECT ${COLUMNS} FROM asset WHERE id = ?`).get(id)

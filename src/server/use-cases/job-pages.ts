@@ -5,7 +5,7 @@ import { findPage, pagesOf } from '../../core/site'
 import { Problem } from '../http/problems'
 import { jobState } from '../log/edit-log'
 import { pack } from '../packs/packs'
-import { findAssetFile, linkAsset } from '../store/assets'
+import { findAsset, linkAsset } from '../store/assets'
 import { getJob } from '../store/jobs'
 
 /** How many pages of a job are offered to others at most: each is shown as it would be there. */
@@ -20,8 +20,8 @@ export async function jobPages(id: string): Promise<JobPages> {
   const pages = pagesOf(document)
     .slice(0, MOST_PAGES)
     .map((page) => toLoose(pack(), document, page))
-  const files = await Promise.all(picturesIn(pages).map((asset) => findAssetFile(asset)))
-  return { pages, assets: files.flatMap((one) => (one ? [one.asset] : [])) }
+  const files = await Promise.all(picturesIn(pages).map((asset) => findAsset(asset)))
+  return { pages, assets: files.flatMap((one) => one ?? []) }
 }
 
 export const takePageSchema = v.strictObject({ from: v.string(), page: v.string() })

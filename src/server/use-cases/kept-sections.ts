@@ -3,7 +3,7 @@ import * as v from 'valibot'
 import type { AssetInfo } from '../../core/image'
 import { keptSectionSchema, picturesOf } from '../../core/plan'
 import { Problem } from '../http/problems'
-import { findAssetFile, linkAsset } from '../store/assets'
+import { findAsset, linkAsset } from '../store/assets'
 import { getJob } from '../store/jobs'
 import { deleteKeptSection, insertKeptSection, listKeptSections, renameKeptSection, type KeptRow } from '../store/kept-sections'
 
@@ -43,6 +43,6 @@ export function linkKept(id: string, { job }: v.InferOutput<typeof takeSchema>):
 }
 
 async function assetsOf({ section }: KeptRow): Promise<readonly AssetInfo[]> {
-  const found = await Promise.all(picturesOf(section).map((asset) => findAssetFile(asset)))
-  return found.flatMap((one) => (one ? [one.asset] : []))
+  const found = await Promise.all(picturesOf(section).map((asset) => findAsset(asset)))
+  return found.flatMap((one) => one ?? [])
 }

@@ -1,4 +1,5 @@
 import { controlServer } from './control-server'
+import { ownToken } from './own-token'
 import { publicServer } from './public-server'
 import { SiteStore } from './store'
 
@@ -7,7 +8,7 @@ const {
   WEB_HOST_DATA = 'data/web-host',
   WEB_HOST_PORT = '4380',
   WEB_HOST_CONTROL_PORT = '4381',
-  WEB_HOST_TOKEN = 'demo-token',
+  WEB_HOST_TOKEN = ownToken(WEB_HOST_DATA),
   WEB_HOST_QUOTA,
 } = process.env
 const store = new SiteStore(WEB_HOST_DATA, WEB_HOST_QUOTA ? Number(WEB_HOST_QUOTA) : null)

@@ -13,10 +13,11 @@ const VOID_TAGS = new Set(['img', 'br', 'hr', 'input'])
  * A filled section as HTML. Words and attributes are escaped here, at the last moment; tag names are literals of the
  * designs. What is not drawn is nothing in a release, and on a sheet a gap or a seam that says so.
  */
-export function sectionHtml(writer: PageWriter, { id, root, gap }: FilledSection): string {
+export function sectionHtml(writer: PageWriter, section: FilledSection): string {
   const isSheet = writer.site.mode === 'sheet'
-  if (root) return elementHtml(writer, root, isSheet ? attribute('data-section', id) : '')
-  return isSheet ? gapHtml(id, gap) : ''
+  if (section.root === null) return isSheet ? gapHtml(section.id, section.gap) : ''
+  const { id, root, until } = section
+  return elementHtml(writer, root, isSheet ? attribute('data-section', id) : until === undefined ? '' : attribute('data-until', until))
 }
 
 export function gapHtml(id: string, { type, name }: Gap): string {
