@@ -1,7 +1,7 @@
 import { deflateSync, crc32 } from 'node:zlib'
 import { expect, test } from '@playwright/test'
 import sharp from 'sharp'
-import { APP, makeJob, openContent, sheet } from './screen'
+import { APP, askHost, makeJob, openContent, sheet } from './screen'
 
 const photo = (): Promise<Buffer> =>
   sharp({ create: { width: 800, height: 600, channels: 3, background: '#a06040' } })
@@ -70,6 +70,16 @@ for (const { name, make, status, says } of BAD) {
     expect(((await response.json()) as { problem: { sentence: string } }).problem.sentence).toMatch(says)
   })
 }
+
+test('under a name that is not ours neither a page nor a route answers, and a page of another site changes nothing', async () => {
+  const job = await makeJob({ name: 'Alone' })
+  for (const path of ['/', `/jobs/${job}/content`, `/api/jobs/${job}`, '/api/jobs'])
+    expect((await askHost(APP, path, { headers: { host: 'evil.example' } })).status, path).toBe(421)
+  expect((await askHost(APP, '/')).status).toBe(200)
+  const headers = { origin: 'http://evil.example', 'content-type': 'application/json' }
+  const refused = await askHost(APP, `/api/jobs/${job}/copy`, { method: 'POST', headers })
+  expect([refused.status, refused.text]).toEqual([403, expect.stringContaining('a page of another site')])
+})
 
 test('a refused picture leaves the page as it was and says why; a refused logo says it beside its button', async ({ page }) => {
   await openContent(page, await makeJob({ name: 'Refusals' }))

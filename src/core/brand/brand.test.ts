@@ -78,6 +78,14 @@ test('as CSS variables it comes back just as whole', () => {
   expect([to.document.brand.display, to.document.brand.text]).toEqual(['lora', 'inter'])
 })
 
+test('a token that is thousands of names away from a value is said to be, and the others are read', () => {
+  const chain = Object.fromEntries(Array.from({ length: 4000 }, (_, i) => [`t${i}`, { $type: 'color', $value: `{t${i + 1}}` }]))
+  const read = readTokens(JSON.stringify({ ...chain, t4000: { $type: 'color', $value: '#204060' } }))
+  if (!read.ok) throw new Error(read.fault)
+  expect(read.tokens.length).toBe(50)
+  expect(read.notes[0]).toMatch(/^t0: it is more than 50 names away from a value/)
+})
+
 test('another’s token file is understood by its names, with aliases, groups’ types and older notations', () => {
   const file = {
     palette: { $type: 'color', rust: { $value: '#b0472c' }, sea: { $value: { colorSpace: 'oklch', components: [0.45, 0.08, 210] } } },

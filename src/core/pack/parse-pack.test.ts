@@ -170,6 +170,50 @@ test('a template’s own style defines every token and fetches nothing', () => {
   )
 })
 
+test('a design’s style says what CSS can lay out and draw with tokens, whatever its names are written with', () => {
+  const styled = (css: string): string => faultsOf(pack(template(), { 'designs/title/plain.css': css })).join('\n')
+  for (const [css, fault] of [
+    ['.title-plain { background: image-set("https://evil.example/a" 1x) }', /fetches nothing/],
+    ['.title-plain { background: im\\61ge-set("https://evil.example/a" 1x) }', /fetches nothing/],
+    ['.title-plain { background: u\\72l(https://evil.example/a) }', /fetches nothing|Not valid CSS/],
+    ['.title-plain { --a: cross-fade(url(https://evil.example/a), none) }', /fetches nothing/],
+    ['.title-plain { cursor: url(https://evil.example/a), auto }', /fetches nothing/],
+    ['.title-plain { width: attr-of(href) }', /function attr-of\(\) has no place/],
+    ['.title-plain { src: local(a) }', /property src is not known/],
+    ['.title-plain { behaviour: none }', /property behaviour is not known/],
+    ['.title-plain { position: fixed }', /Only a header’s menu may be fixed/],
+    ['.title-plain ~ * { display: none }', /reaches other sections/],
+    ['.title-plain + .hero-x { display: none }', /reaches other sections/],
+    ['.title-plain { & ~ * { display: none } }', /reaches other sections/],
+    [':root:has(.title-plain) { display: none }', /reaches other sections/],
+    ['@\\69mport "x.css";', /is not allowed/],
+    ['@font-face { font-family: a }', /is not allowed/],
+  ] as const)
+    expect(styled(css), css).toMatch(fault)
+  expect(styled('.title-plain { inline-size: min(40ch, 100%); translate: 0 calc(var(--rise) / 2) }')).toBe('')
+})
+
+test('what is more than any pack is said before it is read, and what doubles is followed once', () => {
+  const styled = (css: string): string => faultsOf(pack(template(), { 'designs/title/plain.css': css })).join('\n')
+  expect(styled('.title-plain { color: var(--mark) }\n'.repeat(2000))).toMatch(/more than 1500 rules/)
+  expect(styled(`.title-plain { ${'gap: 1rem; '.repeat(7000)} }`)).toMatch(/more than 6000 declarations/)
+  expect(styled(`/* ${'x'.repeat(140_000)} */`)).toMatch(/more than 128 kB/)
+  const deep = { 'designs/title/plain.html': `<section class="title-plain">${'<div>'.repeat(20_000)}` }
+  expect(faultsOf(pack(template(), deep)).join('\n')).toMatch(/more than 100 deep/)
+  const json = { 'small/template.json': `${'['.repeat(50_000)}${']'.repeat(50_000)}` }
+  expect(faultsOf(pack(template(), json)).join('\n')).toMatch(/more than 100 deep/)
+  const doubling = Array.from({ length: 40 }, (_, i) => `--d${i}: calc(var(--d${i + 1}) + var(--d${i + 1}))`).join('; ')
+  const css = `:root { ${TOKENS.replace('--step-0: 1rem', '--step-0: var(--d0)')} ${doubling}; --d40: 1px }`
+  expect(faultsOf(pack(template(), {}, css))).toEqual([])
+})
+
+test('a template names only what a document can name', () => {
+  expect(faultsOf(pack(template({ language: 'English' }))).join()).toMatch(/language: /)
+  const page = (key: string, segment = ''): object => ({ key, name: 'Home', segment, description: 'x', sections: [] })
+  for (const bad of [page('k'.repeat(70)), page('constructor'), page('home', 's'.repeat(90))])
+    expect(faultsOf(pack(template({ pages: [bad] }))).length, JSON.stringify(bad)).toBeGreaterThan(0)
+})
+
 test('only files of the format have a place in a pack', () => {
   for (const [path, place] of [
     ['designs/hero/a-b.html', 'design'],

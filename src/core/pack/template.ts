@@ -1,5 +1,17 @@
 import * as v from 'valibot'
-import { factsSchema, findSlotType, isSectionKind, richFromPlain, TONES, type SectionKind, type SlotValue, type Tone } from '../site'
+import {
+  factsSchema,
+  findSlotType,
+  isSectionKind,
+  languageSchema,
+  nameSchema,
+  richFromPlain,
+  segmentSchema,
+  TONES,
+  type SectionKind,
+  type SlotValue,
+  type Tone,
+} from '../site'
 import { NO_PLACEHOLDERS, type Placeholders } from './design'
 import type { PackFault } from './fault'
 import { readJson } from './json-lines'
@@ -7,7 +19,8 @@ import { parseLinkTarget } from './link-target'
 import { readSpace, readTemplateType, type TemplateSpace } from './read-type'
 import type { TemplateType } from '../type'
 
-const key = v.pipe(v.string(), v.regex(/^[a-z0-9]+(-[a-z0-9]+)*$/))
+/** What a document can name, since it does. */
+const key = v.pipe(nameSchema, v.regex(/^[a-z0-9]+(-[a-z0-9]+)*$/))
 const fraction = v.pipe(v.number(), v.minValue(0), v.maxValue(1))
 
 const surfaceSchema = v.strictObject({
@@ -39,7 +52,7 @@ const templateSchema = v.strictObject({
   licence: v.string(),
   /** What the template costs, in words; “free” where it costs nothing. */
   price: v.string(),
-  language: v.string(),
+  language: languageSchema,
   fonts: v.strictObject({ display: key, text: key }),
   /** The first is worn unless another is chosen. */
   schemes: v.pipe(v.array(schemeSchema), v.minLength(1), v.readonly()),
@@ -54,7 +67,7 @@ const templateSchema = v.strictObject({
       v.strictObject({
         key,
         name: v.string(),
-        segment: v.pipe(v.string(), v.regex(/^$|^[a-z0-9]+(-[a-z0-9]+)*$/)),
+        segment: segmentSchema,
         menu: v.optional(v.picklist(['foot', 'none'])),
         description: v.string(),
         sections: v.array(sectionSchema),

@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto'
 import fc from 'fast-check'
+import { parse } from 'parse5'
 import { describe, expect, test } from 'vitest'
 import { testPack, testSite } from '../../../tests/pack'
 import { edited, setSlot } from '../../../tests/site'
@@ -7,6 +8,7 @@ import { editOf, someEdit } from '../../../tests/some-edits'
 import {
   textStylesOf,
   asDesigned,
+  businessCard,
   businessData,
   designCss,
   makeSheetPainter,
@@ -285,6 +287,26 @@ test('a section’s last day changes none of the elements of a page: designs tel
   const whole = renderBody({ ...site, document: dated, today: '2026-12-01' }, page)
   expect(whole).toMatch(/<\/footer>\s*<script>[^<]*<\/script>$/s)
   expect(renderBody(site, page)).not.toContain('<script')
+})
+
+test('whatever was pasted, a page holds no character that HTML cannot (as parse5 reads it), and loses no other', () => {
+  const odd = 'a\u0000b\u0007c\ud800d\udc00e\ufdd0f\u{1fffe}g\u0085h\uffffi'
+  const site = testSite({ name: `Wren ${odd}`, tagline: odd, email: 'a@b.example', socials: [] })
+  const shown = change(site, slot('heading', { type: 'text', text: `${odd} 👩🏽‍🔧 é\u200d` }), {
+    type: 'page/set',
+    page: 'home' as PageId,
+    part: 'description',
+    value: odd,
+  })
+  const faults: string[] = []
+  parse(home(shown), { onParseError: ({ code }) => faults.push(code), sourceCodeLocationInfo: true })
+  expect(faults).toEqual([])
+  expect(home(shown)).toContain('abcdefghi 👩🏽‍🔧 é\u200d')
+  const card = businessCard(site, 'https://client.example')
+  // oxlint-disable-next-line no-control-regex
+  expect(card).not.toMatch(/[\u0000-\u0009\u000b\u000c\u000e-\u001f\u007f]/)
+  const broken = businessCard(testSite({ name: 'A\rEND:VCARD\u2028EMAIL:x@evil.example' }), 'https://client.example') ?? ''
+  expect(broken.split(/[\r\n\u2028]+/).filter((line) => /^(END|EMAIL)/.test(line))).toEqual(['END:VCARD'])
 })
 
 test('a page’s policy names the one script that it can have by its own sum, and allows none on a page without', () => {

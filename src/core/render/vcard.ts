@@ -1,4 +1,4 @@
-import { type Facts, factsGiven, toCountryCode, toE164, toHoursRows } from '../site'
+import { fitWords, type Facts, factsGiven, toCountryCode, toE164, toHoursRows } from '../site'
 import { hoursWords, type Site } from '../fill'
 
 /**
@@ -44,7 +44,9 @@ export function businessCard(site: Site, origin: string): string | null {
 
 /** RFC 6350, 4 (TEXT-CHAR): backslash, comma and line break are escaped in text; a semicolon must not be. */
 function text(words: string): string {
-  return words.replace(/[\\,]/g, '\\$&').replace(/\r?\n/g, '\\n')
+  return fitWords(words)
+    .replace(/[\\,]/g, '\\$&')
+    .replace(/\r\n|[\r\n\u0085\u2028\u2029]/g, '\\n')
 }
 
 /** RFC 6350, 6.3.1: post office box; extended; street; locality; region; postal code; country. */

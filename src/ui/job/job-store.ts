@@ -5,6 +5,7 @@ import type { Pack } from '@/core/pack'
 import {
   applyEdit,
   canonical,
+  fitValue,
   gestureFor,
   gesturesOf,
   mergeEdits,
@@ -248,7 +249,9 @@ export function createJobStore(job: OpenJob, pack: Pack, { transport, outbox, wh
   return Object.assign(store, {
     apply: (edit: Edit, gesture: string = nanoid(10)) => {
       const name = nameOf(gesture)
-      return append(edit, name, null) ? name : null
+      const fit = fitValue(edit)
+      if (fit !== edit) store.setState({ notice: 'Signs that no page can show, such as control characters, were left out.' })
+      return append(fit, name, null) ? name : null
     },
     undo: (gesture?: string) => step(undoable, gesture ?? null),
     redo: () => step(redoable, null),

@@ -1,6 +1,7 @@
 export * from './value-type'
 export * from './rich-text'
 export * from './text'
+export * from './unfit'
 export * from './rich'
 export * from './image'
 export * from './link'
