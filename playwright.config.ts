@@ -5,8 +5,7 @@ export default defineConfig({
   testDir: 'tests/e2e',
   globalSetup: './tests/e2e/setup.ts',
   outputDir: 'test-results/e2e',
-  // More than there are cores: a test waits for the application half of its time.
-  workers: 3,
+  workers: 2,
   // They end what hangs; a machine that is kept from working for a while is no fault.
   timeout: 600_000,
   expect: { timeout: 60_000 },

@@ -1,6 +1,7 @@
+import { useMemo } from 'react'
 import type { Site } from '@/core/fill'
 import type { Spot } from '@/core/plan'
-import { COLUMN_REMS, ownColumn, type Page, type SectionId, type SiteDocument } from '@/core/site'
+import { COLUMN_REMS, findSection, ownColumn, type Page, type SectionId, type SiteDocument } from '@/core/site'
 import { TryOn } from '../sheets/try-on'
 
 type Props = {
@@ -21,9 +22,16 @@ export function columnPx(document: SiteDocument, { in: where }: Spot): number | 
   return width === undefined || width === 'none' ? null : COLUMN_REMS[width] * 16
 }
 
+/** The site with nothing on it but a section: its style sheet is of one look and not of all, which of a hundred frames is what takes the time. */
+function withAlone(site: Site, id: SectionId): Site {
+  const section = findSection(site.document, id)
+  return section ? { ...site, document: { ...site.document, sections: { [id]: section } } } : site
+}
+
 /** A section alone as it would stand on a page, on desktop and on the phone. */
 export function SectionTryOn({ site, page, section, name, beside }: Props) {
-  const shared = { site, page, only: section, height: HEIGHT }
+  const alone = useMemo(() => withAlone(site, section), [site, section])
+  const shared = { site: alone, page, only: section, height: HEIGHT }
   const phone = `${name}, tried on, on the phone`
   return beside === null ? (
     <span className="flex gap-1">
