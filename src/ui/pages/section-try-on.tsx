@@ -22,7 +22,7 @@ export function columnPx(document: SiteDocument, { in: where }: Spot): number | 
   return width === undefined || width === 'none' ? null : COLUMN_REMS[width] * 16
 }
 
-/** The site with nothing on it but a section: its style sheet is of one look and not of all, which of a hundred frames is what takes the time. */
+/** The site with nothing on it but a section: its style sheet is of one look and not of all, and there may be a hundred frames. */
 function withAlone(site: Site, id: SectionId): Site {
   const section = findSection(site.document, id)
   return section ? { ...site, document: { ...site.document, sections: { [id]: section } } } : site
