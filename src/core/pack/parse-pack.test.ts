@@ -200,6 +200,9 @@ test('what is more than any pack is said before it is read, and what doubles is 
   expect(styled(`/* ${'x'.repeat(140_000)} */`)).toMatch(/more than 128 kB/)
   const deep = { 'designs/title/plain.html': `<section class="title-plain">${'<div>'.repeat(20_000)}` }
   expect(faultsOf(pack(template(), deep)).join('\n')).toMatch(/more than 100 deep/)
+  // What holds nothing does not lie in what came before it, and brackets in words hold nothing.
+  const flat = { 'designs/title/plain.html': `<section class="title-plain"><h1 data-slot="heading">x</h1>${'<br>'.repeat(300)}</section>` }
+  expect(faultsOf(pack(template({ description: '['.repeat(300) }), flat)).join('\n')).not.toMatch(/deep/)
   const json = { 'small/template.json': `${'['.repeat(50_000)}${']'.repeat(50_000)}` }
   expect(faultsOf(pack(template(), json)).join('\n')).toMatch(/more than 100 deep/)
   const doubling = Array.from({ length: 40 }, (_, i) => `--d${i}: calc(var(--d${i + 1}) + var(--d${i + 1}))`).join('; ')

@@ -1,3 +1,4 @@
+import { isDeepJson } from '../json-depth'
 import { own } from '../own'
 import { isSectionKind } from '../site'
 import { checkTemplateCss } from './check-css'
@@ -76,17 +77,26 @@ const MOST_TEXT = 512 * 1024
 /** How deep elements or lists may lie in each other. */
 const MOST_DEPTH = 100
 
-/** A text that is too much to be read, said before it is. Brackets and tags that open are counted, whatever they are in. */
+/** A text that is too much to be read, said before it is. */
 function tooLong(file: string, text: string): PackFault[] {
   if (text.length > MOST_TEXT) return [{ file, line: 0, fault: `It holds more than ${MOST_TEXT / 1024} kB.` }]
+  const isDeep = file.endsWith('.json') ? isDeepJson(text, MOST_DEPTH) : file.endsWith('.html') && isDeepHtml(text)
+  return isDeep ? [{ file, line: 0, fault: `Its parts lie more than ${MOST_DEPTH} deep in each other.` }] : []
+}
+
+/** Elements that hold nothing and have no end tag (HTML Standard, 13.1.2, “void elements”). */
+const VOID = /^<(?:area|base|br|col|embed|hr|img|input|link|meta|source|track|wbr)[\s/>]/i
+
+/** Tags that open and do not close are counted, whatever they are in: never fewer than the parser finds. */
+function isDeepHtml(text: string): boolean {
   let depth = 0
-  for (let at = 0; at < text.length; at++) {
-    const sign = text[at]
-    if (file.endsWith('.json') ? sign === '[' || sign === '{' : sign === '<' && /[a-z]/i.test(text[at + 1] ?? '')) depth++
-    else if (file.endsWith('.json') ? sign === ']' || sign === '}' : sign === '<' && text[at + 1] === '/') depth--
-    if (depth > MOST_DEPTH) return [{ file, line: 0, fault: `Its parts lie more than ${MOST_DEPTH} deep in each other.` }]
+  for (let at = text.indexOf('<'); at >= 0; at = text.indexOf('<', at + 1)) {
+    const start = text.slice(at, at + 8)
+    if (start[1] === '/') depth--
+    else if (/^<[a-z]/i.test(start) && !VOID.test(start)) depth++
+    if (depth > MOST_DEPTH) return true
   }
-  return []
+  return false
 }
 
 /** A template with its type as its own header and its first quoting section set it too. */

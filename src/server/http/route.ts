@@ -1,5 +1,6 @@
 import { own } from '../../core/own'
 import * as v from 'valibot'
+import { isDeepJson } from '../../core/json-depth'
 import { progressReply } from './progress-reply'
 import { Problem, PROBLEMS, reportProblem, toReply } from './problems'
 import { isOurHost, isOwnRequest } from './hosts'
@@ -97,7 +98,7 @@ async function readJson<T extends v.GenericSchema>(request: Request, schema: T):
 
 /** What JSON says; refused where it is none, or where its parts lie deeper in each other than anything of ours. */
 function parseJson(text: string): unknown {
-  if (isDeep(text)) throw new Problem('requestWrong', { fault: 'its parts lie too deep in each other' })
+  if (isDeepJson(text, MOST_DEPTH)) throw new Problem('requestWrong', { fault: 'its parts lie too deep in each other' })
   try {
     return JSON.parse(text)
   } catch {
@@ -106,23 +107,6 @@ function parseJson(text: string): unknown {
 }
 
 const MOST_DEPTH = 100
-
-/** Counted outside of strings, so what words hold does not matter. */
-function isDeep(text: string): boolean {
-  let depth = 0
-  let inWords = false
-  for (let at = 0; at < text.length; at++) {
-    const sign = text.charCodeAt(at)
-    if (inWords) {
-      if (sign === 0x5c) at++
-      else if (sign === 0x22) inWords = false
-    } else if (sign === 0x22) inWords = true
-    else if (sign === 0x7b || sign === 0x5b) {
-      if (++depth > MOST_DEPTH) return true
-    } else if (sign === 0x7d || sign === 0x5d) depth--
-  }
-  return false
-}
 
 /** A part of the address that a route is known by. */
 export function param({ params }: { readonly params: Params }, name: string): string {
