@@ -16,6 +16,7 @@ run('npx', ['oxlint', '--deny-warnings', 'src', 'tests', 'scripts'])
 checkImports()
 run('npx', ['next', 'typegen'])
 run('node', ['scripts/check-types.mjs'])
+run('node', ['scripts/check-expressions.mjs'])
 
 buildApplication()
 

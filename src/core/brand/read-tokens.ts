@@ -202,14 +202,27 @@ function toWeight(value: unknown): number | null {
   return typeof value === 'string' ? (own(WEIGHTS, value) ?? null) : finite(value)
 }
 
+/** A style sheet without its comments; one that does not end goes on to the end (CSS Syntax 3, 4.3.2). */
+function withoutComments(text: string): string {
+  let plain = ''
+  for (let at = 0; ;) {
+    const from = text.indexOf('/*', at)
+    if (from < 0) return plain + text.slice(at)
+    plain += `${text.slice(at, from)} `
+    const end = text.indexOf('*/', from + 2)
+    if (end < 0) return plain
+    at = end + 2
+  }
+}
+
 /**
  * Custom properties of a style sheet, each as the kind of token that its value is. Comments are passed over; the last
  * one of a name counts.
  */
 function readCssTokens(text: string): TokensRead {
-  const plain = text.replaceAll(/\/\*[\s\S]*?\*\//g, ' ')
+  const plain = withoutComments(text)
   const values = new Map<string, string>()
-  for (const [, name, value] of plain.matchAll(/--([\w-]+)\s*:\s*([^;{}]+)/g)) if (name && value) values.set(name, value.trim())
+  for (const [, name, value] of plain.matchAll(/(?<![\w-])--([\w-]+)\s*:([^;{}]+)/g)) if (name && value) values.set(name, value.trim())
   if (values.size === 0)
     return { ok: false, fault: 'The file is neither JSON nor CSS with custom properties such as “--brand-colour: #7a2e1d”.' }
   if (values.size > MOST_TOKENS)

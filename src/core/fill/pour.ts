@@ -52,8 +52,18 @@ export function readPasted(text: string): PastedTable {
     else if (letter === '\n') rows.push([''])
     else if (letter !== '\r') put(cell + letter)
   }
-  const tidy = rows.map((row) => row.map((cell) => cell.replace(/\s*\n\s*/g, ' ').trim()))
+  const tidy = rows.map((row) => row.map((cell) => inOneLine(cell).trim()))
   return tidy.filter((row) => row.some((cell) => cell !== ''))
+}
+
+/** Words of several lines in one, as a cell of one line takes them. */
+export function inOneLine(words: string): string {
+  if (!words.includes('\n')) return words
+  return words
+    .split('\n')
+    .map((line) => line.trim())
+    .filter((line) => line !== '')
+    .join(' ')
 }
 
 /** A quotation mark that opens a cell is closed right before the cell ends; any other is a word's own. */

@@ -93,7 +93,7 @@ const BINDING: readonly (readonly [RegExp, string])[] = [
   [/(?<=\d) (?=\d{3}(?!\d))/g, NO_BREAK],
 ]
 /** Groups of digits that make a telephone number together: seven digits at least, begun by 0, + or a bracket. */
-const TELEPHONE = /(?<![\d\p{L}])(?:\+|\(?0)[\d()]*(?:[ /-]\(?\d[\d()]*)+/gu
+const TELEPHONE = /(?<![\d\p{L}])(?:\+|\(?0)[\d()]{0,20}(?:[ /-]\(?\d[\d()]{0,20}){1,12}/gu
 
 function bound(words: string, language: string): string {
   let set = words

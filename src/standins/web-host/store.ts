@@ -156,5 +156,5 @@ function syncFolder(folder: string): void {
 }
 
 export function isHashed(file: string): boolean {
-  return /-[0-9a-f]{8}(?:-[\dx-]+)?\.\w+$/.test(file)
+  return /-[0-9a-f]{8}(?:-[\dx-]{1,40})?\.\w{1,10}$/.test(file)
 }

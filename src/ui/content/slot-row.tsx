@@ -158,7 +158,7 @@ function richFromTyping(text: string): ReturnType<typeof richFromPlain> {
     ? []
     : blocks.map((block, i) => {
         const line = text.split('\n')[i] ?? ''
-        const tail = /\s+$/.exec(line)?.[0] ?? ''
+        const tail = line.slice(line.trimEnd().length)
         const last = block.runs.at(-1)
         return tail === ''
           ? block

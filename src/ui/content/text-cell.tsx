@@ -1,6 +1,6 @@
 'use client'
 import type { ClipboardEvent } from 'react'
-import { readPasted, type PastedTable } from '@/core/fill'
+import { inOneLine, readPasted, type PastedTable } from '@/core/fill'
 
 type Props = {
   readonly label: string
@@ -38,7 +38,7 @@ export function TextCell({ label, text, leftover, lines, empty = 'left empty', o
       }
       value={text}
       onPaste={paste}
-      onChange={(event) => onChange(lines === 'one' ? event.target.value.replace(/\s*\n\s*/g, ' ') : event.target.value)}
+      onChange={(event) => onChange(lines === 'one' ? inOneLine(event.target.value) : event.target.value)}
     />
   )
 }

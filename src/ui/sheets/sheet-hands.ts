@@ -1,3 +1,4 @@
+import { inOneLine } from '@/core/fill'
 import { own } from '@/core/own'
 import type { Place, SlotValue } from '@/core/site'
 import { readRich } from './read-rich'
@@ -60,7 +61,7 @@ export class SheetHands {
     document.addEventListener('paste', (event) => {
       event.preventDefault()
       const text = event.clipboardData?.getData('text/plain') ?? ''
-      document.execCommand('insertText', false, this.typing?.hasAttribute('data-rich') ? text : text.replace(/\s*\n\s*/g, ' '))
+      document.execCommand('insertText', false, this.typing?.hasAttribute('data-rich') ? text : inOneLine(text))
     })
     document.addEventListener('keydown', (event) => this.key(event, events))
     for (const type of ['dragover', 'dragleave', 'drop'] as const) document.addEventListener(type, (event) => this.drag(event, events))

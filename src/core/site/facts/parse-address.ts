@@ -19,7 +19,7 @@ const POSTCODES: readonly RegExp[] = [
 /** An address that was written in one piece, in lines or with commas, taken apart; null where it is only one part. */
 export function parseAddress(text: string): Address | null {
   const parts = text
-    .split(/\s*[\n;,]+\s*/)
+    .split(/[\n;,]/)
     .map((part) => part.trim())
     .filter(Boolean)
   if (parts.length < 2) return null

@@ -3,6 +3,10 @@ import { DAYS, type Day, type Hours, type Span } from './hours'
 
 export type ParsedSpans = { readonly ok: true; readonly spans: readonly Span[] } | { readonly ok: false; readonly fault: string }
 
+/** Times of a day, or of a week, that are longer are none. */
+const MOST_LETTERS = 400
+const TOO_LONG = 'That is too long to be times. Write 9:00–17:30, two pairs with a comma, or closed.'
+
 const PAIR = /^\s*(\d{1,2})(?:[:.h](\d{2})?)?\s*(am|pm)?\s*(?:-|–|—|to)\s*(\d{1,2})(?:[:.h](\d{2})?)?\s*(am|pm)?\s*$/
 
 /**
@@ -11,6 +15,7 @@ const PAIR = /^\s*(\d{1,2})(?:[:.h](\d{2})?)?\s*(am|pm)?\s*(?:-|–|—|to)\s*(\
  */
 export function parseSpans(text: string): ParsedSpans {
   const words = text.trim().toLowerCase()
+  if (words.length > MOST_LETTERS) return { ok: false, fault: TOO_LONG }
   if (words === '' || words === 'closed') return { ok: true, spans: [] }
   const found: Span[] = []
   let before = 0
@@ -85,6 +90,7 @@ type OtherNames = Readonly<Partial<Record<Day, readonly string[]>>>
  */
 export function parseWeek(text: string, others: OtherNames = {}): ParsedWeek {
   const week: Record<Day, readonly Span[]> = { mon: [], tue: [], wed: [], thu: [], fri: [], sat: [], sun: [] }
+  if (text.length > MOST_LETTERS) return { ok: false, fault: TOO_LONG }
   const parts = partsOf(text.toLowerCase(), others)
   if (parts.length === 0) return { ok: false, fault: 'Write the days and their times, such as Mon-Fri 9-17:30, Sat 8-12.' }
   for (const { days, times } of parts) {

@@ -20,15 +20,15 @@ export function richFromPlain(text: string): RichText {
     .split(/\n+/)
     .filter((line) => line.trim() !== '')
     .map((line) => {
-      const entry = /^\s*[-•]\s+(.*)$/.exec(line)
-      return { type: entry ? 'li' : 'p', runs: parseInline(entry?.[1] ?? line.trim()) }
+      const entry = /^\s*[-•]\s/.exec(line)
+      return { type: entry ? 'li' : 'p', runs: parseInline(entry ? line.slice(entry[0].length).trimStart() : line.trim()) }
     })
 }
 
 /** `**strong**`, `*em*` and `[words](address)` inside a line, as a person writes them in plain text. */
 function parseInline(line: string): RichRun[] {
   const runs: RichRun[] = []
-  const mark = /\*\*([^*]+)\*\*|\*([^*]+)\*|\[([^\]]+)\]\(([^)\s]+)\)/g
+  const mark = /\*\*([^*]+)\*\*|\*([^*]+)\*|\[([^\]]{1,2000})\]\(([^)\s]{1,2000})\)/g
   let at = 0
   for (const found of line.matchAll(mark)) {
     if (found.index > at) runs.push({ text: line.slice(at, found.index) })
