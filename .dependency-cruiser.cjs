@@ -15,8 +15,8 @@ module.exports = {
     {
       name: 'a-stage-imports-no-other-stage',
       severity: 'error',
-      from: { path: '^src/ui/(brief|template|brand|content|pages|publish|jobs|frame)/' },
-      to: { path: '^src/ui/(brief|template|brand|content|pages|publish|jobs|frame)/', pathNot: '^src/ui/$1/' },
+      from: { path: '^src/ui/(brief|template|brand|content|pages|publish|jobs|frame|people|history)/' },
+      to: { path: '^src/ui/(brief|template|brand|content|pages|publish|jobs|frame|people|history)/', pathNot: '^src/ui/$1/' },
     },
     {
       name: 'one-way-into-a-core-room',

@@ -13,6 +13,7 @@ const config: NextConfig = {
     'svgo',
     'css-tree',
     'file-type',
+    '@node-rs/argon2',
   ],
   devIndicators: false,
   poweredByHeader: false,

@@ -1,5 +1,6 @@
 import { defineConfig } from '@playwright/test'
 import { CHROMIUM } from './tests/chromium'
+import { SIGNED_IN } from './tests/e2e/signed-in'
 
 export default defineConfig({
   testDir: 'tests/e2e',
@@ -11,6 +12,7 @@ export default defineConfig({
   expect: { timeout: 60_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   use: {
+    storageState: SIGNED_IN,
     viewport: { width: 1280, height: 800 },
     permissions: ['clipboard-read', 'clipboard-write'],
     launchOptions: CHROMIUM,

@@ -1,4 +1,4 @@
-import { spawn } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, rmSync } from 'node:fs'
 import { connect } from 'node:net'
 import path from 'node:path'
@@ -59,8 +59,15 @@ if (isNew) {
   say('Making the demo data: four clients, one of them published. About half a minute.')
   run(process.execPath, ['--import', 'tsx', 'scripts/seed.ts', `http://127.0.0.1:${APP_PORT}`], env)
 }
+const once = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/let-in.ts', '--once', 'mara@quill.example'], {
+  cwd: root,
+  env: { ...env, INSTANT_FIT_PORT: APP_PORT },
+  encoding: 'utf8',
+}).stdout.trim()
 console.log(`
-  Instant Fit           http://127.0.0.1:${APP_PORT}
+  Instant Fit           http://localhost:${APP_PORT}
+  Sign in, once, by     ${once || 'your own account'}
+  or, until you change  mara@quill.example, “seven pins in a lemon tree”
   A published site      http://tolliver-and-wren.localhost:${HOST_PORT}
   Stop with Ctrl+C. The data is kept in ${path.relative(root, data) || data}; "npm run demo -- --fresh" starts over.
 `)

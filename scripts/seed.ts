@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import path from 'node:path'
 import { nanoid } from 'nanoid'
+import { enter, type SignedIn } from './enter'
 import { parseLinkTarget } from '../src/core/pack'
 import {
   allSections,
@@ -36,10 +37,13 @@ type Given = string | { picture: string; alt: string; focus?: { x: number; y: nu
 
 const folder = path.join(import.meta.dirname, '..', 'demo')
 
-export async function seed(app: string): Promise<void> {
-  const published = await makeJob(app, 'tolliver-and-wren.json')
-  await publish(app, published, 'tolliver-and-wren')
-  await apply(app, published, [
+/** An application, and as whom it is asked. */
+export type Door = { readonly app: string; readonly as: SignedIn }
+
+export async function seed(door: Door): Promise<void> {
+  const published = await makeJob(door, 'tolliver-and-wren.json')
+  await publish(door, published, 'tolliver-and-wren')
+  await apply(door, published, [
     {
       type: 'slot/set',
       section: 'home.hero' as SectionId,
@@ -48,33 +52,33 @@ export async function seed(app: string): Promise<void> {
       value: { type: 'text', text: 'It stopped. That is where we start.' },
     },
   ])
-  await publish(app, published, 'tolliver-and-wren')
-  await makeJob(app, 'saltmarsh-physiotherapy.json')
-  await makeJob(app, 'ferncombe-nursery.json')
-  await makeJob(app, 'tarrow-electrical.json')
+  await publish(door, published, 'tolliver-and-wren')
+  await makeJob(door, 'saltmarsh-physiotherapy.json')
+  await makeJob(door, 'ferncombe-nursery.json')
+  await makeJob(door, 'tarrow-electrical.json')
 }
 
 type Opened = { readonly revision: number; readonly document: SiteDocument }
 
-async function makeJob(app: string, file: string): Promise<string> {
+async function makeJob(door: Door, file: string): Promise<string> {
   const demo = JSON.parse(readFileSync(path.join(folder, file), 'utf8')) as Demo
-  const { job } = await ask<{ job: string }>(`${app}/api/jobs`, 'POST', {
+  const { job } = await ask<{ job: string }>(door, `/api/jobs`, 'POST', {
     template: demo.template ?? 'tallow',
     facts: demo.facts,
     brand: withoutLogo(demo.brand),
     draft: demo.draft ?? false,
   })
-  const upload = makeUpload(app, job)
+  const upload = makeUpload(door, job)
   if (demo.take) {
-    const { document } = await ask<Opened>(`${app}/api/jobs/${job}`, 'GET')
+    const { document } = await ask<Opened>(door, `/api/jobs/${job}`, 'GET')
     const gone = Object.keys(document.pages).filter((page) => !demo.take?.includes(page))
     await apply(
-      app,
+      door,
       job,
       gone.map((page): EditStep => ({ type: 'page/remove', page: page as PageId })),
     )
   }
-  const { document } = await ask<Opened>(`${app}/api/jobs/${job}`, 'GET')
+  const { document } = await ask<Opened>(door, `/api/jobs/${job}`, 'GET')
   const edits: EditStep[] = Object.entries(demo.pages)
     .filter(([page]) => findPage(document, page))
     .map(([page, value]) => ({ type: 'page/set', page: page as PageId, part: 'description', value }))
@@ -86,26 +90,26 @@ async function makeJob(app: string, file: string): Promise<string> {
   for (const [label, text] of Object.entries(demo.labels ?? {})) edits.push({ type: 'label/set', label, value: { text } })
   if (demo.brand.logo) {
     const logo = await upload(demo.brand.logo)
-    const { asset } = await ask<{ asset: { id: string } }>(`${app}/api/assets/one-colour`, 'POST', { asset: logo, colour: '#ffffff', job })
+    const { asset } = await ask<{ asset: { id: string } }>(door, `/api/assets/one-colour`, 'POST', { asset: logo, colour: '#ffffff', job })
     edits.push({ type: 'brand/set', part: 'logo', value: logo }, { type: 'brand/set', part: 'logo-on-dark', value: asset.id })
   }
   for (const section of allSections(document)) {
     for (const [slot, given] of Object.entries(demo.sections[section.id] ?? {}))
       edits.push(...(await slotEdits(section, slot, given, upload)))
   }
-  if (edits.length > 0) await apply(app, job, edits)
+  if (edits.length > 0) await apply(door, job, edits)
   return job
 }
 
 type Upload = (name: string) => Promise<string>
 
-function makeUpload(app: string, job: string): Upload {
+function makeUpload(door: Door, job: string): Upload {
   const assets = new Map<string, string>()
   return async (name) => {
     const known = assets.get(name)
     if (known) return known
     const body = new Uint8Array(readFileSync(path.join(folder, 'pictures', name)))
-    const response = await fetch(`${app}/api/jobs/${job}/assets?name=${name}`, { method: 'POST', body })
+    const response = await fetch(`${door.app}/api/jobs/${job}/assets?name=${name}`, { method: 'POST', headers: door.as, body })
     if (!response.ok) throw new Error(`${name}: ${await response.text()}`)
     const { asset } = (await response.json()) as { asset: { id: string } }
     assets.set(name, asset.id)
@@ -146,10 +150,10 @@ async function toValue(type: SlotType, given: Given, upload: Upload): Promise<Sl
   return { type: 'link', label: given.label, to }
 }
 
-export async function apply(app: string, job: string, edits: readonly EditStep[]): Promise<void> {
-  const { revision } = await ask<Opened>(`${app}/api/jobs/${job}`, 'GET')
+export async function apply(door: Door, job: string, edits: readonly EditStep[]): Promise<void> {
+  const { revision } = await ask<Opened>(door, `/api/jobs/${job}`, 'GET')
   const row = { id: nanoid(), gesture: nanoid(10), undoes: null, edit: toEdit(edits) }
-  const { refused } = await ask<{ refused: { problem: { sentence: string } }[] }>(`${app}/api/jobs/${job}/edits`, 'POST', {
+  const { refused } = await ask<{ refused: { problem: { sentence: string } }[] }>(door, `/api/jobs/${job}/edits`, 'POST', {
     base: revision,
     who: null,
     rows: [row],
@@ -157,26 +161,31 @@ export async function apply(app: string, job: string, edits: readonly EditStep[]
   if (refused[0]) throw new Error(refused[0].problem.sentence)
 }
 
-export async function publish(app: string, job: string, address: string): Promise<void> {
-  await ask(`${app}/api/jobs/${job}/address`, 'PUT', { name: address })
-  const { revision } = await askLong<{ revision: number }>(`${app}/api/jobs/${job}/prepare`, {})
-  await askLong(`${app}/api/jobs/${job}/publish`, { revision })
+export async function publish(door: Door, job: string, address: string): Promise<void> {
+  await ask(door, `/api/jobs/${job}/address`, 'PUT', { name: address })
+  const { revision } = await askLong<{ revision: number }>(door, `/api/jobs/${job}/prepare`, {})
+  await askLong(door, `/api/jobs/${job}/publish`, { revision })
 }
 
-async function ask<T>(url: string, method: string, body?: unknown): Promise<T> {
-  const response = await fetch(url, {
+async function ask<T>({ app, as }: Door, path: string, method: string, body?: unknown): Promise<T> {
+  const response = await fetch(app + path, {
     method,
-    ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
+    headers: { ...as, 'content-type': 'application/json' },
+    ...(body === undefined ? {} : { body: JSON.stringify(body) }),
   })
-  if (!response.ok) throw new Error(`${method} ${url}: ${response.status} ${await response.text()}`)
+  if (!response.ok) throw new Error(`${method} ${path}: ${response.status} ${await response.text()}`)
   return (await response.json()) as T
 }
 
-async function askLong<T>(url: string, body: unknown): Promise<T> {
-  const response = await fetch(url, { method: 'POST', body: JSON.stringify(body), headers: { 'content-type': 'application/json' } })
+async function askLong<T>({ app, as }: Door, path: string, body: unknown): Promise<T> {
+  const headers = { ...as, 'content-type': 'application/json' }
+  const response = await fetch(app + path, { method: 'POST', body: JSON.stringify(body), headers })
   const last = JSON.parse((await response.text()).trim().split('\n').at(-1) ?? '{}') as { result?: T }
-  if (!last.result) throw new Error(`${url}: ${JSON.stringify(last)}`)
+  if (!last.result) throw new Error(`${path}: ${JSON.stringify(last)}`)
   return last.result
 }
 
-if (process.argv[1] === import.meta.filename) await seed(process.argv[2] ?? 'http://127.0.0.1:4310')
+if (process.argv[1] === import.meta.filename) {
+  const app = process.argv[2] ?? 'http://127.0.0.1:4310'
+  await seed({ app, as: await enter(app) })
+}

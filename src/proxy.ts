@@ -1,14 +1,41 @@
 import { NextResponse, type NextRequest } from 'next/server'
 import { isOurHost, NOT_OUR_HOST } from './server/http/hosts'
+import { whoAsks } from './server/http/who-asks'
+import { isFirstStart } from './server/use-cases/come-in'
+import { mayOpen } from './server/use-cases/may-open'
 
 /** Routes ask the same in their own shell: before them the framework would keep every body whole. */
-export const config = { matcher: '/((?!api/|media/|fonts/|home-sheet/|_next/).*)' }
+export const config = { matcher: '/((?!api/|media/|fonts/|home-sheet/|_next/|icon\\.svg).*)' }
+
+/** Where those are let in who are not signed in. */
+const DOORS = /^\/(sign-in|link\/[\w-]+)$/
 
 /**
- * Answers for our own names alone: a page elsewhere whose name was made to lead here (DNS rebinding) asks for that name, and is told
- * that this is another place (RFC 9110, 15.5.20).
+ * The door to every page. Answers for our own names alone: a page elsewhere whose name was made to lead here (DNS rebinding) asks for that
+ * name, and is told that this is another place (RFC 9110, 15.5.20). Then only for those who are signed in, and of jobs only for those who
+ * may see them.
  */
 export function proxy(request: NextRequest): NextResponse {
-  if (isOurHost(request.headers.get('host'))) return NextResponse.next()
-  return new NextResponse(NOT_OUR_HOST, { status: 421, headers: { 'content-type': 'text/plain; charset=utf-8' } })
+  if (!isOurHost(request.headers.get('host'))) {
+    return new NextResponse(NOT_OUR_HOST, { status: 421, headers: { 'content-type': 'text/plain; charset=utf-8' } })
+  }
+  const { pathname, search } = request.nextUrl
+  if (isFirstStart()) return pathname === '/welcome' ? NextResponse.next() : lead(request, '/welcome')
+  const asking = whoAsks(request.headers)
+  if (DOORS.test(pathname)) return NextResponse.next()
+  if (pathname === '/welcome') return lead(request, '/')
+  if (!asking) return lead(request, pathname === '/' ? '/sign-in' : `/sign-in?to=${encodeURIComponent(pathname + search)}`)
+  const opens = mayOpen(asking.person, pathname)
+  return opens === 'yes' ? NextResponse.next() : opens === 'elsewhere' ? lead(request, '/') : NextResponse.rewrite(at(request, '/nowhere'))
+}
+
+/** Sends on within this application, under the name that it was asked by. */
+function lead(request: NextRequest, to: string): NextResponse {
+  return NextResponse.redirect(at(request, to), { headers: { 'cache-control': 'no-store' } })
+}
+
+function at(request: NextRequest, to: string): URL {
+  const url = new URL(to, request.url)
+  url.host = request.headers.get('host') ?? url.host
+  return url
 }

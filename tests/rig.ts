@@ -3,6 +3,8 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { connect, createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
+import type { SignedIn } from '../scripts/enter'
+import { openDoor } from './door'
 
 const root = path.join(import.meta.dirname, '..')
 
@@ -17,10 +19,13 @@ export type Rig = {
   /** Ends the application at once, as a power cut would: no handler runs. */
   readonly killApp: () => Promise<void>
   readonly stopHost: () => Promise<void>
+  /** What whoever is signed in says with a request; there once the application was started. */
+  readonly signedIn: () => SignedIn
   readonly stop: () => Promise<void>
 }
 
-export async function makeRig(): Promise<Rig> {
+/** `entered` false leaves the first start to the test. */
+export async function makeRig({ entered = true } = {}): Promise<Rig> {
   const [appPort, hostPort, controlPort] = [await freePort(), await freePort(), await freePort()]
   const data = mkdtempSync(path.join(tmpdir(), 'instant-fit-'))
   const env = {
@@ -32,6 +37,7 @@ export async function makeRig(): Promise<Rig> {
     NEXT_TELEMETRY_DISABLED: '1',
   }
   let app: ChildProcess | null = null
+  let signedIn: SignedIn | null = null
   let host: ChildProcess | null = null
   const rig: Rig = {
     app: `http://127.0.0.1:${appPort}`,
@@ -45,6 +51,7 @@ export async function makeRig(): Promise<Rig> {
         stdio: ['ignore', 'ignore', 'inherit'],
       })
       await untilAnswers(appPort)
+      if (entered) signedIn ??= await openDoor(rig.app)
     },
     startHost: async (quotaBytes) => {
       host = spawn(process.execPath, ['--import', 'tsx', 'src/standins/web-host/main.ts'], {
@@ -55,6 +62,7 @@ export async function makeRig(): Promise<Rig> {
       await untilAnswers(controlPort)
     },
     killApp: () => end(app, 'SIGKILL'),
+    signedIn: () => signedIn ?? { cookie: '', 'x-request-token': '' },
     stopHost: () => end(host, 'SIGTERM'),
     stop: async () => {
       await Promise.all([end(app, 'SIGKILL'), end(host, 'SIGTERM')])

@@ -6,6 +6,7 @@ import { getTemplate } from '../../src/core/pack'
 import { testPack } from '../pack'
 import { random, randomHex } from '../random'
 import { line, percentiles, time } from './report'
+import { askApp } from '../door'
 
 export function benchSchemes(): void {
   const next = random(1)
@@ -51,7 +52,7 @@ type Bench = {
 
 /** A brand colour typed on the Brand stage to all three sheets, and the colours of a 12-megapixel photo found in the worker. */
 export async function benchBrand(page: Page, app: string): Promise<void> {
-  const response = await fetch(`${app}/api/jobs`, {
+  const response = await askApp(`${app}/api/jobs`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ template: 'tallow', facts: { name: 'Bench Brand' }, brand: {} }),

@@ -6,6 +6,7 @@ import { testSite } from '../pack'
 import type { Rig } from '../rig'
 import { setText } from '../site'
 import { line, percentiles, time } from './report'
+import { askApp } from '../door'
 
 /** Pages of twelve sections each, a heading of the client's in every other one. */
 function largeSite(count = 200): SiteDocument {
@@ -82,7 +83,7 @@ export async function benchLargeJob(): Promise<void> {
 }
 
 export async function makeJob(app: string, name: string): Promise<string> {
-  const response = await fetch(`${app}/api/jobs`, {
+  const response = await askApp(`${app}/api/jobs`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ template: 'tallow', facts: { name }, brand: {} }),
@@ -96,7 +97,7 @@ export async function makeLargeJob(app: string, pages: number): Promise<string> 
   const steps = differences(testSite({ name: 'Bench' }).document, largeSite(pages))
   for (let i = 0; i < steps.length; i += 500) {
     const row = { id: `bench-${pages}-pages-${i}`, gesture: `g${i}`, undoes: null, edit: toEdit(steps.slice(i, i + 500)) }
-    const response = await fetch(`${app}/api/jobs/${job}/edits`, {
+    const response = await askApp(`${app}/api/jobs/${job}/edits`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify({ base: i / 500, who: null, rows: [row] }),
@@ -110,11 +111,11 @@ export async function makeLargeJob(app: string, pages: number): Promise<string> 
 /** The list of jobs with 500 of them. */
 export async function benchJobList(rig: Rig): Promise<void> {
   for (let i = 0; i < 500; i += 10) await Promise.all(Array.from({ length: 10 }, (_, n) => makeJob(rig.app, `Job ${i + n}`)))
-  await (await fetch(rig.app)).text()
+  await (await askApp(rig.app)).text()
   const times: number[] = []
   for (let i = 0; i < 15; i++) {
     const start = performance.now()
-    await (await fetch(rig.app)).text()
+    await (await askApp(rig.app)).text()
     times.push(performance.now() - start)
   }
   line('the list of 500 jobs, asked for and sent', percentiles(times), 'under 300 ms')

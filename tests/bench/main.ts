@@ -18,6 +18,7 @@ import { benchLargeJob, benchJobList, makeJob, makeLargeJob } from './large-job'
 import { benchLibrary, benchPages } from './pages'
 import { line, median, percentiles, time } from './report'
 import { benchBrief, benchPuttingOn, benchTryOns } from './template-room'
+import { askApp, browserState } from '../door'
 
 const FILES: ReleaseFiles = {
   origin: 'https://client.example',
@@ -130,7 +131,7 @@ async function pressKeys(page: Page, app: string, job: string): Promise<Presses>
 
 async function benchPublishing(app: string): Promise<void> {
   const ask = async (url: string, method: string, body: unknown): Promise<string> =>
-    (await fetch(app + url, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })).text()
+    (await askApp(app + url, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })).text()
   const job = await makeJob(app, 'Bench Publishing')
   await ask(`/api/jobs/${job}/address`, 'PUT', { name: 'bench' })
   const publish = async (): Promise<{ sentFiles: number }> => {
@@ -203,7 +204,7 @@ if (wanted.length > 0) {
   try {
     await rig.startHost()
     await rig.startApp()
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, storageState: browserState(rig.signedIn()) })
     for (const [, bench] of wanted) await bench(page, rig)
   } finally {
     await browser.close()

@@ -6,6 +6,7 @@ import { addPage, editTo, wear } from '../../src/core/wear'
 import { testAssets, testPack, testSite } from '../pack'
 import { edited, setText } from '../site'
 import { line, percentiles, time } from './report'
+import { askApp } from '../door'
 
 /** Another template on a site of twelve pages, each with words of the client's: reckoned, applied, and its home page drawn. */
 export function benchPuttingOn(): void {
@@ -32,21 +33,21 @@ export function benchPuttingOn(): void {
 }
 
 const ask = async (url: string, method: string, body: unknown): Promise<string> =>
-  (await fetch(url, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })).text()
+  (await askApp(url, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })).text()
 
 /** Fills the room up to 24 templates with copies of the four, brought in as packs. */
 async function bringCopies(app: string): Promise<void> {
   const four = ['tallow', 'limewash', 'windrow', 'gantry']
   for (let i = 0; i < 19; i++) {
     const id = four[i % 4] ?? 'tallow'
-    const files = unzipSync(new Uint8Array(await (await fetch(`${app}/api/packs/${id}`)).arrayBuffer()))
+    const files = unzipSync(new Uint8Array(await (await askApp(`${app}/api/packs/${id}`)).arrayBuffer()))
     const copy = Object.fromEntries(
       Object.entries(files).map(([name, content]) => [
         name.replace(`${id}/`, `${id}-${i}/`),
         name.endsWith('template.json') ? strToU8(strFromU8(content).replace(/"name": "(\w+)"/, `"name": "$1 ${i}"`)) : content,
       ]),
     )
-    const response = await fetch(`${app}/api/packs?name=copy.zip`, { method: 'POST', body: new Uint8Array(zipSync(copy, { level: 0 })) })
+    const response = await askApp(`${app}/api/packs?name=copy.zip`, { method: 'POST', body: new Uint8Array(zipSync(copy, { level: 0 })) })
     if (!response.ok) throw new Error(await response.text())
   }
 }

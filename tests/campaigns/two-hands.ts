@@ -2,6 +2,7 @@ import { expect, type Browser, type BrowserContext, type Page } from '@playwrigh
 import { askHost, cell, makeJob, openContent, saved } from '../e2e/screen'
 import { random } from '../random'
 import type { Rig } from '../rig'
+import { askApp, browserState } from '../door'
 
 export type CampaignOptions = { readonly rounds: number; readonly seed: number; readonly tell?: (words: string) => void }
 /** How often each thing happened. */
@@ -30,7 +31,10 @@ class Hand {
   }
 
   async open(): Promise<void> {
-    this.context ??= await this.browser.newContext({ viewport: { width: 1280, height: 800 } })
+    this.context ??= await this.browser.newContext({
+      viewport: { width: 1280, height: 800 },
+      storageState: browserState(this.rig.signedIn()),
+    })
     const before = this.tab
     this.tab = await this.context.newPage()
     await openContent(this.tab, this.job, this.rig.app)
@@ -134,7 +138,7 @@ async function textPlaces(page: Page): Promise<string[]> {
 }
 
 async function send(rig: Rig, path: string, method: string, body: unknown): Promise<string> {
-  const response = await fetch(rig.app + path, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+  const response = await askApp(rig.app + path, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
   return response.text()
 }
 
@@ -145,7 +149,7 @@ function lastLine<T>(text: string): T {
 /** Begins to publish, and ends the application at the first word of progress. */
 async function publishAndKill(rig: Rig, job: string): Promise<void> {
   const { result } = lastLine<{ result: { revision: number } }>(await send(rig, `/api/jobs/${job}/prepare`, 'POST', {}))
-  const publishing = await fetch(`${rig.app}/api/jobs/${job}/publish`, {
+  const publishing = await askApp(`${rig.app}/api/jobs/${job}/publish`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ revision: result.revision }),

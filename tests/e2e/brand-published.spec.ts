@@ -10,11 +10,12 @@ import { FAMILIES } from '../../src/core/type'
 import { fontFilePath } from '../../src/server/media/fonts'
 import { axeFaults } from './axe'
 import { APP, askHost, makeJob, siteUrl } from './screen'
+import { askApp, doorOf } from '../door'
 
 test.describe.configure({ mode: 'parallel' })
 
 async function send<T>(url: string, body: Buffer | string): Promise<T> {
-  const response = await fetch(url, { method: 'POST', body: typeof body === 'string' ? body : new Uint8Array(body) })
+  const response = await askApp(url, { method: 'POST', body: typeof body === 'string' ? body : new Uint8Array(body) })
   if (!response.ok) throw new Error(`${url}: ${await response.text()}`)
   return (await response.json()) as T
 }
@@ -28,12 +29,12 @@ test('a site that leaves light or dark to its visitors reads well in both, and w
     `${APP}/api/assets/one-colour`,
     JSON.stringify({ asset: logo.id, colour: '#ffffff', job }),
   )
-  await apply(APP, job, [
+  await apply(doorOf(APP), job, [
     { type: 'dress/set', part: 'dark', value: 'visitor' },
     { type: 'brand/set', part: 'logo', value: logo.id },
     { type: 'brand/set', part: 'logo-on-dark', value: onDark.id },
   ])
-  await publish(APP, job, 'dusk-and-dawn')
+  await publish(doorOf(APP), job, 'dusk-and-dawn')
   const seen: Record<string, string> = {}
   for (const colorScheme of ['light', 'dark'] as const) {
     const page = await (await browser.newContext({ colorScheme })).newPage()
@@ -81,12 +82,12 @@ test('a client’s font that may not be cut is published whole, one that may wit
   const fonts = await Promise.all(
     [whole, free].map(async (bytes) => (await send<{ font: OwnFont }>(`${APP}/api/jobs/${job}/fonts?name=own.ttf`, bytes)).font),
   )
-  await apply(APP, job, [
+  await apply(doorOf(APP), job, [
     { type: 'brand/set', part: 'fonts', value: fonts },
     { type: 'brand/set', part: 'display', value: fonts[0]!.family },
     { type: 'brand/set', part: 'text', value: fonts[1]!.family },
   ])
-  await publish(APP, job, 'own-letters')
+  await publish(doorOf(APP), job, 'own-letters')
   const asked: Response[] = []
   page.on('response', (response) => {
     if (response.url().includes('/fonts/')) asked.push(response)
@@ -142,12 +143,12 @@ test('over a picture half white and half black the words can be read at every wi
     return (await send<{ asset: AssetInfo }>(`${APP}/api/jobs/${job}/assets?name=half.jpg`, bytes)).asset.id
   }
   const wear = async (asset: string): Promise<void> => {
-    await apply(APP, job, [
+    await apply(doorOf(APP), job, [
       { type: 'section/set', section: hero, part: 'design', value: 'gate' },
       { type: 'section/set', section: hero, part: 'tone', value: 'picture' },
       { type: 'slot/set', section: hero, entry: null, slot: 'picture', value: { type: 'image', asset, alt: '' } },
     ])
-    await publish(APP, job, 'half-and-half')
+    await publish(doorOf(APP), job, 'half-and-half')
   }
   const veilAt = async (width: number): Promise<number> => {
     await page.setViewportSize({ width, height: 900 })

@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test'
 import sharp from 'sharp'
 import { APP, makeJob } from './screen'
+import { askApp } from '../door'
 
 test.describe.configure({ mode: 'parallel' })
 
@@ -138,7 +139,7 @@ test('a dark logo gets a white version for dark surfaces, and each header takes 
   const before = await header.getByRole('img').getAttribute('src')
   await page.getByRole('button', { name: 'Make a white one for dark surfaces' }).click()
   await expect(header.getByRole('img')).not.toHaveAttribute('src', before!)
-  const drawing = await (await fetch(APP + (await header.getByRole('img').getAttribute('src')))).text()
+  const drawing = await (await askApp(APP + (await header.getByRole('img').getAttribute('src')))).text()
   const { data, info } = await sharp(Buffer.from(drawing)).resize(300, 200).ensureAlpha().raw().toBuffer({ resolveWithObject: true })
   const at = (x: number, y: number): number[] => [...data.subarray((y * info.width + x) * 4, (y * info.width + x) * 4 + 4)]
   expect(at(20, 20)).toEqual([255, 255, 255, 255]) // The dark field is printed white.

@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { APP, cell, makeJob, openContent, saved, sheet } from './screen'
+import { askApp } from '../door'
 
 test('the list shows each client with trade, thumbnail, leftovers, address and last release', async ({ page }) => {
   await page.goto(APP)
@@ -160,7 +161,7 @@ test('whoever comes back to the list by the browser’s own button finds it as i
   await page.goto(`${APP}/?find=${encodeURIComponent(name)}`)
   await page.getByRole('link', { name }).click()
   await expect(cell(page, 'Hero: Heading')).toBeVisible()
-  await fetch(`${APP}/api/jobs/${job}/shelf`, {
+  await askApp(`${APP}/api/jobs/${job}/shelf`, {
     method: 'PUT',
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ shelf: 'archive' }),

@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test'
 import { useOwnRig } from './own-rig'
 import { APP, cell, makeJob, openContent, saved, siteUrl } from './screen'
+import { askApp } from '../door'
 
 async function openPublish(page: Page, job: string, app = APP): Promise<void> {
   await page.goto(`${app}/jobs/${job}/publish`)
@@ -105,7 +106,7 @@ test('a name is judged while it is typed, and others are offered', async ({ page
 
 test('a site at an address in another script is served under its ASCII name', async ({ page }) => {
   const job = await makeJob({ name: 'Süd' })
-  const response = await fetch(`${APP}/api/jobs/${job}/address`, {
+  const response = await askApp(`${APP}/api/jobs/${job}/address`, {
     method: 'PUT',
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ name: 'süd-laden' }),

@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test'
 import { useOwnRig } from './own-rig'
 import { APP, cell, makeJob, openContent, saved, sheet } from './screen'
+import { askApp } from '../door'
 
 test('a second tab on the same job follows without a refresh, and undo there reaches what was done here', async ({ context }) => {
   const job = await makeJob({ name: 'Two Tabs' })
@@ -38,7 +39,7 @@ test('both tabs typing at once in different places lose nothing', async ({ conte
 
 test('an edit on a revision that is gone is made again on the newest, and nothing is lost', async ({ page }) => {
   const job = await makeJob({ name: 'Gone Revision' })
-  const refused = await fetch(`${APP}/api/jobs/${job}/edits`, {
+  const refused = await askApp(`${APP}/api/jobs/${job}/edits`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ base: 99, who: null, rows: [] }),

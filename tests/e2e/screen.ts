@@ -1,5 +1,6 @@
 import { request } from 'node:http'
 import { expect, type FrameLocator, type Locator, type Page } from '@playwright/test'
+import { askApp } from '../door'
 
 export const APP = process.env.RIG_APP ?? ''
 export function siteUrl(name: string): string {
@@ -10,7 +11,7 @@ type NewJob = { readonly name: string; readonly facts?: Record<string, unknown>;
 
 /** A job made through the application's own door, so that a test begins where it matters. */
 export async function makeJob({ name, facts = {}, colour }: NewJob, app = APP): Promise<string> {
-  const response = await fetch(`${app}/api/jobs`, {
+  const response = await askApp(`${app}/api/jobs`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ template: 'tallow', facts: { name, ...facts }, brand: colour ? { colour } : {} }),

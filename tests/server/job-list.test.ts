@@ -4,6 +4,7 @@ import type { SiteDocument } from '../../src/core/site'
 import { testPack, testSite } from '../pack'
 import { homeSections, setText } from '../site'
 import { forgetMemory, ownDataFolder } from './log-fixture'
+import { OWNER } from './someone'
 
 let make: typeof import('../../src/server/use-cases/make-job')
 let list: typeof import('../../src/server/use-cases/list-jobs')
@@ -40,7 +41,7 @@ test('a job is listed with its client, its trade and its leftovers, which fall w
 
 test('what is kept of a job’s line is not reckoned again until the job changes', () => {
   const job = make.createJob(start('Kept'))
-  list.listJobLines()
+  list.listJobLines(OWNER)
   const kept = database.sql('UPDATE job_line SET name = ? WHERE job = ?')
   expect(kept.run('Kept as reckoned', job).changes).toBe(1)
   expect(list.findJobLine(job).name).toBe('Kept as reckoned')
@@ -52,11 +53,11 @@ test('a job whose template is gone is listed with what is missing; it opens with
   const well = make.createJob(start('Well'))
   const whole = start('Unworn')
   const unworn = make.createJob({ ...whole, dress: { ...whole.dress, template: 'gone-template' } })
-  const line = list.listJobLines().find(({ id }) => id === unworn)
+  const line = list.listJobLines(OWNER).find(({ id }) => id === unworn)
   expect(line).toMatchObject({ name: 'Unworn', leftovers: null })
   expect(line?.trouble).toBe('It wears “gone-template”, which is not here. Bring that pack in.')
   expect((await open.openJob(unworn)).missing).toEqual(['gone-template'])
-  expect(list.listJobLines().find(({ id }) => id === well)).toMatchObject({ name: 'Well', trouble: null })
+  expect(list.listJobLines(OWNER).find(({ id }) => id === well)).toMatchObject({ name: 'Well', trouble: null })
 })
 
 test('a job that cannot be read is listed as such, and the others as ever', () => {
@@ -65,7 +66,7 @@ test('a job that cannot be read is listed as such, and the others as ever', () =
   database.sql('DELETE FROM job_line WHERE job = ?').run(damaged)
   database.sql('UPDATE snapshot SET document = ? WHERE job = ?').run('{', damaged)
   forgetMemory('job-states')
-  const lines = list.listJobLines()
+  const lines = list.listJobLines(OWNER)
   expect(lines.find(({ id }) => id === damaged)).toMatchObject({ leftovers: null, trouble: 'What is kept of this job cannot be read.' })
   expect(lines.find(({ id }) => id === well)?.trouble).toBeNull()
 })

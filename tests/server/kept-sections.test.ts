@@ -4,6 +4,7 @@ import { toKept } from '../../src/core/plan'
 import { applyEdit, findSection, type PageId, type SectionId } from '../../src/core/site'
 import { testSite } from '../pack'
 import { ownDataFolder } from './log-fixture'
+import { BY, OWNER } from './someone'
 
 let kept: typeof import('../../src/server/use-cases/kept-sections')
 let shelves: typeof import('../../src/server/use-cases/shelve-job')
@@ -50,10 +51,10 @@ test('a kept section keeps its picture when its job is deleted, and lets another
   })
   if (!filled.ok) throw new Error(filled.problem.code)
   const id = kept.keepSection({ name: 'Front', section: toKept(filled.document, findSection(filled.document, HERO)!) })
-  expect((await kept.keptSections()).find((one) => one.id === id)).toMatchObject({ name: 'Front', assets: [{ id: picture.id }] })
+  expect((await kept.keptSections(OWNER)).find((one) => one.id === id)).toMatchObject({ name: 'Front', assets: [{ id: picture.id }] })
 
-  shelves.shelveJob(job, { shelf: 'bin' })
-  shelves.deleteForGood(job)
+  shelves.shelveJob(job, { shelf: 'bin' }, OWNER)
+  shelves.deleteForGood(job, BY)
   expect((await assets.readAsset(picture.id))?.bytes.length).toBe(picture.bytes)
 
   const other = start('Second client')
@@ -66,9 +67,9 @@ test('a kept section is renamed and let go; one that is gone is said to be', asy
   const section = toKept(document(start('Namer')), findSection(document(start('Namer')), HERO)!)
   const id = kept.keepSection({ name: 'Once', section })
   kept.renameKept(id, { name: 'Twice' })
-  expect((await kept.keptSections()).find((one) => one.id === id)?.name).toBe('Twice')
+  expect((await kept.keptSections(OWNER)).find((one) => one.id === id)?.name).toBe('Twice')
   kept.letGo(id)
-  expect((await kept.keptSections()).some((one) => one.id === id)).toBe(false)
+  expect((await kept.keptSections(OWNER)).some((one) => one.id === id)).toBe(false)
   expect(() => kept.renameKept(id, { name: 'Thrice' })).toThrow('There is no such kept section')
   expect(() => kept.linkKept(id, { job: start('Nobody') })).toThrow('There is no such kept section')
 })
@@ -79,8 +80,8 @@ test('one that cannot be read is passed over, and the others are there', async (
   database
     .sql('INSERT INTO kept_section (id, name, section, kept_at) VALUES (?, ?, ?, ?)')
     .run('torn', 'Torn', '{"kind":"nothing"}', '2026')
-  expect((await kept.keptSections()).map((one) => one.id)).toContain(id)
-  expect((await kept.keptSections()).map((one) => one.id)).not.toContain('torn')
+  expect((await kept.keptSections(OWNER)).map((one) => one.id)).toContain(id)
+  expect((await kept.keptSections(OWNER)).map((one) => one.id)).not.toContain('torn')
 })
 
 test('every address at which visitors found a page is known, from every release that was live, and read from the log once', () => {
@@ -105,6 +106,6 @@ test('every address at which visitors found a page is known, from every release 
   const before = noted()
   expect(paths.publishedPaths(job)).toEqual(found)
   expect(noted()).toEqual(before)
-  shelves.shelveJob(job, { shelf: 'bin' })
-  expect(() => shelves.deleteForGood(job)).toThrow()
+  shelves.shelveJob(job, { shelf: 'bin' }, OWNER)
+  expect(() => shelves.deleteForGood(job, BY)).toThrow()
 })

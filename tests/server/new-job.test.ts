@@ -1,13 +1,13 @@
-import { mkdtempSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import path from 'node:path'
 import { beforeAll, describe, expect, test } from 'vitest'
+import { ownData, someoneHere, type Headers } from './signed-in'
 
+let headers: Headers
 let route: typeof import('../../src/app/api/jobs/route')
 let read: typeof import('../../src/app/api/jobs/[job]/route')
 let svg: typeof import('../../src/server/readers/clean-svg')
 beforeAll(async () => {
-  process.env.INSTANT_FIT_DATA = mkdtempSync(path.join(tmpdir(), 'instant-fit-'))
+  ownData()
+  headers = (await someoneHere()).headers
   ;[route, read, svg] = await Promise.all([
     import('../../src/app/api/jobs/route'),
     import('../../src/app/api/jobs/[job]/route'),
@@ -16,7 +16,7 @@ beforeAll(async () => {
 })
 
 const post = async (body: unknown): Promise<{ status: number; job?: string; problem?: { sentence: string } }> => {
-  const response = await route.POST(new Request('http://app/api/jobs', { method: 'POST', body: JSON.stringify(body) }))
+  const response = await route.POST(new Request('http://app/api/jobs', { method: 'POST', headers, body: JSON.stringify(body) }))
   return { status: response.status, ...((await response.json()) as object) }
 }
 
@@ -24,7 +24,7 @@ describe('a new job', () => {
   test('needs a name and nothing else', async () => {
     const made = await post({ template: 'tallow', facts: { name: 'Only a Name' }, brand: {} })
     expect(made.status).toBe(200)
-    const reply = await read.GET(new Request('http://app/'), { params: Promise.resolve({ job: made.job! }) })
+    const reply = await read.GET(new Request('http://app/', { headers }), { params: Promise.resolve({ job: made.job! }) })
     expect(await reply.json()).toMatchObject({
       revision: 0,
       document: { facts: { name: { value: 'Only a Name' } }, dress: { template: 'tallow' } },
@@ -48,12 +48,12 @@ describe('a new job', () => {
 
   test('keeps its colour as six hex digits, however it was written', async () => {
     const { job } = await post({ template: 'tallow', facts: { name: 'A' }, brand: { colour: 'rebeccapurple' } })
-    const reply = await read.GET(new Request('http://app/'), { params: Promise.resolve({ job: job! }) })
+    const reply = await read.GET(new Request('http://app/', { headers }), { params: Promise.resolve({ job: job! }) })
     expect(await reply.json()).toMatchObject({ document: { brand: { colour: '#663399' } } })
   })
 
   test('that is not there is a 404 in words', async () => {
-    expect((await read.GET(new Request('http://app/'), { params: Promise.resolve({ job: 'nowhere' }) })).status).toBe(404)
+    expect((await read.GET(new Request('http://app/', { headers }), { params: Promise.resolve({ job: 'nowhere' }) })).status).toBe(404)
   })
 })
 

@@ -1,6 +1,3 @@
-import { mkdtempSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import path from 'node:path'
 import * as v from 'valibot'
 import { beforeAll, describe, expect, test } from 'vitest'
 import { countLeftovers } from '../../src/core/fill'
@@ -18,6 +15,7 @@ import {
 } from '../../src/core/site'
 import { wear } from '../../src/core/wear'
 import { testPack, testSite } from '../pack'
+import { ownData, someoneHere, type Headers } from './signed-in'
 
 /** What every object answers to, by the language (ECMA-262, 20.1.3 and B.2.2), and what a record can be asked for by mistake. */
 const NAMES = ['constructor', 'toString', 'valueOf', 'hasOwnProperty', 'isPrototypeOf', '__proto__', 'prototype', '__defineGetter__']
@@ -99,6 +97,7 @@ describe.each(NAMES)('the name %s', (name) => {
 })
 
 describe('a route', () => {
+  let headers: Headers
   let jobs: typeof import('../../src/app/api/jobs/route')
   let edits: typeof import('../../src/app/api/jobs/[job]/edits/route')
   let job: typeof import('../../src/app/api/jobs/[job]/route')
@@ -107,7 +106,8 @@ describe('a route', () => {
   let media: typeof import('../../src/app/media/[...variant]/route')
   let font: typeof import('../../src/app/fonts/[file]/route')
   beforeAll(async () => {
-    process.env.INSTANT_FIT_DATA = mkdtempSync(path.join(tmpdir(), 'instant-fit-'))
+    ownData()
+    headers = (await someoneHere()).headers
     ;[jobs, edits, job, favourite, taken, media, font] = await Promise.all([
       import('../../src/app/api/jobs/route'),
       import('../../src/app/api/jobs/[job]/edits/route'),
@@ -118,7 +118,8 @@ describe('a route', () => {
       import('../../src/app/fonts/[file]/route'),
     ])
   })
-  const send = (method: string, body: unknown): Request => new Request('http://app/', { method, body: JSON.stringify(body) })
+  const send = (method: string, body: unknown): Request => new Request('http://app/', { method, headers, body: JSON.stringify(body) })
+  const get = (): Request => new Request('http://app/', { headers })
   const at = (params: Record<string, unknown>) => ({ params: Promise.resolve(params) })
 
   test.each(NAMES)('takes %s for no job, template, picture or font, and answers in words', async (name) => {
@@ -128,17 +129,17 @@ describe('a route', () => {
       make({ template: name }),
       make({ brand: { logo: name } }),
       make({ [name]: 'x' }),
-      job.GET(new Request('http://app/'), at({ job: name })),
+      job.GET(get(), at({ job: name })),
       edits.POST(send('POST', { base: 0, who: name, rows: [] }), at({ job: name })),
-      taken.GET(new Request('http://app/'), at({ template: name })),
-      media.GET(new Request('http://app/'), at({ variant: [name, 'whole', '50-50', '400.webp'] })),
-      font.GET(new Request('http://app/'), at({ file: name })),
+      taken.GET(get(), at({ template: name })),
+      media.GET(get(), at({ variant: [name, 'whole', '50-50', '400.webp'] })),
+      font.GET(get(), at({ file: name })),
       favourite.PUT(send('PUT', { on: true }), at({ template: name })),
     ])
     for (const reply of asked) expect(reply.status, await reply.clone().text()).toBeLessThan(500)
     expect(asked.slice(0, 2).map((reply) => reply.status >= 400)).toEqual([true, true])
     // Nothing that was refused is there all the same, and every job still opens.
-    const { jobs: lines } = (await (await jobs.GET(new Request('http://app/'))).json()) as { jobs: { id: string }[] }
-    for (const { id } of lines) expect((await job.GET(new Request('http://app/'), at({ job: id }))).status).toBe(200)
+    const { jobs: lines } = (await (await jobs.GET(get())).json()) as { jobs: { id: string }[] }
+    for (const { id } of lines) expect((await job.GET(get(), at({ job: id }))).status).toBe(200)
   })
 })

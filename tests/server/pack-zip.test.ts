@@ -1,18 +1,19 @@
-import { mkdtempSync, readdirSync } from 'node:fs'
-import { tmpdir } from 'node:os'
+import { readdirSync } from 'node:fs'
 import path from 'node:path'
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
 import { beforeAll, expect, test } from 'vitest'
 import type { PackFault } from '../../src/core/pack'
 import { smallPack } from '../small-pack'
+import { ownData, someoneHere, type Headers } from './signed-in'
 
 let data = ''
+let headers: Headers
 let bring: typeof import('../../src/app/api/packs/route')
 let take: typeof import('../../src/app/api/packs/[template]/route')
 let packs: typeof import('../../src/server/packs/packs')
 beforeAll(async () => {
-  data = mkdtempSync(path.join(tmpdir(), 'instant-fit-'))
-  process.env.INSTANT_FIT_DATA = data
+  data = ownData()
+  headers = (await someoneHere()).headers
   ;[bring, take, packs] = await Promise.all([
     import('../../src/app/api/packs/route'),
     import('../../src/app/api/packs/[template]/route'),
@@ -22,7 +23,9 @@ beforeAll(async () => {
 
 type Reply = { status: number; templates?: string[]; problem?: { code: string; sentence: string; faults?: PackFault[] } }
 async function send(bytes: Uint8Array, name = 'pack.zip'): Promise<Reply> {
-  const response = await bring.POST(new Request(`http://app/api/packs?name=${name}`, { method: 'POST', body: new Uint8Array(bytes) }))
+  const response = await bring.POST(
+    new Request(`http://app/api/packs?name=${name}`, { method: 'POST', headers, body: new Uint8Array(bytes) }),
+  )
   return { status: response.status, ...((await response.json()) as object) }
 }
 const zip = (files: Record<string, string | Uint8Array>): Uint8Array =>
@@ -30,7 +33,9 @@ const zip = (files: Record<string, string | Uint8Array>): Uint8Array =>
     Object.fromEntries(Object.entries(files).map(([name, content]) => [name, typeof content === 'string' ? strToU8(content) : content])),
   )
 const takeOut = async (id: string): Promise<Uint8Array> =>
-  new Uint8Array(await (await take.GET(new Request('http://app/'), { params: Promise.resolve({ template: id }) })).arrayBuffer())
+  new Uint8Array(
+    await (await take.GET(new Request('http://app/', { headers }), { params: Promise.resolve({ template: id }) })).arrayBuffer(),
+  )
 
 test('a pack taken out and brought in under another name is the same template', async () => {
   const files = unzipSync(await takeOut('windrow'))
@@ -124,5 +129,5 @@ test('a zip bomb, a torn zip, an empty file and something else are refused befor
 })
 
 test('a template that is not here cannot be taken out', async () => {
-  expect((await take.GET(new Request('http://app/'), { params: Promise.resolve({ template: '../etc' }) })).status).toBe(404)
+  expect((await take.GET(new Request('http://app/', { headers }), { params: Promise.resolve({ template: '../etc' }) })).status).toBe(404)
 })

@@ -1,7 +1,14 @@
 import * as v from 'valibot'
-import { expect, test } from 'vitest'
+import { beforeAll, expect, test } from 'vitest'
 import { Problem, PROBLEMS, toProblem, type ProblemCode } from '../../src/server/http/problems'
 import { readRoute, writeRoute } from '../../src/server/http/route'
+import { ownData, someoneHere } from './signed-in'
+
+let signedIn: Record<string, string>
+beforeAll(async () => {
+  ownData()
+  signedIn = { ...(await someoneHere()).headers }
+})
 
 const DETAILS = {
   name: 'logo.png',
@@ -23,13 +30,15 @@ const DETAILS = {
   seen: 'Nothing was switched.',
   path: 'index.html',
   address: 'site.localhost',
+  wait: '4 seconds',
+  email: 'a@b.example',
 }
 
 test.each(Object.keys(PROBLEMS) as ProblemCode[])('the problem %s has a status and a whole sentence', async (code) => {
   const route = readRoute(() => {
     throw new Problem(code, DETAILS)
   })
-  const response = await route(new Request('http://a/'))
+  const response = await route(new Request('http://a/', { headers: signedIn }))
   expect(response.status).toBeGreaterThanOrEqual(400)
   const { problem } = (await response.json()) as { problem: { code: string; sentence: string } }
   expect(problem.code).toBe(code)
@@ -45,7 +54,7 @@ test('a full disk is told as one, whoever met it; anything else tells nothing of
 
 const echo = writeRoute(v.strictObject({ name: v.string() }), ({ body, params }) => ({ ...body, ...params }))
 const post = (body: string, headers: Record<string, string> = {}): Promise<Response> =>
-  echo(new Request('http://a/', { method: 'POST', body, headers }), { params: Promise.resolve({ job: 'j' }) })
+  echo(new Request('http://a/', { method: 'POST', body, headers: { ...signedIn, ...headers } }), { params: Promise.resolve({ job: 'j' }) })
 const sentence = async (response: Response): Promise<string> =>
   ((await response.json()) as { problem: { sentence: string } }).problem.sentence
 

@@ -5,6 +5,7 @@ import { DestinationError, type Destination, type HostedSite } from '../../src/s
 import { testSite } from '../pack'
 import { setText } from '../site'
 import { forgetMemory, ownDataFolder } from './log-fixture'
+import { BY } from './someone'
 
 /** A host that can be made to fail at any call, or to do what it is asked and lose its answer. */
 class Host implements Destination {
@@ -76,10 +77,10 @@ let names = 0
 const silent = (): void => undefined
 const takeAddress = async (): Promise<string> => {
   const name = `site-${++names}`
-  await address.chooseAddress(job, name)
+  await address.chooseAddress(job, name, BY)
   return name
 }
-const publish = () => publishing.publish(job, { revision: log.jobState(job).revision }, silent)
+const publish = () => publishing.publish(job, { revision: log.jobState(job).revision }, silent, BY)
 const change = (text: string) =>
   log.appendRows(job, null, log.jobState(job).revision, [
     { id: `row-${text}-${names}`.padEnd(10, 'x'), gesture: text, undoes: null, edit: setText('home.hero', 'heading', text) },
@@ -126,7 +127,7 @@ describe('publishing', () => {
     await preparing.prepareRelease(job, {}, silent)
     change('newer')
     await preparing.prepareRelease(job, {}, silent)
-    await expect(publishing.publish(job, { revision: 0 }, silent)).rejects.toMatchObject({ code: 'movedOn' })
+    await expect(publishing.publish(job, { revision: 0 }, silent, BY)).rejects.toMatchObject({ code: 'movedOn' })
     expect(database.db().prepare('SELECT count(*) AS n FROM release WHERE job = ?').get(job)).toEqual({ n: 0 })
   })
 
@@ -252,7 +253,7 @@ describe('another address', () => {
     change('later')
     const next = await takeAddress()
     await publish()
-    await publishing.publish(job, { release: first }, silent)
+    await publishing.publish(job, { release: first }, silent, BY)
     expect(live()).toEqual({ address: next, number: 3, revision: 0 })
     expect(host.sites.get(old)!.movedTo).toBe(next)
     const { manifest } = releases.getRelease(job, publications.livePublication(job)!.release)
@@ -269,10 +270,10 @@ describe('another address', () => {
     )
     const answer = await address.askAddress(other, name)
     expect(answer).toMatchObject({ state: 'taken', suggestions: expect.arrayContaining([expect.stringMatching(/other/)]) })
-    await expect(address.chooseAddress(other, name)).rejects.toMatchObject({ code: 'addressTaken' })
+    await expect(address.chooseAddress(other, name, BY)).rejects.toMatchObject({ code: 'addressTaken' })
     host.sites.set('foreign', { owner: 'somebody', release: null })
     expect(await address.askAddress(other, 'foreign')).toMatchObject({ state: 'taken' })
-    await expect(address.chooseAddress(other, 'not a name')).rejects.toMatchObject({ code: 'addressWrong' })
+    await expect(address.chooseAddress(other, 'not a name', BY)).rejects.toMatchObject({ code: 'addressWrong' })
   })
 })
 
@@ -282,8 +283,8 @@ test('an earlier release of the same address is published as it is, and all of t
   const first = publications.livePublication(job)!.release
   change('two')
   await publish()
-  await publishing.publish(job, { release: first }, silent)
+  await publishing.publish(job, { release: first }, silent, BY)
   expect(releases.publishedReleases(job).map((r) => r.number)).toEqual([1, 2])
-  await expect(publishing.publish(job, { release: 'gone' }, silent)).rejects.toMatchObject({ code: 'releaseGone' })
+  await expect(publishing.publish(job, { release: 'gone' }, silent, BY)).rejects.toMatchObject({ code: 'releaseGone' })
   forgetMemory('prepared')
 })

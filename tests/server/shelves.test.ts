@@ -6,6 +6,7 @@ import { testSite } from '../pack'
 import { setText } from '../site'
 import { mediaFile } from '../../src/server/files/media-file'
 import { ownDataFolder } from './log-fixture'
+import { BY, OWNER } from './someone'
 
 let shelves: typeof import('../../src/server/use-cases/shelve-job')
 let make: typeof import('../../src/server/use-cases/make-job')
@@ -47,7 +48,7 @@ const rowsOf = (job: string): number =>
   ['log_row', 'snapshot', 'job_line', 'task', 'publication', 'release', 'job_asset', 'not_upgraded', 'edit_format_1', 'snapshot_format_1']
     .map((table) => (database.sql(`SELECT count(*) AS n FROM ${table} WHERE job = ?`).get(job) as { n: number }).n)
     .reduce((sum, n) => sum + n, 0)
-const isHere = (job: string): boolean => list.listJobLines().some(({ id }) => id === job)
+const isHere = (job: string): boolean => list.listJobLines(OWNER).some(({ id }) => id === job)
 function beginPublishing(job: string): Parameters<typeof publications.noteSwitched>[0] {
   const release = `release-${job}`
   releases.insertRelease(job, { id: release, revision: 0, address: job, manifest: {} })
@@ -61,29 +62,29 @@ test('a job is laid in the archive or the bin and put back, and nothing of it ch
   say(job, 'Kept words')
   const before = log.jobState(job)
   for (const shelf of ['archive', 'bin', 'work'] as const) {
-    shelves.shelveJob(job, { shelf })
+    shelves.shelveJob(job, { shelf }, OWNER)
     expect(list.findJobLine(job)).toMatchObject({ shelf, name: 'Laid by' })
     expect(log.jobState(job)).toEqual(before)
   }
-  expect(() => shelves.shelveJob('no-such-job', { shelf: 'bin' })).toThrow('There is no such job')
+  expect(() => shelves.shelveJob('no-such-job', { shelf: 'bin' }, OWNER)).toThrow('There is no such job')
 })
 
 test('laying a job where it lies already does not begin its days anew', () => {
   const job = start('Twice')
-  shelves.shelveJob(job, { shelf: 'bin' })
+  shelves.shelveJob(job, { shelf: 'bin' }, OWNER)
   const { shelvedAt } = list.findJobLine(job)
   database.sql('UPDATE job SET shelved_at = ? WHERE id = ?').run('2026-01-01T00:00:00.000Z', job)
-  shelves.shelveJob(job, { shelf: 'bin' })
+  shelves.shelveJob(job, { shelf: 'bin' }, OWNER)
   expect(shelvedAt).not.toBeNull()
   expect(list.findJobLine(job).shelvedAt).toBe('2026-01-01T00:00:00.000Z')
-  shelves.shelveJob(job, { shelf: 'work' })
+  shelves.shelveJob(job, { shelf: 'work' }, OWNER)
 })
 
 test('a copy begins as the job stands, with its pictures, and each goes its own way from there', async () => {
   const job = start('Original')
   say(job, 'First words')
   const shown = await picture(job, 10)
-  const copy = shelves.copyJob(job)
+  const copy = shelves.copyJob(job, OWNER)
   expect(log.jobState(copy)).toEqual({ revision: 0, document: log.jobState(job).document })
   expect((await assets.jobAssets(copy))[shown.id]).toEqual(shown)
   say(copy, 'Words of the copy')
@@ -107,13 +108,13 @@ test('only a job in the bin is deleted for good, with every row and picture that
     return asset && mediaFile(`${asset.hash}.png`)
   }
   const [ownFile, sharedFile] = [await fileOf(own.id), await fileOf(shared.id)]
-  expect(() => shelves.deleteForGood(job)).toThrow('Only a job in the bin')
+  expect(() => shelves.deleteForGood(job, BY)).toThrow('Only a job in the bin')
   expect(rowsOf(job)).toBeGreaterThan(3)
 
   expect(isHere(neighbour)).toBe(true)
   const before = rowsOf(neighbour)
-  shelves.shelveJob(job, { shelf: 'bin' })
-  shelves.deleteForGood(job)
+  shelves.shelveJob(job, { shelf: 'bin' }, OWNER)
+  shelves.deleteForGood(job, BY)
   expect([rowsOf(job), isHere(job), await fileOf(own.id), existsSync(ownFile!)]).toEqual([0, false, null, false])
   expect([rowsOf(neighbour), isHere(neighbour), await fileOf(shared.id)]).toEqual([before, true, sharedFile])
   expect(existsSync(sharedFile!)).toBe(true)
@@ -128,9 +129,9 @@ test('the log of a job that is not in the bin cannot be deleted', () => {
 
 test('a job whose site is on its way to its host is not deleted under it', () => {
   const job = start('On its way')
-  shelves.shelveJob(job, { shelf: 'bin' })
+  shelves.shelveJob(job, { shelf: 'bin' }, OWNER)
   const { id } = beginPublishing(job)
-  expect(() => shelves.deleteForGood(job)).toThrow('being published right now')
+  expect(() => shelves.deleteForGood(job, BY)).toThrow('being published right now')
   shelves.emptyBin(inDays(31))
   expect(isHere(job)).toBe(true)
   publications.giveUp(id, 'Tried out')
@@ -142,12 +143,12 @@ test('after its days in the bin a job goes; a day before, archived, or live, it 
   const [due, early, archived, live] = [start('Due'), start('Early'), start('Archived'), start('Live')]
   publications.noteSwitched(beginPublishing(live))
   publications.noteDone(`pub-${live}`)
-  for (const job of [due, early, live]) shelves.shelveJob(job, { shelf: 'bin' })
-  shelves.shelveJob(archived, { shelf: 'archive' })
+  for (const job of [due, early, live]) shelves.shelveJob(job, { shelf: 'bin' }, OWNER)
+  shelves.shelveJob(archived, { shelf: 'archive' }, OWNER)
   database.sql('UPDATE job SET shelved_at = ? WHERE id = ?').run(inDays(2).toISOString(), early)
   shelves.emptyBin(inDays(29))
   expect([due, early, archived, live].map(isHere)).toEqual([true, true, true, true])
   shelves.emptyBin(inDays(31))
   expect([due, early, archived, live].map(isHere)).toEqual([false, true, true, true])
-  expect(() => shelves.deleteForGood(live)).toThrow(/still live at .+While visitors can see it/)
+  expect(() => shelves.deleteForGood(live, BY)).toThrow(/still live at .+While visitors can see it/)
 })

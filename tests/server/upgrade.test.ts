@@ -18,6 +18,7 @@ import {
 import { pagePath } from '../../src/core/pages'
 import { testPack } from '../pack'
 import { forgetMemory, ownDataFolder } from './log-fixture'
+import { OWNER } from './someone'
 
 // A database that the application of format 1 made on 25 November 2026: the demo's four clients, and jobs that went
 // through entries, templates, pages, undo and redo, starting over, and a name that its own schema refused afterwards.
@@ -147,7 +148,7 @@ test('when the application starts, each job gets its page for wrong addresses, o
 })
 
 test('all jobs are listed, and nothing of format 1 is deleted', () => {
-  expect(list.listJobLines().map((line) => line.trouble)).toEqual(Array.from({ length: Object.keys(expected).length }, () => null))
+  expect(list.listJobLines(OWNER).map((line) => line.trouble)).toEqual(Array.from({ length: Object.keys(expected).length }, () => null))
   expect(database.db().prepare('SELECT count(*) AS n FROM edit_format_1').get()).toEqual({ n: 32 })
   expect(database.db().prepare('SELECT count(*) AS n FROM not_upgraded').get()).toEqual({ n: 0 })
 })
@@ -170,7 +171,7 @@ describe('a migration', () => {
     expect(() => migrations.migrate(opened, all)).not.toThrow()
     expect(() => migrations.migrate(opened, all.with(1, { ...all[1]!, hash: 'another' }))).toThrow(/002.* was changed/)
     expect(() => migrations.migrate(opened, [all[1]!, all[0]!, ...all.slice(2)])).toThrow(/ran here as 001/)
-    expect(() => migrations.migrate(opened, all.slice(0, 4))).toThrow(/version 9/)
+    expect(() => migrations.migrate(opened, all.slice(0, 4))).toThrow(/version 10/)
     opened.close()
   })
 
@@ -186,6 +187,7 @@ describe('a migration', () => {
       '20d7bc275c5bc7e3791e87929f939027645649c9c6d2aec9eb7175df9dd80174',
       'c11d1b20502b7db1a577a7cf12b56660349f6816fe711ecd3169629333d9da8e',
       '7aa6d09bbb7eb92431205583f05b37bc4143d2c2a6957e2e76f3e12673ab785f',
+      '423123ce9205ca13e49e91c3cef747b9042f832faa1c3f8366b31e4f43698b74',
     ]
     expect(migrations.readMigrations().map((m) => m.hash)).toEqual(ran)
   })

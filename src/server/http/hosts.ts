@@ -29,6 +29,13 @@ export function isOwnRequest(headers: Headers): boolean {
   return site === null || site === 'same-origin' || site === 'none'
 }
 
+/** Where the application is, as the browser that asks names it. */
+export function hereOf(headers: Headers): { readonly origin: string; readonly name: string } {
+  const host = headers.get('host') ?? 'localhost'
+  const scheme = headers.get('x-forwarded-proto') === 'https' ? 'https' : 'http'
+  return { origin: headers.get('origin') ?? `${scheme}://${host}`, name: host.replace(/:\d+$/, '') }
+}
+
 function originHost(origin: string): string | null {
   try {
     return new URL(origin).host

@@ -3,14 +3,21 @@ import * as v from 'valibot'
 import { isDeepJson } from '../../core/json-depth'
 import { progressReply } from './progress-reply'
 import { Problem, PROBLEMS, reportProblem, toReply } from './problems'
+import { mayAtAll, mayOnJob } from '../people/access'
 import { isOurHost, isOwnRequest } from './hosts'
 import { readBody } from './read-bytes'
+import { saysToken, whoAsks, type Asking } from './who-asks'
 
 type Params = Readonly<Record<string, string>>
+type Route = (request: Request, context?: Context) => Promise<Response>
 type Context = { readonly params: Promise<unknown> }
 /** What a route's work is given: the address's own parts, its query, and the body as its schema has it. */
-export type Asked<B> = { readonly params: Params; readonly query: URLSearchParams; readonly body: B; readonly request: Request }
+export type AskedBy<B> = { readonly params: Params; readonly query: URLSearchParams; readonly body: B; readonly request: Request }
+/** The same, and who asks, who may. */
+export type Asked<B> = AskedBy<B> & Asking
 type Work<B> = (asked: Asked<B>) => unknown
+/** Who may ask: whoever is signed in, who makes and changes jobs (of a job's own route: that job), or who answers for all. */
+type Access = 'person' | 'editor' | 'owner'
 
 /** The most bytes of JSON that a request may bring. */
 const MOST_JSON = 8 * 1024 * 1024
@@ -19,19 +26,35 @@ const MOST_JSON = 8 * 1024 * 1024
  * A route that is read only: what it returns becomes JSON, or is the reply itself; what it throws becomes its
  * problem's status and sentence.
  */
-export function readRoute(work: Work<null>): (request: Request, context?: Context) => Promise<Response> {
+export function readRoute(work: Work<null>, access: Access = 'person'): Route {
   return (request, context) =>
     answer(async () => {
       refuseHost(request)
-      return work(await asked(request, context, null))
+      const asking = await allowed(request, context, access)
+      return work({ ...(await asked(request, context, null)), ...asking })
     })
 }
 
 /** A route that changes something: asked for by our own pages only. */
-export function writeRoute<T extends v.GenericSchema>(
-  schema: T,
-  work: Work<v.InferOutput<T>>,
-): (request: Request, context?: Context) => Promise<Response> {
+export function writeRoute<T extends v.GenericSchema>(schema: T, work: Work<v.InferOutput<T>>, access: Access = 'editor'): Route {
+  return (request, context) =>
+    answer(async () => {
+      const asking = await allowedToChange(request, context, access)
+      return work({ ...(await asked(request, context, await readJson(request, schema))), ...asking })
+    })
+}
+
+/** A route that is sent a file: the body is its bytes, read by the work itself. */
+export function uploadRoute(work: Work<null>): Route {
+  return (request, context) =>
+    answer(async () => {
+      const asking = await allowedToChange(request, context, 'editor')
+      return work({ ...(await asked(request, context, null)), ...asking })
+    })
+}
+
+/** A door: what somebody asks who is not signed in yet. */
+export function doorRoute<T extends v.GenericSchema>(schema: T, work: (asked: AskedBy<v.InferOutput<T>>) => unknown): Route {
   return (request, context) =>
     answer(async () => {
       refuseForeign(request)
@@ -39,24 +62,15 @@ export function writeRoute<T extends v.GenericSchema>(
     })
 }
 
-/** A route that is sent a file: the body is its bytes, read by the work itself. */
-export function uploadRoute(work: Work<null>): (request: Request, context?: Context) => Promise<Response> {
-  return (request, context) =>
-    answer(async () => {
-      refuseForeign(request)
-      return work(await asked(request, context, null))
-    })
-}
-
 /** A route of long work, answered in lines of JSON: one for each progress report, the last with the result or the problem. */
 export function longRoute<T extends v.GenericSchema, P>(
   schema: T,
   work: (asked: Asked<v.InferOutput<T>>, onProgress: (progress: P) => void) => Promise<unknown>,
-): (request: Request, context?: Context) => Promise<Response> {
+): Route {
   return (request, context) =>
     answer(async () => {
-      refuseForeign(request)
-      const given = await asked(request, context, await readJson(request, schema))
+      const asking = await allowedToChange(request, context, 'editor')
+      const given = { ...(await asked(request, context, await readJson(request, schema))), ...asking }
       return progressReply<P>((onProgress) => work(given, onProgress))
     })
 }
@@ -71,7 +85,7 @@ async function answer(work: () => Promise<unknown>): Promise<Response> {
   }
 }
 
-async function asked<B>(request: Request, context: Context | undefined, body: B): Promise<Asked<B>> {
+async function asked<B>(request: Request, context: Context | undefined, body: B): Promise<AskedBy<B>> {
   return { params: ((await context?.params) ?? {}) as Params, query: new URL(request.url).searchParams, body, request }
 }
 
@@ -85,6 +99,25 @@ function refuseHost(request: Request): void {
 function refuseForeign(request: Request): void {
   refuseHost(request)
   if (!isOwnRequest(request.headers)) throw new Problem('requestForeign')
+}
+
+async function allowedToChange(request: Request, context: Context | undefined, access: Access): Promise<Asking> {
+  refuseForeign(request)
+  const asking = await allowed(request, context, access)
+  if (!saysToken(request, asking)) throw new Problem('requestForeign')
+  return asking
+}
+
+/** Who asks, where he may. A job that somebody may not see is one that is not there. */
+async function allowed(request: Request, context: Context | undefined, access: Access): Promise<Asking> {
+  const asking = whoAsks(request.headers)
+  if (!asking) throw new Problem('signedOut')
+  const job = own(((await context?.params) ?? {}) as Params, 'job')
+  const may = job === undefined ? mayAtAll(asking.person) : mayOnJob(asking.person, job)
+  if (may === null) throw new Problem('jobGone')
+  if (access === 'editor' && may !== 'edit') throw new Problem('notAllowed')
+  if (access === 'owner' && asking.person.role !== 'owner') throw new Problem('notAllowed')
+  return asking
 }
 
 /** The request's body as the schema's type, or a problem that names what is wrong. */

@@ -71,6 +71,8 @@ const TABLES = [
   'publication',
   'release',
   'job_asset',
+  'job_grant',
+  'pass',
 ] as const
 
 /** Takes a job out of the database with all that is written of it. Only a job in the bin can go: the log's own trigger holds that. */

@@ -1,6 +1,7 @@
 import * as v from 'valibot'
 import { editSchema, ROW_FORMAT, type LogRow } from '../../core/site'
 import { sql } from './db'
+import { firstPerson } from './people'
 
 /** A row as it stands in the log. */
 export type SavedRow = LogRow & { readonly revision: number }
@@ -26,8 +27,13 @@ function toSavedRow(stored: Row): SavedRow {
     if (!upgrade) throw new Error(`Row ${row.revision} is of format ${row.format}, which nothing brings up`)
     row = upgrade(row)
   }
-  const { revision, id, who, gesture, undoes } = row
-  return { revision, id, who, gesture, undoes, edit: readEdit(row.edit), inverse: readEdit(row.inverse) }
+  const { revision, id, gesture, undoes } = row
+  return { revision, id, who: whoseRow(row.who), gesture, undoes, edit: readEdit(row.edit), inverse: readEdit(row.inverse) }
+}
+
+/** Before there were accounts each browser had a name of its own; all of that is the first person's. */
+function whoseRow(who: string | null): string | null {
+  return who === null || who.startsWith('person:') ? who : (firstPerson() ?? who)
 }
 
 /** What was written was checked by the same schema before. */
@@ -150,4 +156,25 @@ function firstRevision(job: string): number {
     sql<[string], { first: number | null }>('SELECT min(revision) AS first FROM log_row WHERE job = ?').get(job)?.first ??
     Number.MAX_SAFE_INTEGER
   )
+}
+
+/** A gesture as the history shows it. */
+export type GestureLine = {
+  readonly gesture: string
+  readonly who: string | null
+  readonly undoes: string | null
+  readonly first: number
+  readonly last: number
+  readonly at: string
+  readonly rows: number
+}
+
+/** The newest gestures that began before a revision, newest first. */
+export function gestureLines(job: string, before: number, most: number): GestureLine[] {
+  return sql<[string, number, number], GestureLine>(
+    'SELECT gesture, who, undoes, min(revision) AS first, max(revision) AS last, max(at) AS at, count(*) AS rows FROM log_row ' +
+      'WHERE job = ? AND revision < ? GROUP BY gesture ORDER BY first DESC LIMIT ?',
+  )
+    .all(job, before, most)
+    .map((line) => ({ ...line, who: whoseRow(line.who) }))
 }

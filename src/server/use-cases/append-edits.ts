@@ -1,5 +1,7 @@
 import * as v from 'valibot'
+import type { Person } from '../../core/people'
 import { stepsOf } from '../../core/site'
+import { Problem } from '../http/problems'
 import { appendRows, rowsAfter, sentRowSchema, writeRows, type Appended, type SentRow } from '../log/edit-log'
 import { getJob } from '../store/jobs'
 
@@ -9,6 +11,7 @@ export const MOST_ROWS = 500
 export const appendSchema = v.strictObject({
   /** The revision that the rows were made on. */
   base: v.pipe(v.number(), v.integer(), v.minValue(0)),
+  /** Who made them, where the page knows it; rows that are still to be sent are not another's who signs in after. */
   who: v.nullable(v.pipe(v.string(), v.maxLength(40))),
   rows: v.pipe(v.array(sentRowSchema), v.maxLength(MOST_ROWS)),
 })
@@ -16,8 +19,14 @@ export const appendSchema = v.strictObject({
 /** How many steps are made in one go; between two goes whoever else asks is answered. */
 const STEPS_AT_ONCE = 100
 
-/** Writes rows a few at a time. What breaks off half way is no harm: rows that are sent again are not written twice. */
-export async function appendEdits(job: string, { base, who, rows }: v.InferOutput<typeof appendSchema>): Promise<Appended> {
+/** Writes somebody’s rows a few at a time. What breaks off half way is no harm: rows that are sent again are not written twice. */
+export async function appendEdits(
+  job: string,
+  by: Person,
+  { base, who: madeBy, rows }: v.InferOutput<typeof appendSchema>,
+): Promise<Appended> {
+  const who = by.id
+  if (madeBy?.startsWith('person:') && madeBy !== who) throw new Problem('otherPerson', { name: by.name })
   const { id } = getJob(job)
   const goes = inGoes(rows)
   const last = goes.pop() ?? []

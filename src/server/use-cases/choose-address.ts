@@ -5,6 +5,8 @@ import { destinationOf } from '../destinations/registry'
 import { orProblem } from '../destinations/to-problem'
 import { Problem } from '../http/problems'
 import { jobState } from '../log/edit-log'
+import type { By } from '../people/sessions'
+import { noteAudit } from '../store/audit'
 import { findJobByAddress, getJob, setJobAddress } from '../store/jobs'
 
 export type AddressAnswer =
@@ -42,11 +44,12 @@ async function freeNames(jobId: string, wanted: string): Promise<string[]> {
 }
 
 /** Makes a name this job's address; it is claimed at the host before it is noted here. */
-export async function chooseAddress(jobId: string, typed: string): Promise<AddressAnswer> {
+export async function chooseAddress(jobId: string, typed: string, { person, whence }: By): Promise<AddressAnswer> {
   const answer = await askAddress(jobId, typed)
   if (answer.state === 'taken') throw new Problem('addressTaken', { name: typed.trim() })
   if (answer.state === 'refused') throw new Problem('addressWrong', { fault: answer.sentence })
   await orProblem(answer.label, () => destinationOf().claim(answer.label, jobId))
   setJobAddress(jobId, answer.label)
+  noteAudit({ person: person.id, what: 'address changed', about: answer.label, address: whence.address })
   return { ...answer, state: 'yours' }
 }

@@ -1,10 +1,12 @@
 import * as v from 'valibot'
 import type { AssetInfo } from '../../core/image'
+import type { Person } from '../../core/people'
 import { picturesOf, toLoose, type LoosePage } from '../../core/plan'
 import { findPage, pagesOf } from '../../core/site'
 import { Problem } from '../http/problems'
 import { jobState } from '../log/edit-log'
 import { pack } from '../packs/packs'
+import { mayOnJob } from '../people/access'
 import { findAsset, linkAsset } from '../store/assets'
 import { getJob } from '../store/jobs'
 
@@ -27,9 +29,10 @@ export async function jobPages(id: string): Promise<JobPages> {
 export const takePageSchema = v.strictObject({ from: v.string(), page: v.string() })
 
 /** Lets a job show the pictures of a page of another job that is taken into it. */
-export function linkPage(job: string, { from, page: id }: v.InferOutput<typeof takePageSchema>): void {
+export function linkPage(job: string, { from, page: id }: v.InferOutput<typeof takePageSchema>, by: Person): void {
   getJob(job)
   getJob(from)
+  if (mayOnJob(by, from) === null) throw new Problem('jobGone')
   const { document } = jobState(from)
   const page = findPage(document, id)
   if (!page) throw new Problem('pageGoneThere')

@@ -1,6 +1,7 @@
 import { nanoid } from 'nanoid'
 import * as v from 'valibot'
 import type { AssetInfo } from '../../core/image'
+import type { Person } from '../../core/people'
 import { keptSectionSchema, picturesOf } from '../../core/plan'
 import { Problem } from '../http/problems'
 import { findAsset, linkAsset } from '../store/assets'
@@ -15,8 +16,9 @@ export const takeSchema = v.strictObject({ job: v.string() })
 /** A kept section, with the pictures that it shows. */
 export type KeptLine = KeptRow & { readonly assets: readonly AssetInfo[] }
 
-/** The sections that the designer keeps for any job. */
-export async function keptSections(): Promise<readonly KeptLine[]> {
+/** The sections that are kept here for any job; who was invited to single jobs has none of them. */
+export async function keptSections(by: Person): Promise<readonly KeptLine[]> {
+  if (by.role === 'guest') return []
   return Promise.all(listKeptSections().map(async (row) => ({ ...row, assets: await assetsOf(row) })))
 }
 

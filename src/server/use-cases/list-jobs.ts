@@ -1,3 +1,5 @@
+import type { Person } from '../../core/people'
+import { jobsOf } from '../people/access'
 import { countLeftovers } from '../../core/fill'
 import { findTemplate, missingFor } from '../../core/pack'
 import { factsOf } from '../../core/site'
@@ -31,20 +33,23 @@ export type JobLine = {
 }
 
 /**
- * Every job, on whatever shelf, oldest first. What was reckoned of one is kept until it or the packs change; one that cannot be read is
- * listed with why.
+ * Every job that somebody may see, on whatever shelf, oldest first. What was reckoned of one is kept until it or the packs change; one
+ * that cannot be read is listed with why.
  */
-export function listJobLines(): JobLine[] {
+export function listJobLines(by: Person): JobLine[] {
+  const seen = jobsOf(by)
   const known = keptLines()
   const revisions = newestRevisions()
   const live = liveOfAll()
-  return listJobs().map((job) => toLine(job, revisions.get(job.id) ?? NOTHING, known.get(job.id), live.get(job.id)))
+  return listJobs()
+    .filter(({ id }) => seen === null || seen.has(id))
+    .map((job) => toLine(job, revisions.get(job.id) ?? NOTHING, known.get(job.id), live.get(job.id)))
 }
 
 /** The name and live address of one job. */
 export function findJobLine(id: string): JobLine {
-  const { id: job } = getJob(id)
-  return listJobLines().find((line) => line.id === job) ?? toLine(getJob(id), NOTHING, undefined, undefined)
+  const job = getJob(id)
+  return toLine(job, newestRevisions().get(id) ?? NOTHING, keptLines().get(id), liveOfAll().get(id))
 }
 
 const NOTHING: Newest = { revision: 0, at: null }

@@ -3,9 +3,11 @@ import * as v from 'valibot'
 import { destinationOf } from '../destinations/registry'
 import { Problem } from '../http/problems'
 import { jobState, stateAt } from '../log/edit-log'
+import type { By } from '../people/sessions'
 import { carryOut, type CarriedOut, type OnProgress } from '../releases/carry-out'
 import { finishLater } from '../releases/finish-open'
 import { prepareFiles } from '../releases/prepared'
+import { noteAudit } from '../store/audit'
 import { getJob } from '../store/jobs'
 import { insertPublication, livePublication, openPublications, type Publication } from '../store/publications'
 import { findRelease, getRelease, insertRelease, type Release } from '../store/releases'
@@ -20,7 +22,7 @@ export type PublishInput = v.InferOutput<typeof publishSchema>
 export type Published = CarriedOut & { readonly origin: string }
 
 /** Publishes to the job's address, one publication at a time; what was cut off before is finished first. */
-export function publish(job: string, input: PublishInput, onProgress: OnProgress): Promise<Published> {
+export function publish(job: string, input: PublishInput, onProgress: OnProgress, { person, whence }: By): Promise<Published> {
   const { address } = getJob(job)
   if (address === null) throw new Problem('addressNone')
   return runTask(job, 'publish', input, async () => {
@@ -31,6 +33,7 @@ export function publish(job: string, input: PublishInput, onProgress: OnProgress
         : await presentRelease(job, input.revision, address, onProgress)
     const publication = begin(job, release)
     const done = await carryOut(destinationOf(), publication, release, onProgress)
+    noteAudit({ person: person.id, what: 'published', about: address, address: whence.address })
     if (done.notSentOn !== null) finishLater()
     return { ...done, origin: destinationOf().originOf(address) }
   })

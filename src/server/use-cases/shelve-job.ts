@@ -1,11 +1,15 @@
+import { mayEditJobs, type Person } from '../../core/people'
 import { rmSync } from 'node:fs'
 import * as v from 'valibot'
 import { destinationOf } from '../destinations/registry'
 import { mediaFile } from '../files/media-file'
 import { Problem } from '../http/problems'
 import { forgetState, jobState } from '../log/edit-log'
+import type { By } from '../people/sessions'
 import { dropAssetsOf } from '../store/assets'
+import { noteAudit } from '../store/audit'
 import { db } from '../store/db'
+import { keptLines } from '../store/job-lines'
 import { deleteJob, getJob, listJobs, setShelf, SHELVES, type Job } from '../store/jobs'
 import { livePublication, openPublications } from '../store/publications'
 import { createJob } from './make-job'
@@ -17,29 +21,37 @@ export const BIN_DAYS = 30
 const DAY_MS = 86_400_000
 
 /** Lays a job among the work, in the archive or in the bin. Nothing of it changes: not its words, not what is live. */
-export function shelveJob(id: string, { shelf }: v.InferOutput<typeof shelfSchema>): void {
+export function shelveJob(id: string, { shelf }: v.InferOutput<typeof shelfSchema>, by: Person): void {
+  if (!mayEditJobs(by)) throw new Problem('notAllowed')
   if (getJob(id).shelf !== shelf) setShelf(id, shelf, new Date().toISOString())
 }
 
 /** A job of its own that begins as this one stands now: with its pictures, without its address, its releases and its history. */
-export function copyJob(id: string): string {
+export function copyJob(id: string, by: Person): string {
   getJob(id)
+  if (!mayEditJobs(by)) throw new Problem('notAllowed')
   return createJob(jobState(id).document, id)
 }
 
-/** Deletes a job in the bin with all that is kept of it alone: log, pictures, releases. One that is live, or on its way, stays. */
-export function deleteForGood(id: string): void {
+/**
+ * Deletes a job in the bin with all that is kept of it alone: log, pictures, releases. One that is live, or on its way, stays. `by` is null
+ * where its days in the bin are over.
+ */
+export function deleteForGood(id: string, by: By | null): void {
+  if (by && !mayEditJobs(by.person)) throw new Problem('notAllowed')
   const job = getJob(id)
   if (job.shelf !== 'bin') throw new Problem('jobNotInBin')
   if (openPublications(id).length > 0) throw new Problem('publishingAlready')
   const live = livePublication(id)
   if (live) throw new Problem('jobStillLive', { address: destinationOf().originOf(live.address).replace('http://', '') })
+  const name = keptLines().get(id)?.name ?? id
   const files = db().transaction(() => {
     const lone = dropAssetsOf(id)
     deleteJob(id)
     return lone
   })()
   forgetState(id)
+  if (by) noteAudit({ person: by.person.id, what: 'job deleted', about: name, address: by.whence.address })
   for (const name of files) rmSync(mediaFile(name), { force: true })
 }
 
@@ -48,7 +60,7 @@ export function emptyBin(now: Date): void {
   for (const job of listJobs()) {
     if (!isOverdue(job, now) || livePublication(job.id)) continue
     try {
-      deleteForGood(job.id)
+      deleteForGood(job.id, null)
     } catch (error) {
       console.error(`The job ${job.id} could not be deleted`, error)
     }

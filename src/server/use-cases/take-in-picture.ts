@@ -1,7 +1,10 @@
+import type { Person } from '../../core/people'
+import { Problem } from '../http/problems'
 import { readBytes } from '../http/read-bytes'
 import { makeOneColour } from '../media/one-colour'
 import { storeLogo, type StoredLogo } from '../media/store-logo'
 import { MAX_UPLOAD_BYTES, storeUpload } from '../media/store-upload'
+import { mayAtAll, mayOnJob } from '../people/access'
 import { getJob } from '../store/jobs'
 
 /**
@@ -20,6 +23,8 @@ export async function makeLogoOneColour(
   job: string | null,
   asset: string,
   colour: string,
+  by: Person,
 ): Promise<{ asset: Awaited<ReturnType<typeof makeOneColour>> }> {
+  if ((job === null ? mayAtAll(by) : mayOnJob(by, job)) !== 'edit') throw new Problem('notAllowed')
   return { asset: await makeOneColour(job === null ? null : getJob(job).id, asset, colour) }
 }

@@ -7,6 +7,7 @@ import { DropdownMenu } from 'radix-ui'
 import { useEffect, type ReactNode } from 'react'
 import { countLeftovers, unplannedParts } from '@/core/fill'
 import { useJob, useJobStore } from '../job/job-context'
+import { useHere } from '../job/person'
 import { CopyButton } from '../parts/copy-button'
 import { GivenBack } from './given-back'
 import { Jump } from './jump'
@@ -20,6 +21,7 @@ export function Frame({ jobs, liveUrl, children }: { jobs: readonly OtherJob[]; 
   const id = useJob((s) => s.id)
   const canUndo = useJob((s) => s.canUndo)
   const canRedo = useJob((s) => s.canRedo)
+  const { may } = useHere()
   useUndoKeys()
   return (
     <div className="flex h-dvh flex-col">
@@ -58,6 +60,14 @@ export function Frame({ jobs, liveUrl, children }: { jobs: readonly OtherJob[]; 
           )}
         </div>
       </header>
+      {may === 'read' && (
+        <aside
+          aria-label="What you may do here"
+          className="tape-ticks shrink-0 border-b border-ink px-4 pb-1.5 pt-0.5 text-sm font-semibold"
+        >
+          You look at this job; nothing you do here changes it.
+        </aside>
+      )}
       <GivenBack />
       {children}
     </div>
@@ -65,6 +75,7 @@ export function Frame({ jobs, liveUrl, children }: { jobs: readonly OtherJob[]; 
 }
 
 function JobSwitcher({ jobs, id }: { jobs: readonly OtherJob[]; id: string }) {
+  const here = useHere()
   const name = useJob((s) => factsOf(s.document).name ?? 'Unnamed client')
   return (
     <DropdownMenu.Root>
@@ -98,10 +109,18 @@ function JobSwitcher({ jobs, id }: { jobs: readonly OtherJob[]; id: string }) {
             ))}
           <DropdownMenu.Separator className="my-1 border-t border-seam" />
           <DropdownMenu.Item asChild className="block px-3 py-1.5 font-semibold outline-none data-[highlighted]:bg-tape">
+            <Link href={`/jobs/${id}/history`}>What was done here</Link>
+          </DropdownMenu.Item>
+          <DropdownMenu.Item asChild className="block px-3 py-1.5 font-semibold outline-none data-[highlighted]:bg-tape">
             <Link href="/">All jobs</Link>
           </DropdownMenu.Item>
           <DropdownMenu.Item asChild className="block px-3 py-1.5 font-semibold outline-none data-[highlighted]:bg-tape">
             <Link href="/new">New job</Link>
+          </DropdownMenu.Item>
+          <DropdownMenu.Item asChild className="block px-3 py-1.5 font-semibold outline-none data-[highlighted]:bg-tape">
+            <Link href="/account">
+              Account <span className="font-normal text-soft">{here.person.name}</span>
+            </Link>
           </DropdownMenu.Item>
         </DropdownMenu.Content>
       </DropdownMenu.Portal>

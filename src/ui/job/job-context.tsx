@@ -7,16 +7,18 @@ import { followMenu } from './follow-menu'
 import type { JobState, OpenJob } from './job-state'
 import { createJobStore, type JobStore } from './job-store'
 import { browserOutbox } from './outbox'
-import { thisPerson } from './person'
+import { HereProvider, type Here } from './person'
 import { httpTransport } from './transport'
 
 const JobContext = createContext<JobStore | null>(null)
 
 /** One store for a job, shared by all its stages. */
-export function JobProvider({ job, pack, children }: { job: OpenJob; pack: Pack; children: ReactNode }) {
+export function JobProvider({ job, pack, here, children }: { job: OpenJob; pack: Pack; here: Here; children: ReactNode }) {
   const [store, setStore] = useState<JobStore | null>(null)
   useEffect(() => {
-    const made = createJobStore(job, pack, { transport: httpTransport(job.id), outbox: browserOutbox(job.id), who: thisPerson() })
+    const who = here.person.id
+    const hands = { transport: httpTransport(job.id), outbox: browserOutbox(job.id, who), who, mayEdit: here.may === 'edit' }
+    const made = createJobStore(job, pack, hands)
     setStore(made)
     const stops = [tellNotices(made), followPage(made), followMenu(made)]
     return () => {
@@ -27,7 +29,9 @@ export function JobProvider({ job, pack, children }: { job: OpenJob; pack: Pack;
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [job.id])
   return store ? (
-    <JobContext value={store}>{children}</JobContext>
+    <HereProvider value={here}>
+      <JobContext value={store}>{children}</JobContext>
+    </HereProvider>
   ) : (
     <p className="p-10 text-soft" role="status">
       Opening the job…

@@ -13,11 +13,11 @@ import {
   redoable,
   takeBack,
   undoable,
+  wordsOfEdit,
   type Edit,
   type LogRow,
   type SiteDocument,
 } from '@/core/site'
-import { wordsOfEdit } from './given-back'
 import type { HistoryPage, JobState, OpenJob, PendingRow, SavedRow, SaveState } from './job-state'
 import type { Outbox } from './outbox'
 import { applyPending } from './rebase'
@@ -41,12 +41,20 @@ export type JobStore = StoreApi<JobState> & {
 }
 
 /** What a store works with beside the job itself; a test brings its own. */
-export type StoreHands = { readonly transport: Transport; readonly outbox: Outbox; readonly who: string; readonly wait?: Wait }
+export type StoreHands = {
+  readonly transport: Transport
+  readonly outbox: Outbox
+  readonly who: string
+  readonly mayEdit?: boolean
+  readonly wait?: Wait
+}
+
+const LOOKING = 'You may look at this job and not change it. Whoever invited you can let you.'
 
 /** How many rows of history are held at most; older ones are fetched again when undo reaches that far. */
 const MOST_HISTORY = 500
 
-export function createJobStore(job: OpenJob, pack: Pack, { transport, outbox, who, wait }: StoreHands): JobStore {
+export function createJobStore(job: OpenJob, pack: Pack, { transport, outbox, who, mayEdit = true, wait }: StoreHands): JobStore {
   const store = createStore<JobState>(() => ({
     id: job.id,
     pack,
@@ -89,6 +97,10 @@ export function createJobStore(job: OpenJob, pack: Pack, { transport, outbox, wh
   }
 
   const append = (edit: Edit, gesture: string, undoes: string | null): boolean => {
+    if (!mayEdit) {
+      set({ notice: LOOKING })
+      return false
+    }
     const { document, pending, saveState } = store.getState()
     const applied = applyEdit(document, edit)
     if (!applied.ok) return false

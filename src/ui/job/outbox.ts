@@ -27,8 +27,11 @@ interface Kept extends DBSchema {
 
 const lockName = (tab: string): string => `instant-fit-tab-${tab}`
 
-/** The outbox of a browser: IndexedDB. Tabs are told apart by a lock that each holds while it lives (Web Locks API). */
-export function browserOutbox(job: string): Outbox {
+/**
+ * The outbox of somebody’s browser: IndexedDB. What another has left here waits until he is back. Tabs are told apart by a lock that each
+ * holds while it lives (Web Locks API).
+ */
+export function browserOutbox(job: string, who: string): Outbox {
   const tab = nanoid(12)
   const opened = open()
   let last: Promise<unknown> = Promise.resolve()
@@ -43,7 +46,7 @@ export function browserOutbox(job: string): Outbox {
     forget: (id) => queue((db) => db.delete('given-back', id)),
     adopt: async () => {
       const db = await opened
-      const rows = await adoptRows(db, job, tab)
+      const rows = await adoptRows(db, job, tab, who)
       const givenBack = await db.getAllFromIndex('given-back', 'job', job)
       return { rows, givenBack: givenBack.map(({ id, sentence, words }) => ({ id, sentence, words })) }
     },
@@ -77,8 +80,9 @@ function holdLock(name: string): () => void {
   return release
 }
 
-async function adoptRows(db: IDBPDatabase<Kept>, job: string, tab: string): Promise<LogRow[]> {
-  const all = await db.getAllFromIndex('rows', 'job', job)
+async function adoptRows(db: IDBPDatabase<Kept>, job: string, tab: string, me: string): Promise<LogRow[]> {
+  const isMine = ({ row: { who } }: StoredRow): boolean => who === me || !who?.startsWith('person:')
+  const all = (await db.getAllFromIndex('rows', 'job', job)).filter(isMine)
   const others = [...new Set(all.map((row) => row.tab))].filter((other) => other !== tab)
   const adopted: StoredRow[] = []
   for (const other of others) {

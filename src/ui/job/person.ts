@@ -1,16 +1,14 @@
-import { nanoid } from 'nanoid'
+import { createContext, useContext } from 'react'
+import type { May, Person } from '@/core/people'
 
-const KEY = 'instant-fit-person'
+/** Who works on a job, and what he may do there. */
+export type Here = { readonly person: Person; readonly may: May }
 
-/** Who works here: a name for this browser's person, kept in it, so that undo takes back their own doing and not another's. */
-export function thisPerson(): string {
-  try {
-    const known = localStorage.getItem(KEY)
-    if (known) return known
-    const made = nanoid(12)
-    localStorage.setItem(KEY, made)
-    return made
-  } catch {
-    return nanoid(12) // Where nothing can be kept, this tab is a person of its own.
-  }
+const HereContext = createContext<Here | null>(null)
+export const HereProvider = HereContext.Provider
+
+export function useHere(): Here {
+  const here = useContext(HereContext)
+  if (!here) throw new Error('Nobody is here')
+  return here
 }

@@ -21,6 +21,8 @@ export type Wait = (ms: number, then: () => void) => () => void
 const GATHER_MS = 250
 /** How soon a server that does not answer is asked again, ever less often. */
 const AGAIN_MS = [500, 1000, 2000, 4000, 8000, 16_000]
+/** Refusals that say nothing of the rows. */
+const WAITING: ReadonlySet<string> = new Set(['signedOut', 'otherPerson', 'requestForeign', 'requestElsewhere'])
 const MOST_ROWS = 100
 const MOST_CHARS = 400_000
 /** What a page that goes away may still send: 64 KiB in all (Fetch, “keepalive”), in UTF-8. */
@@ -85,6 +87,8 @@ export function startSync(transport: Transport, state: () => JobState, effects: 
     effects.setSaveState('waiting')
     if (!(error instanceof ApiError)) return console.error(error)
     if (error.code === 'revisionUnknown') return restart()
+    // The rows are good; who sends them is to sign in first.
+    if (WAITING.has(error.code)) return effects.setNotice(error.message)
     const isOurFault = error.status >= 400 && error.status < 500
     const [only] = rows
     if (isOurFault && rows.length === 1 && only) {

@@ -1,5 +1,5 @@
 import type { LogRow } from '@/core/site'
-import { callApi, postJson } from './api'
+import { callApi, ownHeaders, postJson } from './api'
 import type { HistoryPage, OpenJob, SavedRow } from './job-state'
 
 export type SentRow = Pick<LogRow, 'id' | 'gesture' | 'undoes' | 'edit'>
@@ -34,7 +34,7 @@ export function httpTransport(job: string): Transport {
     history: (before) => callApi<HistoryPage>(`/api/jobs/${job}/history?before=${before}`),
     leave: (base, who, rows) => {
       const body = JSON.stringify({ base, who, rows })
-      void fetch(edits, { method: 'POST', keepalive: true, headers: { 'content-type': 'application/json' }, body }).catch(() => undefined)
+      void fetch(edits, { method: 'POST', keepalive: true, headers: ownHeaders('application/json'), body }).catch(() => undefined)
     },
     follow: (onRevision) => {
       const events = new EventSource(`/api/jobs/${job}/events`)

@@ -3,6 +3,7 @@ import { ArrowDown, ArrowUp, Search } from 'lucide-react'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useEffect, useRef, useState, type RefObject } from 'react'
+import { mayEditJobs, type Person } from '@/core/people'
 import { callApi } from '../job/api'
 import { buttonClass } from '../parts/button'
 import { Choice } from '../parts/choice'
@@ -13,12 +14,12 @@ import { JobRow } from './job-row'
 import { useListState } from './use-list-state'
 import { useShelving } from './use-shelving'
 
-type Props = { readonly jobs: readonly JobLine[]; readonly binDays: number; readonly now: string }
+type Props = { readonly jobs: readonly JobLine[]; readonly binDays: number; readonly now: string; readonly me: Person }
 
 const FIRST = 40
 
 /** The clients' jobs as a table: searched, sorted, and laid by. `n` begins a new one, `/` goes to the search. */
-export function JobList({ jobs: listed, binDays, now }: Props) {
+export function JobList({ jobs: listed, binDays, now, me }: Props) {
   const [jobs, setJobs] = useState(listed)
   useFreshJobs(now, setJobs)
   // The first screens come from the server; the rest of a long list is drawn once the page is alive.
@@ -26,7 +27,8 @@ export function JobList({ jobs: listed, binDays, now }: Props) {
   useEffect(() => setMost(Number.POSITIVE_INFINITY), [])
   const { shelf, sorting, wanted, set } = useListState()
   const search = useRef<HTMLInputElement>(null)
-  useListKeys(search)
+  const mayMake = mayEditJobs(me)
+  useListKeys(search, mayMake)
   const found = jobs.filter((job) => matchesJob(job, wanted))
   const here = sortJobs(
     found.filter((job) => job.shelf === shelf),
@@ -43,12 +45,20 @@ export function JobList({ jobs: listed, binDays, now }: Props) {
             Jobs
           </h1>
         </div>
-        <Link href="/new" className={buttonClass('main')}>
-          New job <kbd className="border border-soft px-1 font-mono text-xs">n</kbd>
-        </Link>
+        <div className="flex items-center gap-5">
+          <Link href="/account" className="max-w-64 truncate font-semibold underline-offset-4 hover:underline" dir="auto">
+            {me.name}
+            <span className="sr-only">: your account</span>
+          </Link>
+          {mayMake && (
+            <Link href="/new" className={buttonClass('main')}>
+              New job <kbd className="border border-soft px-1 font-mono text-xs">n</kbd>
+            </Link>
+          )}
+        </div>
       </div>
       {jobs.length === 0 ? (
-        <NoJobs />
+        <NoJobs mayMake={mayMake} />
       ) : (
         <>
           <div className="mb-4 flex items-center gap-4" role="search">
@@ -91,7 +101,7 @@ export function JobList({ jobs: listed, binDays, now }: Props) {
               <Head sorting={sorting} onSort={(next) => set({ sorting: next })} />
               <tbody>
                 {here.slice(0, most).map((job) => (
-                  <JobRow key={job.id} job={job} shelving={shelving} binDays={binDays} now={now} />
+                  <JobRow key={job.id} job={job} shelving={shelving} binDays={binDays} now={now} mayMake={mayMake} />
                 ))}
               </tbody>
             </table>
@@ -179,7 +189,14 @@ function NothingHere({ shelf, wanted, found, onShelf }: NothingHereProps) {
   )
 }
 
-function NoJobs() {
+function NoJobs({ mayMake }: { mayMake: boolean }) {
+  if (!mayMake)
+    return (
+      <div className="border border-dashed border-seam bg-cloth p-10 text-center">
+        <p className="text-lg font-semibold">No job is open to you.</p>
+        <p className="text-soft">Whoever invited you can let you at one.</p>
+      </div>
+    )
   return (
     <div className="border border-dashed border-seam bg-cloth p-10 text-center">
       <p className="text-lg font-semibold">No jobs yet.</p>
@@ -210,18 +227,18 @@ function useFreshJobs(madeAt: string, onJobs: (jobs: readonly JobLine[]) => void
   }, [madeAt, onJobs])
 }
 
-function useListKeys(search: RefObject<HTMLInputElement | null>): void {
+function useListKeys(search: RefObject<HTMLInputElement | null>, mayMake: boolean): void {
   const router = useRouter()
   useEffect(() => {
     const press = (event: KeyboardEvent): void => {
       const typing = (event.target as Element).closest('input,textarea,select,[contenteditable],[role=menu]')
       if (typing || event.ctrlKey || event.metaKey || event.altKey) return
-      if (event.key === 'n') router.push('/new')
+      if (event.key === 'n' && mayMake) router.push('/new')
       if (event.key !== '/') return
       event.preventDefault()
       search.current?.focus()
     }
     window.addEventListener('keydown', press)
     return () => window.removeEventListener('keydown', press)
-  }, [router, search])
+  }, [router, search, mayMake])
 }

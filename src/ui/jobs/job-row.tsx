@@ -9,9 +9,15 @@ import { ago, count, dayAndTime } from '../parts/words'
 import { daysLeft, type JobLine } from './job-line'
 import type { Shelving } from './use-shelving'
 
-type RowProps = { readonly job: JobLine; readonly shelving: Shelving; readonly binDays: number; readonly now: string }
+type RowProps = {
+  readonly job: JobLine
+  readonly shelving: Shelving
+  readonly binDays: number
+  readonly now: string
+  readonly mayMake: boolean
+}
 
-export function JobRow({ job, shelving, binDays, now }: RowProps) {
+export function JobRow({ job, shelving, binDays, now, mayMake }: RowProps) {
   const [asking, setAsking] = useState(false)
   const menu = useRef<HTMLButtonElement>(null)
   const keep = (): void => {
@@ -43,7 +49,7 @@ export function JobRow({ job, shelving, binDays, now }: RowProps) {
             {job.liveUrl ? 'kept while its site is live' : `${count(daysLeft(job.shelvedAt, new Date(now), binDays), 'day')} left`}
           </span>
         )}
-        {inBin && (
+        {inBin && mayMake && (
           <Button className="relative z-10 mt-1.5" onClick={() => shelving.shelve(job, 'work')} aria-label={`Put ${job.name} back`}>
             Put back
           </Button>
@@ -64,7 +70,7 @@ export function JobRow({ job, shelving, binDays, now }: RowProps) {
         </time>
       </td>
       <td className="relative z-10 py-2.5">
-        <JobMenu job={job} shelving={shelving} button={menu} onAsk={() => setAsking(true)} />
+        {mayMake && <JobMenu job={job} shelving={shelving} button={menu} onAsk={() => setAsking(true)} />}
       </td>
     </tr>
   )

@@ -2,5 +2,5 @@ import { readRoute, writeRoute } from '@/server/http/route'
 import { listJobLines } from '@/server/use-cases/list-jobs'
 import { makeJob, makeJobSchema } from '@/server/use-cases/make-job'
 
-export const GET = readRoute(() => ({ jobs: listJobLines() }))
+export const GET = readRoute(({ person }) => ({ jobs: listJobLines(person) }))
 export const POST = writeRoute(makeJobSchema, ({ body }) => ({ job: makeJob(body) }))

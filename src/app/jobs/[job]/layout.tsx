@@ -1,9 +1,11 @@
 import { notFound } from 'next/navigation'
 import type { ReactNode } from 'react'
 import { findProblemCode } from '@/server/http/problems'
+import { mayOnJob } from '@/server/use-cases/may-open'
 import { listJobLines } from '@/server/use-cases/list-jobs'
 import { openJob } from '@/server/use-cases/open-job'
 import { allPacks } from '@/server/use-cases/packs'
+import { whoIsHere } from '@/app/who-is-here'
 import { BinnedJob } from '@/ui/frame/binned-job'
 import { Frame } from '@/ui/frame/frame'
 import { UnwornJob } from '@/ui/frame/unworn-job'
@@ -13,7 +15,8 @@ export const dynamic = 'force-dynamic'
 
 export default async function JobLayout({ children, params }: { children: ReactNode; params: Promise<{ job: string }> }) {
   const { job } = await params
-  const lines = listJobLines()
+  const { person } = await whoIsHere()
+  const lines = listJobLines(person)
   const line = lines.find(({ id }) => id === job)
   if (!line) notFound()
   if (line.shelf === 'bin') return <BinnedJob id={job} name={line.name} />
@@ -24,7 +27,7 @@ export default async function JobLayout({ children, params }: { children: ReactN
   })
   if (!open || open.missing.includes(open.document.dress.template)) return <UnwornJob name={line.name} trouble={line.trouble} />
   return (
-    <JobProvider key={job} job={open} pack={allPacks()}>
+    <JobProvider key={job} job={open} pack={allPacks()} here={{ person, may: mayOnJob(person, job) ?? 'read' }}>
       <Frame jobs={lines.filter(({ shelf }) => shelf === 'work').map(({ id, name }) => ({ id, name }))} liveUrl={line.liveUrl}>
         {children}
       </Frame>

@@ -8,4 +8,8 @@ const bodySchema = v.strictObject({
   job: v.nullable(v.string()),
 })
 
-export const POST = writeRoute(bodySchema, ({ body: { job, asset, colour } }) => makeLogoOneColour(job, asset, colour))
+export const POST = writeRoute(
+  bodySchema,
+  ({ body: { job, asset, colour }, person }) => makeLogoOneColour(job, asset, colour, person),
+  'person',
+)

@@ -3,4 +3,7 @@ import { param, writeRoute } from '@/server/http/route'
 import { listJobLines } from '@/server/use-cases/list-jobs'
 import { copyJob } from '@/server/use-cases/shelve-job'
 
-export const POST = writeRoute(v.strictObject({}), (asked) => ({ job: copyJob(param(asked, 'job')), jobs: listJobLines() }))
+export const POST = writeRoute(v.strictObject({}), (asked) => ({
+  job: copyJob(param(asked, 'job'), asked.person),
+  jobs: listJobLines(asked.person),
+}))

@@ -1,4 +1,5 @@
-import { plainWords, stepsOf, type Edit, type EditStep } from '@/core/site'
+import { stepsOf, type Edit, type EditStep } from '../edits'
+import { plainWords } from '../values'
 
 /** The words that a change carries, so that they can be read and copied where it could not be kept. */
 export function wordsOfEdit(edit: Edit): string[] {

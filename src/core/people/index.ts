@@ -1,0 +1,1 @@
+export { mayEditJobs, type Grant, type May, type Person, type Role } from './person'

@@ -1,0 +1,38 @@
+import { deedOf, wordsOfEdit } from '../../core/site'
+import { jobState } from '../log/edit-log'
+import { getJob } from '../store/jobs'
+import { gestureLines, rowsSince } from '../store/log-rows'
+import { namesOfPeople } from '../store/people'
+
+/** Something that somebody did with a job, in one go. */
+export type Deed = {
+  /** The revision that it began with. */
+  readonly first: number
+  readonly at: string
+  readonly who: string
+  readonly deed: string
+  readonly where: string
+  /** The words that it wrote, as many as fit a line. */
+  readonly words: string
+}
+export type Deeds = { readonly deeds: readonly Deed[]; readonly isAll: boolean }
+
+const AT_ONCE = 60
+const MOST_WORDS = 160
+
+/** Who did what with a job, newest first, a page at a time: what began before a revision. */
+export function whatWasDone(id: string, before: number): Deeds {
+  const { id: job } = getJob(id)
+  const { document } = jobState(job)
+  const names = namesOfPeople()
+  const lines = gestureLines(job, before, AT_ONCE)
+  const deeds = lines.map(({ first, last, at, who, undoes }): Deed => {
+    const [row] = rowsSince(job, (undoes === null ? last : first) - 1, 1)
+    if (!row) throw new Error(`Row ${last} of job ${job} is gone`)
+    const { deed, where } = deedOf(document, row.edit)
+    const words = wordsOfEdit(row.edit).join(' · ').slice(0, MOST_WORDS)
+    const told = undoes === null ? deed : `took back or brought back: ${deed}`
+    return { first, at, who: who === null ? 'the start' : (names.get(who) ?? 'somebody'), deed: told, where, words }
+  })
+  return { deeds, isAll: lines.length < AT_ONCE }
+}

@@ -1,0 +1,36 @@
+'use client'
+import { useState } from 'react'
+import { postJson } from '../job/api'
+import { Button } from '../parts/button'
+import { Door } from './door'
+import { Fault } from './fault'
+import { PasswordInput } from './password-input'
+import { TextInput } from './text-input'
+import { useAsking } from './use-asking'
+
+/** The first start: whose installation this is. */
+export function FirstStart() {
+  const [name, setName] = useState('')
+  const [email, setEmail] = useState('')
+  const [password, setPassword] = useState('')
+  const { busy, fault, ask } = useAsking()
+  const start = ask(async () => {
+    await postJson('/api/door/first-start', { name, email, password })
+    window.location.assign('/')
+  })
+  return (
+    <Door title="Whose work is this?" words="You own this installation. Others come in only when you invite them.">
+      <form onSubmit={start} noValidate className="flex flex-col gap-4">
+        <TextInput label="Your name" value={name} onValue={setName} autoComplete="name" />
+        <TextInput label="Email" type="email" value={email} onValue={setEmail} autoComplete="username" hint="You sign in with it." />
+        <PasswordInput label="Password" value={password} onValue={setPassword} autoComplete="new-password" mine={[name, email]} />
+        <div>
+          <Button type="submit" look="main" disabled={busy}>
+            {busy ? 'Making the account…' : 'Begin'}
+          </Button>
+          <Fault words={fault} />
+        </div>
+      </form>
+    </Door>
+  )
+}

@@ -1,0 +1,67 @@
+'use client'
+import { useState } from 'react'
+import { toast } from 'sonner'
+import { postJson } from '../job/api'
+import { Button } from '../parts/button'
+import { ago } from '../parts/words'
+import { Fault } from './fault'
+import { Part } from './part'
+import { addPasskey } from './passkey'
+import { PasswordInput } from './password-input'
+import { useAsking } from './use-asking'
+import type { PasskeyLine } from './view'
+
+/** Passkeys: a second way in, by what a device knows its owner by. */
+export function PasskeyList({ passkeys, onDone }: { passkeys: readonly PasskeyLine[]; onDone: () => Promise<void> }) {
+  const [open, setOpen] = useState(false)
+  const [password, setPassword] = useState('')
+  const { busy, fault, ask } = useAsking()
+  const add = ask(async () => {
+    if (!(await addPasskey(password))) return
+    setPassword('')
+    setOpen(false)
+    await onDone()
+    toast('This device signs you in from now on.')
+  })
+  const remove = (id: string) =>
+    ask(async () => {
+      await postJson('/api/account/passkeys', { id }, 'DELETE')
+      await onDone()
+    })
+  return (
+    <Part title="Passkeys">
+      {passkeys.length === 0 && (
+        <p className="mb-2 text-sm text-soft">A device can sign you in by what it knows you by: a finger, a face, its own code.</p>
+      )}
+      <ul className="mb-2">
+        {passkeys.map(({ id, name, madeAt, usedAt }) => (
+          <li key={id} className="flex items-center justify-between gap-3 border-b border-seam py-2">
+            <span>
+              <span className="block font-semibold">{name}</span>
+              <span className="block text-sm text-soft" suppressHydrationWarning>
+                made {ago(madeAt)}, {usedAt ? `used ${ago(usedAt)}` : 'not used yet'}
+              </span>
+            </span>
+            <Button disabled={busy} onClick={() => void remove(id)()} aria-label={`Remove the passkey of ${name}`}>
+              Remove
+            </Button>
+          </li>
+        ))}
+      </ul>
+      {open ? (
+        <form onSubmit={add} noValidate aria-label="Add a passkey">
+          <PasswordInput label="Your password" value={password} onValue={setPassword} autoComplete="current-password" />
+          <div className="mt-2 flex gap-2">
+            <Button type="submit" look="main" disabled={busy}>
+              {busy ? 'Asking this device…' : 'Ask this device'}
+            </Button>
+            <Button onClick={() => setOpen(false)}>Not now</Button>
+          </div>
+        </form>
+      ) : (
+        <Button onClick={() => setOpen(true)}>Add a passkey</Button>
+      )}
+      <Fault words={fault} />
+    </Part>
+  )
+}

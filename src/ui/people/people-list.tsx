@@ -1,0 +1,128 @@
+'use client'
+import { useState } from 'react'
+import { toast } from 'sonner'
+import type { Role } from '@/core/people'
+import { postJson } from '../job/api'
+import { Button } from '../parts/button'
+import { dayAndTime } from '../parts/words'
+import { Fault } from './fault'
+import { InviteForm } from './invite-form'
+import { Part } from './part'
+import { useAsking } from './use-asking'
+import { ROLE_WORDS, type JobName, type PeopleView, type PersonLine } from './view'
+
+type Props = { readonly me: string; readonly people: PeopleView; readonly onDone: () => Promise<void> }
+
+/** Everybody who can sign in, what each may do, and who is still to answer. */
+export function PeopleList({ me, people, onDone }: Props) {
+  const { busy, fault, ask } = useAsking()
+  const change = (id: string, body: object, method = 'PUT') =>
+    ask(async () => {
+      await postJson(`/api/people/${encodeURIComponent(id)}`, body, method)
+      await onDone()
+    })
+  const takeBack = (id: string) =>
+    ask(async () => {
+      await postJson('/api/people/invitations', { id }, 'DELETE')
+      await onDone()
+      toast('The invitation is taken back; its link lets nobody in.')
+    })
+  const nameOf = (job: string): string => people.jobs.find(({ id }) => id === job)?.name ?? 'a job in the bin'
+  return (
+    <Part title="People">
+      <ul className="mb-4">
+        {people.all.map((person) => (
+          <PersonRow key={person.id} person={person} isMe={person.id === me} jobs={people.jobs} busy={busy} change={change} />
+        ))}
+        {people.invitations.map(({ id, email, role, job, may, until }) => (
+          <li key={id} className="stitch-start flex items-center justify-between gap-3 border-b border-seam py-2 ps-3">
+            <span className="min-w-0">
+              <span className="block truncate font-mono text-sm">{email}</span>
+              <span className="block text-sm text-soft" suppressHydrationWarning>
+                invited as {job === null ? ROLE_WORDS[role] : `${may === 'edit' ? 'editor' : 'reader'} of ${nameOf(job)}`}, until{' '}
+                {dayAndTime(until)}
+              </span>
+            </span>
+            <Button disabled={busy} onClick={() => void takeBack(id)()} aria-label={`Take back the invitation of ${email}`}>
+              Take back
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <Fault words={fault} />
+      <InviteForm jobs={people.jobs} onDone={onDone} />
+    </Part>
+  )
+}
+
+type RowProps = {
+  readonly person: PersonLine
+  readonly isMe: boolean
+  readonly jobs: readonly JobName[]
+  readonly busy: boolean
+  readonly change: (id: string, body: object, method?: string) => () => Promise<void>
+}
+
+function PersonRow({ person: { id, name, email, role, grants }, isMe, jobs, busy, change }: RowProps) {
+  const [sure, setSure] = useState(false)
+  return (
+    <li className="border-b border-seam py-2">
+      <div className="flex items-center gap-3">
+        <span className="min-w-0 flex-1">
+          <span className="block truncate font-semibold" dir="auto">
+            {name}
+            {isMe && <span className="font-normal text-soft"> (you)</span>}
+          </span>
+          <span className="block truncate font-mono text-xs text-soft">{email}</span>
+        </span>
+        <label>
+          <span className="sr-only">What {name} may do</span>
+          <select
+            value={role}
+            disabled={busy}
+            onChange={(event) => void change(id, { role: event.target.value })()}
+            className="rounded-sm border border-seam bg-white px-2 py-1 text-sm"
+          >
+            {(Object.keys(ROLE_WORDS) as Role[]).map((one) => (
+              <option key={one} value={one}>
+                {ROLE_WORDS[one]}
+              </option>
+            ))}
+          </select>
+        </label>
+        {!isMe && !sure && (
+          <Button disabled={busy} onClick={() => setSure(true)} aria-label={`Let ${name} go`}>
+            Let go
+          </Button>
+        )}
+        {sure && (
+          <>
+            <Button look="main" autoFocus disabled={busy} onClick={() => void change(id, {}, 'DELETE')()}>
+              Sign out and let go
+            </Button>
+            <Button onClick={() => setSure(false)}>Keep</Button>
+          </>
+        )}
+      </div>
+      {grants.length > 0 && (
+        <ul className="mt-1 flex flex-wrap gap-2 text-sm">
+          {grants.map(({ job, may }) => (
+            <li key={job} className="flex items-center gap-1 border border-seam bg-cloth px-2">
+              <span dir="auto">{jobs.find((one) => one.id === job)?.name ?? 'a job in the bin'}</span>
+              <span className="text-soft">{may === 'edit' ? 'edits' : 'looks'}</span>
+              <button
+                type="button"
+                disabled={busy}
+                onClick={() => void change(id, { job, may: null })()}
+                aria-label={`No more of ${jobs.find((one) => one.id === job)?.name ?? 'this job'} for ${name}`}
+                className="px-1 hover:bg-tape"
+              >
+                ✕
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </li>
+  )
+}

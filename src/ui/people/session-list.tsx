@@ -1,0 +1,47 @@
+'use client'
+import { postJson } from '../job/api'
+import { Button } from '../parts/button'
+import { ago, dayAndTime } from '../parts/words'
+import { Fault } from './fault'
+import { Part } from './part'
+import { useAsking } from './use-asking'
+import type { SessionLine } from './view'
+
+/** Where one is signed in; each can be ended by itself. */
+export function SessionList({ sessions, onDone }: { sessions: readonly SessionLine[]; onDone: () => Promise<void> }) {
+  const { busy, fault, ask } = useAsking()
+  const end = (id: string) =>
+    ask(async () => {
+      await postJson('/api/account/sessions', { id }, 'DELETE')
+      await onDone()
+    })
+  return (
+    <Part title="Where you are signed in">
+      <ul>
+        {sessions.map(({ id, device, address, seenAt, isThis }) => (
+          <li key={id} className="flex items-center justify-between gap-3 border-b border-seam py-2">
+            <span>
+              <span className="block font-semibold">{device}</span>
+              <span className="block text-sm text-soft">
+                {isThis ? (
+                  'this one, now'
+                ) : (
+                  <time dateTime={seenAt} title={dayAndTime(seenAt)} suppressHydrationWarning>
+                    {ago(seenAt)}
+                  </time>
+                )}
+                , from <span className="font-mono text-xs">{address}</span>
+              </span>
+            </span>
+            {!isThis && (
+              <Button disabled={busy} onClick={() => void end(id)()} aria-label={`End the session on ${device}, ${ago(seenAt)}`}>
+                End
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+      <Fault words={fault} />
+    </Part>
+  )
+}
