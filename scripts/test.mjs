@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import path from 'node:path'
 import { buildApplication, installPackages, root, run, say } from './prepare.mjs'
@@ -16,9 +16,12 @@ run('npx', ['oxlint', '--deny-warnings', 'src', 'tests', 'scripts'])
 checkImports()
 run('npx', ['next', 'typegen'])
 run('node', ['scripts/check-types.mjs'])
-run('node', ['scripts/check-expressions.mjs'])
+// Judged while the application is built: it takes most of a minute.
+const expressions = spawn('node', ['scripts/check-expressions.mjs'], { cwd: root, stdio: 'inherit' })
+const judged = new Promise((resolve) => expressions.on('exit', resolve))
 
 buildApplication()
+if ((await judged) !== 0) process.exit(1)
 
 say('Unit tests and checks against the outside')
 const unit = test('npx', ['vitest', 'run'])

@@ -2,6 +2,7 @@ import { NextResponse, type NextRequest } from 'next/server'
 import { isOurHost, NOT_OUR_HOST } from './server/http/hosts'
 import { whoAsks } from './server/http/who-asks'
 import { isFirstStart } from './server/use-cases/come-in'
+import { findTrouble } from './server/use-cases/trouble'
 import { mayOpen } from './server/use-cases/may-open'
 
 /** Routes ask the same in their own shell: before them the framework would keep every body whole. */
@@ -19,6 +20,8 @@ export function proxy(request: NextRequest): NextResponse {
   if (!isOurHost(request.headers.get('host'))) {
     return new NextResponse(NOT_OUR_HOST, { status: 421, headers: { 'content-type': 'text/plain; charset=utf-8' } })
   }
+  const trouble = findTrouble()
+  if (trouble !== null) return new NextResponse(troublePage(trouble), { status: 503, headers: PLAIN_PAGE })
   const { pathname, search } = request.nextUrl
   if (isFirstStart()) return pathname === '/welcome' ? NextResponse.next() : lead(request, '/welcome')
   const asking = whoAsks(request.headers)
@@ -27,6 +30,19 @@ export function proxy(request: NextRequest): NextResponse {
   if (!asking) return lead(request, pathname === '/' ? '/sign-in' : `/sign-in?to=${encodeURIComponent(pathname + search)}`)
   const opens = mayOpen(asking.person, pathname)
   return opens === 'yes' ? NextResponse.next() : opens === 'elsewhere' ? lead(request, '/') : NextResponse.rewrite(at(request, '/nowhere'))
+}
+
+const PLAIN_PAGE = {
+  'content-type': 'text/html; charset=utf-8',
+  'cache-control': 'no-store',
+  'content-security-policy': "default-src 'none'",
+}
+
+/** What is said where nothing can be read or kept: a page that needs nothing of ours. */
+function troublePage(sentence: string): string {
+  const words = sentence.replaceAll('&', '&amp;').replaceAll('<', '&lt;')
+  const title = 'Instant Fit cannot work now'
+  return `<!doctype html><html lang="en"><title>${title}</title><h1>${title}</h1><p>${words}</p></html>`
 }
 
 /** Sends on within this application, under the name that it was asked by. */

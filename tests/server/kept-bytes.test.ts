@@ -9,11 +9,13 @@ import { mediaFile } from '../../src/server/files/media-file'
 import { storeUpload } from '../../src/server/media/store-upload'
 import { makeVariant } from '../../src/server/media/variants'
 import { readAsset } from '../../src/server/store/assets'
+import { db } from '../../src/server/store/db'
 
 let data = ''
 beforeAll(() => {
   data = mkdtempSync(path.join(tmpdir(), 'instant-fit-'))
   process.env.INSTANT_FIT_DATA = data
+  db()
 })
 
 /** What a disk can do to a file that was whole: empty it, cut it short, or turn a bit of it. */

@@ -31,6 +31,8 @@ const DETAILS = {
   path: 'index.html',
   address: 'site.localhost',
   wait: '4 seconds',
+  file: 'instant-fit.sqlite',
+  known: 3,
   email: 'a@b.example',
 }
 

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { readFileSync, statSync } from 'node:fs'
+import { readFileSync, statSync, utimesSync } from 'node:fs'
 import { dataFolder } from './data-folder'
 import { writeWhole } from './write-whole'
 
@@ -30,9 +30,11 @@ export function readWhole(file: string, hash: string): Buffer | null {
   return hashOf(bytes) === hash ? bytes : null
 }
 
-/** Writes a file unless it is there as it should be, to its last byte. */
+/** Writes a file unless it is there as it should be, to its last byte; its day is that of whoever asked for it last. */
 export function keepWhole(file: string, bytes: Uint8Array, hash: string): void {
-  if (statSync(file, { throwIfNoEntry: false })?.size !== bytes.length || readWhole(file, hash) === null) writeWhole(file, bytes)
+  const isThere = statSync(file, { throwIfNoEntry: false })?.size === bytes.length && readWhole(file, hash) !== null
+  if (isThere) utimesSync(file, new Date(), new Date())
+  else writeWhole(file, bytes)
 }
 
 function blobFile(hash: string): string {

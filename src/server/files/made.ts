@@ -20,6 +20,11 @@ export async function madeOnce(folder: 'variants' | 'fonts', name: string, make:
   return bytes
 }
 
+/** Whether a file is what was made, to its last byte. */
+export function isMadeWhole(file: string): boolean {
+  return readMade(file) !== null
+}
+
 function readMade(file: string): Buffer | null {
   const kept = readFileSync(file)
   const bytes = kept.subarray(0, -SUM)

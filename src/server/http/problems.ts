@@ -165,6 +165,37 @@ export const PROBLEMS = {
       `A file of this release, ${d.path}, is damaged here. Nothing was switched: visitors see what they saw before. ` +
       'Publish the site as it is now instead.',
   },
+  databaseLocked: {
+    status: 503,
+    sentence: () => 'Another program holds the database, so nothing can be saved just now. End it, and what waits is saved.',
+  },
+  databaseDamaged: {
+    status: 503,
+    sentence: (d) =>
+      `Something wrote over the database ${d.file}: it cannot be read. Nothing was changed. Stop Instant Fit and put a copy in its place ` +
+      '(npm run unpack).',
+  },
+  databaseEmptied: {
+    status: 503,
+    sentence: (d) =>
+      `The database ${d.file} is gone or empty, though files of jobs lie beside it. Nothing was changed. Stop Instant Fit and put a copy ` +
+      'in its place (npm run unpack), or move the folder away to begin anew.',
+  },
+  databaseNewer: {
+    status: 503,
+    sentence: (d) =>
+      `The database is of a newer Instant Fit (version ${d.found}; this one knows ${d.known}). Nothing was changed. Start the newer one.`,
+  },
+  folderReadOnly: {
+    status: 503,
+    sentence: (d) =>
+      `Instant Fit may not write into the folder of ${d.file}. Nothing was changed. Give it the right to, then load this again.`,
+  },
+  diskFails: {
+    status: 503,
+    sentence: () =>
+      'This computer’s disk does not read or write as it should, so nothing was changed. Make a copy of the data folder first.',
+  },
   diskFull: {
     status: 507,
     sentence: () => 'This computer’s disk is full, so nothing was written. Make room and try again; what was saved before is safe.',
@@ -198,12 +229,21 @@ export type ProblemReply = {
   readonly problem: { readonly code: ProblemCode; readonly sentence: string; readonly faults?: readonly PackFault[] }
 }
 
+/** What SQLite (“Result and Error Codes”) and the file system say of a disk, a folder or a database that cannot be used. */
+const DISK_TROUBLES = [
+  [/^SQLITE_(BUSY|LOCKED)/, 'databaseLocked'],
+  [/^SQLITE_(CORRUPT|NOTADB)/, 'databaseDamaged'],
+  [/^SQLITE_FULL|^ENOSPC$|^EDQUOT$/, 'diskFull'],
+  [/^SQLITE_(READONLY|CANTOPEN|PERM)|^(EACCES|EROFS|EPERM)$/, 'folderReadOnly'],
+  [/^SQLITE_IOERR|^EIO$/, 'diskFails'],
+] as const
+
 /** Any error as the reply a person can read; nothing of the inside leaks out. */
 export function toProblem(error: unknown): Problem {
   if (error instanceof Problem) return error
-  const code = (error as { code?: unknown } | null)?.code
-  if (code === 'ENOSPC' || code === 'SQLITE_FULL') return new Problem('diskFull', {}, { cause: error })
-  return new Problem('unexpected', {}, { cause: error })
+  const code = String((error as { code?: unknown } | null)?.code ?? '')
+  const trouble = DISK_TROUBLES.find(([pattern]) => pattern.test(code))?.[1]
+  return new Problem(trouble ?? 'unexpected', { file: 'the data folder' }, { cause: error })
 }
 
 export function toReply(problem: Problem): ProblemReply {

@@ -31,9 +31,12 @@ function toSavedRow(stored: Row): SavedRow {
   return { revision, id, who: whoseRow(row.who), gesture, undoes, edit: readEdit(row.edit), inverse: readEdit(row.inverse) }
 }
 
+/** Who does what no person did; nobody undoes it. */
+export const ITSELF = 'instant-fit'
+
 /** Before there were accounts each browser had a name of its own; all of that is the first person's. */
 function whoseRow(who: string | null): string | null {
-  return who === null || who.startsWith('person:') ? who : (firstPerson() ?? who)
+  return who === null || who === ITSELF || who.startsWith('person:') ? who : (firstPerson() ?? who)
 }
 
 /** What was written was checked by the same schema before. */

@@ -2,6 +2,7 @@ import { own } from '../../core/own'
 import { createHash } from 'node:crypto'
 import { readdirSync, readFileSync } from 'node:fs'
 import type Database from 'better-sqlite3'
+import { Problem } from '../http/problems'
 import { projectFolder } from '../files/data-folder'
 import { upgradeToFormat2 } from './upgrade-to-format-2'
 
@@ -18,8 +19,7 @@ const THEN: Readonly<Record<string, (db: Database.Database) => void>> = { '004-f
  */
 export function migrate(db: Database.Database, all: readonly Migration[] = readMigrations()): void {
   const done = readDone(db, all)
-  if (done.length > all.length)
-    throw new Error(`The database is at version ${done.length}; this application knows ${all.length}. Start the newer application.`)
+  if (done.length > all.length) throw new Problem('databaseNewer', { found: done.length, known: all.length })
   for (const { number, name, hash } of done) {
     const known = all[number - 1]
     if (known?.name !== name) throw new Error(`Migration ${number} ran here as ${name}; now it is ${known?.name ?? 'missing'}.`)

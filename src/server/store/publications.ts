@@ -41,10 +41,10 @@ export function insertPublication(publication: Omit<Publication, 'switchedAt' | 
   )
 }
 
-/** What visitors of a job's site see now: the newest switch. */
+/** What visitors of a job's site see now: the newest switch, whatever the clock said. */
 export function livePublication(job: string): Publication | null {
   const row = sql<[string], Row>(
-    `SELECT ${COLUMNS} FROM publication WHERE job = ? AND switched_at IS NOT NULL ORDER BY switched_at DESC LIMIT 1`,
+    `SELECT ${COLUMNS} FROM publication WHERE job = ? AND switch IS NOT NULL ORDER BY switch DESC LIMIT 1`,
   ).get(job)
   return row ? toPublication(row) : null
 }
@@ -52,7 +52,7 @@ export function livePublication(job: string): Publication | null {
 /** Publications that were begun and neither finished nor given up, oldest first. */
 export function openPublications(job: string | null = null): Publication[] {
   return sql<[string | null, string | null], Row>(
-    `SELECT ${COLUMNS} FROM publication WHERE done_at IS NULL AND given_up IS NULL AND (? IS NULL OR job = ?) ORDER BY begun_at`,
+    `SELECT ${COLUMNS} FROM publication WHERE done_at IS NULL AND given_up IS NULL AND (? IS NULL OR job = ?) ORDER BY rowid`,
   )
     .all(job, job)
     .map(toPublication)
@@ -62,7 +62,8 @@ export function openPublications(job: string | null = null): Publication[] {
 export function noteSwitched({ id, job, release }: Publication): void {
   db().transaction(() => {
     numberRelease(job, release)
-    sql('UPDATE publication SET switched_at = coalesce(switched_at, ?) WHERE id = ?').run(new Date().toISOString(), id)
+    const next = '(SELECT 1 + coalesce(max(switch), 0) FROM publication)'
+    sql(`UPDATE publication SET switched_at = ?, switch = ${next} WHERE id = ? AND switch IS NULL`).run(new Date().toISOString(), id)
   })()
 }
 
@@ -81,8 +82,8 @@ export type Live = { readonly address: string; readonly switchedAt: string; read
 /** What is live of every job that has been published. */
 export function liveOfAll(): Map<string, Live> {
   const rows = sql<[], { job: string; address: string; switched_at: string; number: number | null; revision: number }>(
-    `SELECT publication.job, publication.address, max(switched_at) AS switched_at, number, revision
-     FROM publication JOIN release ON release.id = publication.release WHERE switched_at IS NOT NULL GROUP BY publication.job`,
+    `SELECT publication.job, publication.address, switched_at, max(switch), number, revision
+     FROM publication JOIN release ON release.id = publication.release WHERE switch IS NOT NULL GROUP BY publication.job`,
   ).all()
   return new Map(rows.map(({ job, switched_at, ...live }) => [job, { ...live, switchedAt: switched_at }]))
 }

@@ -26,8 +26,8 @@ export type PublishedRelease = Release & { readonly lastLiveAt: string }
 /** Releases that visitors have seen on a destination, newest switch first: the first one is live. */
 export function publishedReleases(job: string): PublishedRelease[] {
   return sql<[string], ReleaseRow & { last: string }>(
-    `SELECT ${COLUMNS}, max(switched_at) AS last FROM publication JOIN release ON release.id = publication.release
-     WHERE publication.job = ? AND switched_at IS NOT NULL GROUP BY release.id ORDER BY last DESC, number DESC`,
+    `SELECT ${COLUMNS}, switched_at AS last, max(switch) AS newest FROM publication JOIN release ON release.id = publication.release
+     WHERE publication.job = ? AND switch IS NOT NULL GROUP BY release.id ORDER BY newest DESC`,
   )
     .all(job)
     .map((row) => ({ ...toRelease(row), lastLiveAt: row.last }))
@@ -61,7 +61,7 @@ export function numberRelease(job: string, id: string): void {
 /** The newest release of a revision for an address, if one was built and kept. */
 export function findRelease(job: string, revision: number, address: string): Release | null {
   const row = sql<[string, number, string], ReleaseRow>(
-    `SELECT ${COLUMNS} FROM release WHERE job = ? AND revision = ? AND address = ? ORDER BY built_at DESC LIMIT 1`,
+    `SELECT ${COLUMNS} FROM release WHERE job = ? AND revision = ? AND address = ? ORDER BY rowid DESC LIMIT 1`,
   ).get(job, revision, address)
   return row ? toRelease(row) : null
 }

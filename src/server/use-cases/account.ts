@@ -12,6 +12,7 @@ import { passkeysOf } from '../store/passkeys'
 import { changePerson, findPerson, grantsOf, listPeople, namesOfPeople } from '../store/people'
 import { dropPassesFor } from '../store/passes'
 import { endSession, endSessionsOf, sessionsOf } from '../store/sessions'
+import { lastCheck, type CheckReport } from './check'
 import { listJobLines } from './list-jobs'
 
 export type SessionLine = {
@@ -42,6 +43,7 @@ export type AccountView = {
     readonly invitations: readonly InvitationLine[]
     readonly jobs: readonly { readonly id: string; readonly name: string }[]
     readonly audit: readonly AuditRow[]
+    readonly check: CheckReport | null
   } | null
 }
 
@@ -71,6 +73,7 @@ function peopleView(me: Person): AccountView['people'] {
       .filter(({ shelf }) => shelf !== 'bin')
       .map(({ id, name }) => ({ id, name })),
     audit: auditPage(Number.MAX_SAFE_INTEGER),
+    check: lastCheck(),
   }
 }
 

@@ -4,9 +4,7 @@ import { findTemplate } from '../../core/pack'
 import { appendRows, jobState } from '../log/edit-log'
 import { pack } from '../packs/packs'
 import { listJobs } from '../store/jobs'
-
-/** Who such edits are by: no person, so that nobody undoes them. */
-const ITSELF = 'instant-fit'
+import { ITSELF } from '../store/log-rows'
 
 /**
  * Gives each job from an earlier day what has become a part of every site since. It is an edit like any other, nobody's to undo; a job

@@ -1,7 +1,8 @@
 import { deedOf, wordsOfEdit } from '../../core/site'
 import { jobState } from '../log/edit-log'
+import { jobSize, type JobSize } from '../store/job-size'
 import { getJob } from '../store/jobs'
-import { gestureLines, rowsSince } from '../store/log-rows'
+import { gestureLines, ITSELF, rowsSince } from '../store/log-rows'
 import { namesOfPeople } from '../store/people'
 
 /** Something that somebody did with a job, in one go. */
@@ -15,7 +16,7 @@ export type Deed = {
   /** The words that it wrote, as many as fit a line. */
   readonly words: string
 }
-export type Deeds = { readonly deeds: readonly Deed[]; readonly isAll: boolean }
+export type Deeds = { readonly deeds: readonly Deed[]; readonly isAll: boolean; readonly size: JobSize }
 
 const AT_ONCE = 60
 const MOST_WORDS = 160
@@ -32,7 +33,14 @@ export function whatWasDone(id: string, before: number): Deeds {
     const { deed, where } = deedOf(document, row.edit)
     const words = wordsOfEdit(row.edit).join(' · ').slice(0, MOST_WORDS)
     const told = undoes === null ? deed : `took back or brought back: ${deed}`
-    return { first, at, who: who === null ? 'the start' : (names.get(who) ?? 'somebody'), deed: told, where, words }
+    return {
+      first,
+      at,
+      who: who === null ? 'the start' : who === ITSELF ? 'Instant Fit' : (names.get(who) ?? 'somebody'),
+      deed: told,
+      where,
+      words,
+    }
   })
-  return { deeds, isAll: lines.length < AT_ONCE }
+  return { deeds, isAll: lines.length < AT_ONCE, size: jobSize(job) }
 }

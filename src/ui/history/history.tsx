@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { ApiError, callApi } from '../job/api'
 import { useJob } from '../job/job-context'
 import { Button } from '../parts/button'
-import { dayAndTime } from '../parts/words'
+import { count, dayAndTime, kilobytes } from '../parts/words'
 
 type Deed = {
   readonly first: number
@@ -13,26 +13,33 @@ type Deed = {
   readonly where: string
   readonly words: string
 }
-type Deeds = { readonly deeds: readonly Deed[]; readonly isAll: boolean }
+type Size = { readonly rows: number; readonly history: number; readonly pictures: number; readonly releases: number }
+type Deeds = { readonly deeds: readonly Deed[]; readonly isAll: boolean; readonly size: Size }
 
 /** Who did what with this job, newest first. Everything here can be looked at; what stands still is taken back by Undo. */
 export function History(newest: Deeds) {
   const id = useJob((s) => s.id)
-  const [{ deeds, isAll }, setDeeds] = useState(newest)
+  const [{ deeds, isAll, size }, setDeeds] = useState(newest)
   const [fault, setFault] = useState<string | null>(null)
   const more = async (): Promise<void> => {
     try {
       const next = await callApi<Deeds>(`/api/jobs/${id}/deeds?before=${deeds.at(-1)?.first ?? 0}`)
-      setDeeds({ deeds: [...deeds, ...next.deeds], isAll: next.isAll })
+      setDeeds({ deeds: [...deeds, ...next.deeds], isAll: next.isAll, size: next.size })
       setFault(null)
     } catch (error) {
       setFault(error instanceof ApiError ? error.message : 'It could not be fetched. Try again.')
     }
   }
+  const [all, pictures, history] = [size.history + size.pictures, size.pictures, size.history].map(kilobytes)
   return (
     <main data-skip-to tabIndex={-1} className="min-h-0 flex-1 overflow-y-auto px-6 py-6 outline-none">
       <div className="mx-auto max-w-[64rem]">
-        <h1 className="mb-3 text-xl font-bold tracking-tight">What was done</h1>
+        <div className="mb-3 flex items-baseline justify-between gap-6">
+          <h1 className="text-xl font-bold tracking-tight">What was done</h1>
+          <p className="text-sm text-soft">
+            This job takes {all}: {pictures} of pictures, {count(size.rows, 'change')} in {history}, {count(size.releases, 'release')}
+          </p>
+        </div>
         {deeds.length === 0 ? (
           <p className="text-soft">Nothing yet: the job is as it began.</p>
         ) : (

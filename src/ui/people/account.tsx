@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { callApi, postJson } from '../job/api'
 import { Button } from '../parts/button'
 import { AuditList } from './audit-list'
+import { CheckPart } from './check-part'
 import { OwnDetails } from './own-details'
 import { PasskeyList } from './passkey-list'
 import { PeopleList } from './people-list'
@@ -54,6 +55,7 @@ export function Account(first: AccountView) {
           <div className="flex min-w-0 flex-col gap-8">
             <PeopleList me={me.id} people={people} onDone={refresh} />
             <AuditList first={people.audit} />
+            <CheckPart first={people.check} />
           </div>
         )}
       </div>

@@ -25,12 +25,19 @@ export type AuditRow = {
   readonly about: string
   readonly address: string
 }
+export type CheckReport = {
+  readonly at: string
+  readonly looked: number
+  readonly findings: readonly { readonly about: string; readonly name: string; readonly what: string; readonly done: string }[]
+  readonly bytes: number
+}
 export type JobName = { readonly id: string; readonly name: string }
 export type PeopleView = {
   readonly all: readonly PersonLine[]
   readonly invitations: readonly InvitationLine[]
   readonly jobs: readonly JobName[]
   readonly audit: readonly AuditRow[]
+  readonly check: CheckReport | null
 }
 export type AccountView = {
   readonly me: Person

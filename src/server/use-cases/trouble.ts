@@ -1,0 +1,14 @@
+import { Problem, toProblem } from '../http/problems'
+import { db } from '../store/db'
+
+/** Why nothing can be read or kept now, in a sentence for whoever opens a page; null where all is well. */
+export function findTrouble(): string | null {
+  try {
+    db().prepare('SELECT 1 FROM migration LIMIT 1').get()
+    return null
+  } catch (error) {
+    const problem = toProblem(error)
+    if (!(error instanceof Problem)) console.error(error)
+    return problem.message
+  }
+}

@@ -1,0 +1,55 @@
+'use client'
+import { useState } from 'react'
+import { postJson } from '../job/api'
+import { Button } from '../parts/button'
+import { ago, count, kilobytes } from '../parts/words'
+import { Fault } from './fault'
+import { Part } from './part'
+import { useAsking } from './use-asking'
+import type { CheckReport } from './view'
+
+/** What was found when everything that is kept was looked through, and how to pack it. */
+export function CheckPart({ first }: { first: CheckReport | null }) {
+  const [report, setReport] = useState(first)
+  const { busy, fault, ask } = useAsking()
+  const look = ask(async () => setReport(await postJson<CheckReport>('/api/check', {})))
+  return (
+    <Part title="What is kept here">
+      <div role="status">
+        {report === null ? (
+          <p className="text-soft">It is being looked through since the start. Load this page again in a moment.</p>
+        ) : (
+          <p suppressHydrationWarning>
+            {kilobytes(report.bytes)} in all. {count(report.looked, 'thing')} looked through {ago(report.at)}:{' '}
+            {report.findings.length === 0 ? (
+              <span className="font-semibold text-done">everything is whole ✓</span>
+            ) : (
+              <span className="font-semibold text-thread">✕ {count(report.findings.length, 'finding')}</span>
+            )}
+          </p>
+        )}
+      </div>
+      {report !== null && report.findings.length > 0 && (
+        <ul className="mt-2 max-h-60 overflow-y-auto border border-seam bg-cloth px-3 py-1 text-sm" tabIndex={0} aria-label="Findings">
+          {report.findings.map(({ about, name, what, done }, i) => (
+            <li key={`${about} ${name} ${i}`} className="border-b border-seam py-1 last:border-0">
+              <span className="font-semibold" dir="auto">
+                {name}
+              </span>{' '}
+              <span className="text-soft">({about})</span> {what}. <span className="font-semibold">{done}</span>
+            </li>
+          ))}
+        </ul>
+      )}
+      <div className="mt-2 flex flex-wrap items-center gap-3">
+        <Button disabled={busy} onClick={() => void look()}>
+          {busy ? 'Looking…' : 'Check and repair'}
+        </Button>
+        <p className="text-sm text-soft">
+          A copy of everything, while you work: <code className="font-mono text-xs text-ink">npm run pack</code>
+        </p>
+      </div>
+      <Fault words={fault} />
+    </Part>
+  )
+}
