@@ -112,6 +112,12 @@ test('everything that is pressed is at least 24 px each way, and no bar scrolls 
   await page.goto(APP)
   await expect(page.getByRole('table')).toBeVisible()
   await look('jobs')
+  await page.goto(`${APP}/account`)
+  await expect(page.getByRole('heading', { name: 'People' })).toBeVisible()
+  await look('account')
+  await page.goto(`${at}/history`)
+  await expect(page.getByRole('heading', { name: 'What was done' })).toBeVisible()
+  await look('history')
   for (const [path, seen] of [
     ['/template', 'Tallow'],
     ['/template?show=particulars&of=limewash', 'Limewash'],

@@ -28,7 +28,32 @@ export type PictureVariant = {
   readonly format: PictureFormat
 }
 
+/** No side of a WebP picture is longer (RFC 9649, 2.6: 14 bits). */
+const LONGEST = 16_383
+
 const WIDTHS = [400, 640, 960, 1280, 1600, 2000]
+
+/** How wide pictures are that our own screens show whole: in a cell, and where a logo is chosen. */
+export type ThumbnailWidth = 240 | 400
+const THUMBNAILS: readonly ThumbnailWidth[] = [240, 400]
+
+/** Where a screen of ours finds a picture whole, no wider than asked. */
+export function thumbnailUrl(asset: AssetInfo, width: ThumbnailWidth): string {
+  return `/media/${encodeURIComponent(asset.id)}/whole/50-50/${Math.min(width, asset.width)}.${asset.vector ? 'svg' : 'webp'}`
+}
+
+/**
+ * Whether a file of a picture is one that a page or a screen of ours can ask for. `frames` are those that designs give; of any other size,
+ * nothing is made.
+ */
+export function isAskedFor(asset: AssetInfo, { ratio, focus, width, format }: PictureVariant, frames: ReadonlySet<string>): boolean {
+  if (asset.vector) return format === 'svg' && ratio === null
+  if (ratio !== null && !frames.has(ratio)) return false
+  const { sources, fallback } = pictureVariants(asset, ratio, focus)
+  const isOf = (one: PictureVariant): boolean => one.width === width && one.format === format
+  if (sources.some(isOf) || isOf(fallback)) return true
+  return ratio === null && format === 'webp' && THUMBNAILS.some((most) => Math.min(most, asset.width) === width)
+}
 
 /** The widths to make of a crop: the ladder up to the crop's own width, which closes it when it falls between two rungs. */
 export function variantWidths(cropWidth: number): number[] {
@@ -53,7 +78,7 @@ export function pictureVariants(
     format,
   })
   if (asset.vector) return { sources: [], fallback: { ...make(asset.width, 'svg'), ratio: null } }
-  const widths = variantWidths(crop.width)
+  const widths = variantWidths(Math.max(1, Math.min(crop.width, Math.floor((LONGEST * crop.width) / crop.height))))
   const middle = widths.findLast((w) => w <= 960) ?? widths[0] ?? crop.width
   return { sources: widths.map((w) => make(w, 'webp')), fallback: make(middle, asset.alpha ? 'png' : 'jpg') }
 }

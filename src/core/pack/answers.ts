@@ -41,6 +41,16 @@ function has(node: DesignNode, is: (node: Exclude<DesignNode, string>) => boolea
 
 const isHeading = ({ tag }: Exclude<DesignNode, string>): boolean => tag === 'h1' || tag === 'h2'
 
+/** Every frame that a design gives a picture, as `4:5`. */
+export function framesOf(design: Design): readonly string[] {
+  const found = new Set<string>()
+  has(design.tree, ({ binding }) => {
+    if (binding?.type === 'slot' && binding.ratio !== null) for (const frame of binding.ratio.split(' ')) found.add(frame)
+    return false
+  })
+  return [...found]
+}
+
 function isFramed({ binding }: Exclude<DesignNode, string>): boolean {
   return binding?.type === 'slot' && binding.slotType === 'image' && binding.ratio !== null
 }

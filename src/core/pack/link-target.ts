@@ -12,3 +12,12 @@ export function parseLinkTarget(text: string): LinkTarget | null {
 export function isSafeUrl(url: string): boolean {
   return /^(https?:\/\/[^\s<>"]+|mailto:[^\s<>"]+|tel:[+\d][\d\s().-]*)$/i.test(url)
 }
+
+/**
+ * A safe address as a page prints it. Most are as they were written; what browsers would put right in silence is put right here, so that
+ * the page is valid: `\\` is `/`, and a percent sign that begins no code is one itself (URL Standard, “URL parsing”).
+ */
+export function printedUrl(url: string): string {
+  if (!/^https?:/i.test(url) || !/[\\%`{}|^[\]]/.test(url) || !URL.canParse(url)) return url
+  return new URL(url.replaceAll(/%(?![0-9a-f]{2})/gi, '%25')).href
+}

@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { redirectPathSchema } from '../site'
+import { fitWords, redirectPathSchema } from '../site'
 
 /** What somebody typed as a whole web address (WHATWG URL); null where it is none. */
 export function toWebAddress(typed: string): string | null {
@@ -14,6 +14,6 @@ export function toWebAddress(typed: string): string | null {
 /** An address as somebody has it at hand, whole or in part, as a path from the root; null where it is none. */
 export function toOldAddress(typed: string): string | null {
   const text = typed.trim()
-  const path = URL.canParse(text) ? new URL(text).pathname : encodeURI(text.startsWith('/') ? text : `/${text}`)
+  const path = URL.canParse(text) ? new URL(text).pathname : encodeURI(fitWords(text.startsWith('/') ? text : `/${text}`))
   return v.is(redirectPathSchema, path) ? path : null
 }

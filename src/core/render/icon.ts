@@ -1,4 +1,4 @@
-import type { Brand } from '../site'
+import { fitWords, type Brand } from '../site'
 import type { Family } from '../type'
 import { logoOn } from '../fill'
 import { shownFact } from '../fill'
@@ -49,7 +49,7 @@ export function planIcon(site: Site): IconPlan {
   })
   const family = siteFamilies(site).display
   return {
-    letters: letters ?? (initials(shownFact(site, 'name').text) || '•'),
+    letters: fitWords(letters ?? '').trim() || initials(shownFact(site, 'name').text) || '•',
     family,
     weight: 700,
     grounds: [groundOf(ground), ...GROUNDS.filter((other) => other !== ground).map(groundOf)],

@@ -1,6 +1,6 @@
 import { pictureVariants, type AssetInfo, type PictureVariant } from '../image'
 import { isHome, pagePath } from '../pages'
-import { factsOf, siteLanguage, type Page } from '../site'
+import { factsOf, fitWords, siteLanguage, type Page } from '../site'
 import {
   fillPage,
   findPicture,
@@ -74,7 +74,9 @@ function hasLastDays({ head, main, start, end }: PageParts<FilledSection>): bool
 
 function renderHead(writer: PageWriter, files: ReleaseFiles, filled: PageParts<FilledSection>, body: string): string {
   const { site, page } = writer
-  const texts = page ? printedTexts(site, page) : { title: ownWord(site.document, 'page-not-found'), description: '' }
+  const texts = page
+    ? printedTexts(site, page, new URL(files.origin).host)
+    : { title: ownWord(site.document, 'page-not-found'), description: '' }
   const meta = (name: string, content: string): string => `<meta${attribute('name', name)}${attribute('content', content)}>`
   const hasCard = page !== null && isHome(site.document, page) && factsOf(site.document).name !== undefined
   const lines = [
@@ -101,10 +103,10 @@ function renderHead(writer: PageWriter, files: ReleaseFiles, filled: PageParts<F
   return lines.join('\n')
 }
 
-/** Title and description as they are printed. */
-function printedTexts({ document, pack }: Site, page: Page): { readonly title: string; readonly description: string } {
+/** Title and description as they are printed. A page is called something (HTML, 4.2.2): where nothing can be said, as its site’s address. */
+function printedTexts({ document, pack }: Site, page: Page, host: string): { readonly title: string; readonly description: string } {
   const { title, description } = pageTexts(pack, document, page)
-  return { title: printed(document, title), description: printed(document, description) }
+  return { title: fitWords(printed(document, title)).trim() || host, description: printed(document, description) }
 }
 
 /** The colour that a browser gives its own frame around the page. */

@@ -1,28 +1,46 @@
-import type { PictureFormat, PictureVariant } from '../../core/image'
-import { cropToFocus, parseRatio } from '../../core/image'
+import { cropToFocus, isAskedFor, parseRatio, type PictureFormat, type PictureVariant } from '../../core/image'
+import { framesOf, type Pack } from '../../core/pack'
+import { ALTERATIONS } from '../../core/site'
+import { pack } from '../packs/packs'
 import { findAsset } from '../store/assets'
 import { makeVariant } from './variants'
 
 const TYPES: Record<PictureFormat, string> = { webp: 'image/webp', jpg: 'image/jpeg', png: 'image/png', svg: 'image/svg+xml' }
 
-/** The picture that an address on a sheet names, as the renderer writes them: asset, frame, focus, `width.format`. */
+/**
+ * The picture that an address on a sheet names, as the renderer writes them: asset, frame, focus, `width.format`. Null for whatever no page of
+ * ours can ask for: of other sizes and frames nothing is made.
+ */
 export async function readSheetPicture(parts: readonly string[]): Promise<{ readonly bytes: Buffer; readonly type: string } | null> {
-  const [asset, frame, focus, file] = [decodeURIComponent(parts[0] ?? ''), parts[1] ?? '', parts[2] ?? '', parts[3] ?? '']
+  const [asset, frame, focus, file] = [decoded(parts[0] ?? ''), parts[1] ?? '', parts[2] ?? '', parts[3] ?? '']
   const [, x, y] = /^(\d{1,3})-(\d{1,3})$/.exec(focus) ?? []
-  const [, width, format] = /^(\d{1,4})\.(webp|jpg|png|svg)$/.exec(file) ?? []
+  const [, width, format] = /^(\d{1,5})\.(webp|jpg|png|svg)$/.exec(file) ?? []
   const found = await findAsset(asset)
-  if (!found || !width || !format || x === undefined || y === undefined) return null
+  if (!found || !width || !format || Number(x ?? 101) > 100 || Number(y ?? 101) > 100) return null
   const ratio = frame === 'whole' ? null : frame.replace('x', ':')
-  const at = { x: Math.min(1, Number(x) / 100), y: Math.min(1, Number(y) / 100) }
+  const at = { x: Number(x) / 100, y: Number(y) / 100 }
   const crop = cropToFocus(found, parseRatio(ratio), at)
-  const variant: PictureVariant = {
-    asset,
-    ratio,
-    focus: at,
-    width: Math.min(Number(width), crop.width),
-    format: format as PictureFormat,
-    height: Math.max(1, Math.round((Math.min(Number(width), crop.width) * crop.height) / crop.width)),
-  }
+  const height = Math.max(1, Math.round((Number(width) * crop.height) / crop.width))
+  const variant: PictureVariant = { asset, ratio, focus: at, width: Number(width), format: format as PictureFormat, height }
+  if (!isAskedFor(found, variant, framesIn(pack()))) return null
   const bytes = await makeVariant(variant)
   return bytes && { bytes, type: TYPES[variant.format] }
+}
+
+const known = new WeakMap<Pack, ReadonlySet<string>>()
+
+/** The frames that any design gives its pictures, and those that they can be altered to. */
+function framesIn(all: Pack): ReadonlySet<string> {
+  const frames = known.get(all) ?? new Set([...Object.values(all.designs).flatMap(framesOf), ...ALTERATIONS.frame])
+  known.set(all, frames)
+  return frames
+}
+
+/** A part of an address as it was before it was written there; one that cannot be read names nothing. */
+function decoded(part: string): string {
+  try {
+    return decodeURIComponent(part)
+  } catch {
+    return ''
+  }
 }

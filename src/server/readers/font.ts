@@ -35,6 +35,7 @@ export async function readFont(
     })
   const type = FORMATS.get(magic)
   if (!type) throw new Problem('fontWrong', { name: shown, fault: 'it is no font file. Choose a WOFF2, WOFF, TTF or OTF' })
+  if (isCutShort(bytes, type)) throw damaged(shown, new Error('it is shorter than its header says'))
   const font = open(shown, bytes)
   const embedding = readEmbedding(permissionOf(font))
   if (!embedding.allowed) throw new Problem('fontForbidden', { name: shown, advice: embedding.words })
@@ -49,6 +50,17 @@ export async function readFont(
             'the family’s fuller version.',
         ]
   return { font: describe(font, type, embedding.whole), notes: [embedding.words, ...lacks] }
+}
+
+/**
+ * Whether a file ends before what its header says is in it: its whole length (WOFF 1.0, 3; WOFF2, 4.1), or where its last table ends
+ * (OpenType 1.9.1, “Table directory”). Decoders read on behind the end, where anything may lie.
+ */
+function isCutShort(bytes: Buffer, type: 'woff2' | 'woff' | 'ttf' | 'otf'): boolean {
+  if (bytes.length < 44) return true
+  if (type === 'woff2' || type === 'woff') return bytes.readUInt32BE(8) !== bytes.length
+  const tables = Array.from({ length: bytes.readUInt16BE(4) }, (_, i) => 12 + 16 * i)
+  return tables.some((at) => at + 16 > bytes.length || bytes.readUInt32BE(at + 8) + bytes.readUInt32BE(at + 12) > bytes.length)
 }
 
 function open(name: string, bytes: Buffer): fontkit.Font {

@@ -1,9 +1,9 @@
+import { thumbnailUrl } from '@/core/image'
 import { contrastRatio, LEAST_CONTRAST, toOklch } from '@/core/colour'
 import { logoOn, shownFact, siteScheme, type Site } from '@/core/fill'
 import { familyCss, familyFaces, logoBox, siteFamilies, textStylesOf } from '@/core/render'
 import { TEXT_STYLES, TONES, type Role } from '@/core/site'
 import { fontFaceCss } from '@/core/type'
-import { logoUrl } from '../fields/logo-url'
 import { letterLook, nameLook } from './letter-look'
 import { PrintButton } from './print-button'
 import { STYLE_WORDS } from './style-words'
@@ -130,7 +130,7 @@ export function BrandSheet({ site }: { site: Site }) {
               >
                 {logo && box ? (
                   <img
-                    src={logoUrl(logo)}
+                    src={thumbnailUrl(logo, 400)}
                     alt={`Logo on ${tone}`}
                     width={box.width}
                     height={box.height}

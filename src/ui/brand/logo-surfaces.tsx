@@ -1,9 +1,9 @@
 'use client'
+import { thumbnailUrl } from '@/core/image'
 import { logoOn, shownFact, siteScheme } from '@/core/fill'
 import { logoBox, planIcon } from '@/core/render'
 import { TONES } from '@/core/site'
 import { useJobStore } from '../job/job-context'
-import { logoUrl } from '../fields/logo-url'
 import { nameLook } from './letter-look'
 import { useSite } from '../job/use-site'
 import { useBrand } from './use-brand'
@@ -28,7 +28,7 @@ export function LogoSurfaces({ dark }: { dark: boolean }) {
             >
               {logo ? (
                 <img
-                  src={logoUrl(logo)}
+                  src={thumbnailUrl(logo, 400)}
                   alt={`The logo on ${tone}`}
                   width={logoBox(site.document, logo).width}
                   height={logoBox(site.document, logo).height}

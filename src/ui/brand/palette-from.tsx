@@ -1,8 +1,7 @@
 'use client'
 import { own } from '@/core/own'
 import { useEffect, useRef, useState } from 'react'
-import type { PaletteColour } from '@/core/image'
-import { logoUrl } from '../fields/logo-url'
+import { thumbnailUrl, type PaletteColour } from '@/core/image'
 import { Button } from '../parts/button'
 import { FileInput } from '../parts/file-input'
 import { drawnBitmap, findColours } from './find-colours'
@@ -51,7 +50,10 @@ export function PaletteFrom() {
   return (
     <div className="mt-3" role="group" aria-label="Colours from a picture">
       <div className="flex flex-wrap items-center gap-1.5">
-        <Button disabled={!logo || busy} onClick={() => logo && void look('the logo', drawnBitmap(logoUrl(logo), logo.width, logo.height))}>
+        <Button
+          disabled={!logo || busy}
+          onClick={() => logo && void look('the logo', drawnBitmap(thumbnailUrl(logo, 400), logo.width, logo.height))}
+        >
           Take from the logo
         </Button>
         <Button disabled={busy} onClick={() => input.current?.click()}>

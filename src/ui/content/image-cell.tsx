@@ -1,7 +1,7 @@
 'use client'
 import { own } from '@/core/own'
 import { useRef, type KeyboardEvent, type MouseEvent } from 'react'
-import type { AssetInfo } from '@/core/image'
+import { thumbnailUrl, type AssetInfo } from '@/core/image'
 import type { Focus, SlotValueOf } from '@/core/site'
 import { PICTURE_TYPES } from '../fields/logo-input'
 import { Button } from '../parts/button'
@@ -17,10 +17,6 @@ type Props = {
   readonly busy: boolean
   readonly onFile: (file: File) => void
   readonly onChange: (value: Picture) => void
-}
-
-export function pictureThumb(asset: AssetInfo, width = 240): string {
-  return `/media/${encodeURIComponent(asset.id)}/whole/50-50/${Math.min(width, asset.width)}.${asset.vector ? 'svg' : 'webp'}`
 }
 
 /** A picture place: choose or drop a file, say what it shows, point at what must stay in sight. */
@@ -103,7 +99,7 @@ function FocusPicker({
       onClick={click}
       onKeyDown={press}
     >
-      <img src={pictureThumb(asset)} alt="" className="block w-full" />
+      <img src={thumbnailUrl(asset, 240)} alt="" className="block w-full" />
       <span
         aria-hidden
         className="absolute h-3 w-3 -translate-x-1/2 -translate-y-1/2 rounded-full border-2 border-ink bg-tape"

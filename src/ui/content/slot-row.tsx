@@ -3,9 +3,9 @@ import { own } from '@/core/own'
 import { ArrowDown, ArrowUp, Plus, X } from 'lucide-react'
 import { memo, type ReactNode } from 'react'
 import type { LedgerRow, PastedTable } from '@/core/fill'
-import type { AssetTable } from '@/core/image'
+import { thumbnailUrl, type AssetTable } from '@/core/image'
 import { isEmptyValue, plainFromRich, plainWords, richFromPlain, type SlotValue } from '@/core/site'
-import { ImageCell, pictureThumb } from './image-cell'
+import { ImageCell } from './image-cell'
 import { LinkCell } from './link-cell'
 import { RowFrame, type RowState } from './row-frame'
 import { TextCell } from './text-cell'
@@ -186,7 +186,9 @@ function TemplateContent({ row, assets }: { row: LedgerRow; assets: AssetTable }
   if (!value) return null
   if (value.type === 'image') {
     const asset = own(assets, value.asset)
-    return asset ? <img src={pictureThumb(asset)} alt={`Template’s picture: ${value.alt}`} className="h-10 border border-seam" /> : null
+    return asset ? (
+      <img src={thumbnailUrl(asset, 240)} alt={`Template’s picture: ${value.alt}`} className="h-10 border border-seam" />
+    ) : null
   }
   return (
     <span className="line-clamp-2" dir="auto">

@@ -1,12 +1,11 @@
 'use client'
 import { useRef, useState } from 'react'
-import type { AssetInfo } from '@/core/image'
+import { thumbnailUrl, type AssetInfo } from '@/core/image'
 import { Button } from '../parts/button'
 import { kilobytes } from '../parts/words'
 import { FileInput } from '../parts/file-input'
 import { useFileDrop } from '../parts/use-file-drop'
 import { ApiError, uploadLogo } from '../job/api'
-import { logoUrl } from './logo-url'
 import { useLogoAdvice } from './use-logo-advice'
 
 export const PICTURE_TYPES = 'image/jpeg,image/png,image/webp,image/avif,image/gif,image/svg+xml,.svg'
@@ -57,7 +56,7 @@ export function LogoInput({ job, asset, hasOther = false, onAsset }: Props) {
       >
         {asset && (
           <img
-            src={logoUrl(asset)}
+            src={thumbnailUrl(asset, 400)}
             alt="The logo as chosen"
             className={`h-10 max-w-32 object-contain ${advice?.tone === 'light' ? 'bg-ink p-1' : ''}`}
           />

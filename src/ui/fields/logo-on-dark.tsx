@@ -1,9 +1,8 @@
 'use client'
 import { useEffect, useRef, useState } from 'react'
-import type { AssetInfo } from '@/core/image'
+import { thumbnailUrl, type AssetInfo } from '@/core/image'
 import { ApiError, postJson } from '../job/api'
 import { Button } from '../parts/button'
-import { logoUrl } from './logo-url'
 import { useLogoAdvice } from './use-logo-advice'
 
 /** The colours that a one-colour version is printed in. */
@@ -87,5 +86,5 @@ export function LogoOnDark({ job, logo, onDark, onLogos }: Props) {
 }
 
 function LogoPicture({ asset, alt }: { asset: AssetInfo; alt: string }) {
-  return <img src={logoUrl(asset)} alt={alt} className="h-10 max-w-full object-contain object-left" />
+  return <img src={thumbnailUrl(asset, 400)} alt={alt} className="h-10 max-w-full object-contain object-left" />
 }

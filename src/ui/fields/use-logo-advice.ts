@@ -1,6 +1,5 @@
 import { useEffect, useState } from 'react'
-import { adviseLogo, type AssetInfo, type LogoAdvice } from '@/core/image'
-import { logoUrl } from './logo-url'
+import { thumbnailUrl, adviseLogo, type AssetInfo, type LogoAdvice } from '@/core/image'
 
 /** The longer side that a logo is looked at with, in px: enough to tell light from dark. */
 const LOOK_PX = 96
@@ -23,7 +22,7 @@ export function useLogoAdvice(asset: AssetInfo | undefined): LogoAdvice | null {
       context.drawImage(image, 0, 0, canvas.width, canvas.height)
       setAdvice(adviseLogo({ ...asset, pixels: context.getImageData(0, 0, canvas.width, canvas.height).data }))
     })
-    image.src = logoUrl(asset)
+    image.src = thumbnailUrl(asset, 400)
     return () => {
       isCurrent = false
     }

@@ -46,7 +46,11 @@ export function JobList({ jobs: listed, binDays, now, me }: Props) {
           </h1>
         </div>
         <div className="flex items-center gap-5">
-          <Link href="/account" className="max-w-64 truncate font-semibold underline-offset-4 hover:underline" dir="auto">
+          <Link
+            href="/account"
+            className="block min-h-6 max-w-64 truncate font-semibold leading-6 underline-offset-4 hover:underline"
+            dir="auto"
+          >
             {me.name}
             <span className="sr-only">: your account</span>
           </Link>

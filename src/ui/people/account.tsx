@@ -33,7 +33,7 @@ export function Account(first: AccountView) {
           <p className="text-soft">{ROLE_WORDS[me.role]}</p>
         </div>
         <div className="flex items-center gap-2">
-          <Link href="/" className="me-3 font-semibold underline underline-offset-4">
+          <Link href="/" className="me-3 block min-h-6 font-semibold leading-6 underline underline-offset-4">
             All jobs
           </Link>
           <Button disabled={busy} onClick={() => void signOut(false)()}>

@@ -1,4 +1,4 @@
-import { type ComputedList } from '../../pack'
+import { printedUrl, type ComputedList } from '../../pack'
 import { flatMenu, menuOf, relativePath, type MenuEntry } from '../../pages'
 import { factsOf, isNoFact, lineOf, toHoursRows } from '../../site'
 import { pageTexts } from '../page-texts'
@@ -26,7 +26,7 @@ export function computedEntries(scope: PageScope, each: ComputedList): readonly 
       return hoursEntries(scope)
     case 'socials':
       return (factsOf(scope.site.document).socials ?? []).map((url) => ({
-        parts: { profile: { text: profileName(url), extra: { href: url, rel: 'me' } } },
+        parts: { profile: { text: profileName(url), extra: { href: printedUrl(url), rel: 'me' } } },
       }))
     default:
       return each satisfies never

@@ -1,4 +1,4 @@
-import { isSafeUrl } from '../../pack'
+import { isSafeUrl, printedUrl } from '../../pack'
 import type { RichBlock, RichRun, RichText, SiteDocument } from '../../site'
 import { isSetApart, printed, type Manner } from './direction'
 import { plain, type FilledNode } from './tree'
@@ -27,5 +27,5 @@ function fillRuns(document: SiteDocument, { runs }: RichBlock, manner: Manner): 
 
 function fillRun(run: RichRun, words: string): FilledNode {
   const styled: FilledNode = run.strong ? plain('strong', [words]) : run.em ? plain('em', [words]) : words
-  return run.href && isSafeUrl(run.href) ? plain('a', [styled], { href: run.href }) : styled
+  return run.href && isSafeUrl(run.href) ? plain('a', [styled], { href: printedUrl(run.href) }) : styled
 }

@@ -1,4 +1,4 @@
-import { isSafeUrl } from '../../pack'
+import { isSafeUrl, printedUrl } from '../../pack'
 import { filePath, relativePath, rootFrom } from '../../pages'
 import {
   findPage,
@@ -7,6 +7,8 @@ import {
   pagesOf,
   standsOn,
   toTelUri,
+  findFactFault,
+  fitWords,
   type FileTarget,
   type LinkTarget,
   type Page,
@@ -27,7 +29,7 @@ export function linkHref(scope: PageScope, to: LinkTarget): string {
   if (to.type === 'page') return pageHref(scope, linkedPage(document, to.page))
   if (to.type === 'section') return sectionHref(scope, findSection(document, to.section))
   if (to.type === 'file') return fileHref(scope, to)
-  return to.type === 'fact' ? factHref(scope, to.fact) : isSafeUrl(to.url) ? to.url : '#'
+  return to.type === 'fact' ? factHref(scope, to.fact) : isSafeUrl(to.url) ? printedUrl(to.url) : '#'
 }
 
 function pageHref({ site: { document }, page: from }: PageScope, page: Page | null): string {
@@ -56,7 +58,12 @@ export function factHref(scope: PageScope, fact: string): string {
   const { text } = shownFact(scope.site, fact as 'phone')
   if (text === '') return '#'
   if (fact === 'phone') return toTelUri(text, phoneCountry(scope.site))
-  if (fact === 'email') return `mailto:${text}`
+  if (fact === 'email') return findFactFault('email', text) === null ? `mailto:${mailAddress(text)}` : '#'
   // RFC 5870 has no address search; a map search by https works in every browser and map application.
-  return `https://www.openstreetmap.org/search?query=${encodeURIComponent(text)}`
+  return `https://www.openstreetmap.org/search?query=${encodeURIComponent(fitWords(text))}`
+}
+
+/** An email address as a link says it (RFC 6068, 2: what parts a URI is encoded). */
+function mailAddress(text: string): string {
+  return encodeURI(fitWords(text.trim())).replaceAll(/[?#&]/g, encodeURIComponent)
 }
