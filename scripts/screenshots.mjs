@@ -1,6 +1,7 @@
 import path from 'node:path'
 import { chromium } from '@playwright/test'
 import { CHROMIUM } from '../tests/chromium'
+import { DESIGNER } from './enter.ts'
 import { root } from './prepare.mjs'
 
 /** Takes the README's pictures from a fresh demo that is running: npm run demo -- --fresh, then npm run screenshots. */
@@ -22,9 +23,19 @@ const settle = (page) =>
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
 const heading = (sheet) => page.frameLocator(`iframe[title^="Page, ${sheet}"]`).locator('h1')
 
-await page.goto(app, { waitUntil: 'networkidle' })
+await page.goto(app)
+await page.getByLabel('Email').fill(DESIGNER.email)
+await page.getByLabel('Password', { exact: true }).fill(DESIGNER.password)
+await page.getByRole('button', { name: 'Sign in', exact: true }).click()
+await page.getByRole('heading', { name: 'Jobs' }).waitFor()
+await page.waitForLoadState('networkidle')
 await settle(page)
 await shoot(page, 'jobs')
+
+await page.goto(`${app}/account`)
+await page.getByText('everything is whole').waitFor()
+await settle(page)
+await shoot(page, 'account')
 
 await page.goto(`${app}/new`)
 await page.getByLabel('Client’s name').fill('Hartnell & Voss')
@@ -63,11 +74,6 @@ await page.goto(`${job}/template?show=particulars&of=limewash`)
 await page.frameLocator('iframe[title="Book, tried on"]').locator('h1').waitFor()
 await settle(page)
 await shoot(page, 'particulars')
-await page.goto(`${job}/template?show=put-on&of=gantry`)
-await page.getByRole('radio', { name: 'Red lead' }).check()
-await page.frameLocator('iframe[title="The page on the phone"]').locator('h1').waitFor()
-await settle(page)
-await shoot(page, 'start')
 
 await page.goto(app)
 await page.getByRole('link', { name: 'Saltmarsh Physiotherapy' }).click()

@@ -103,7 +103,7 @@ function renderHead(writer: PageWriter, files: ReleaseFiles, filled: PageParts<F
   return lines.join('\n')
 }
 
-/** Title and description as they are printed. A page is called something (HTML, 4.2.2): where nothing can be said, as its site’s address. */
+/** Title and description as they are printed. A page is called something (HTML, 4.2.2): where nothing can be said, by its address. */
 function printedTexts({ document, pack }: Site, page: Page, host: string): { readonly title: string; readonly description: string } {
   const { title, description } = pageTexts(pack, document, page)
   return { title: fitWords(printed(document, title)).trim() || host, description: printed(document, description) }

@@ -8,8 +8,8 @@ import { makeVariant } from './variants'
 const TYPES: Record<PictureFormat, string> = { webp: 'image/webp', jpg: 'image/jpeg', png: 'image/png', svg: 'image/svg+xml' }
 
 /**
- * The picture that an address on a sheet names, as the renderer writes them: asset, frame, focus, `width.format`. Null for whatever no page of
- * ours can ask for: of other sizes and frames nothing is made.
+ * The picture that an address on a sheet names, as the renderer writes them: asset, frame, focus, `width.format`. Null for whatever no page
+ * of ours can ask for: of other sizes and frames nothing is made.
  */
 export async function readSheetPicture(parts: readonly string[]): Promise<{ readonly bytes: Buffer; readonly type: string } | null> {
   const [asset, frame, focus, file] = [decoded(parts[0] ?? ''), parts[1] ?? '', parts[2] ?? '', parts[3] ?? '']
