@@ -66,6 +66,11 @@ const file = (path: string, body: Uint8Array): Ask => ({ path, init: { method: '
 const wellFormed = (text: string): string => text.replaceAll(/\p{Cs}/gu, '')
 const enc = (text: string): string => encodeURIComponent(wellFormed(text))
 
+/** A picture in a frame, as an address names them, or nothing of the kind. */
+function picture(pick: Hand['pick']): string {
+  return `${enc(pick(['tallow/front-door.jpg', pick(WORDS)]))}/${pick(['whole', '4x5', '9999x1', enc(pick(WORDS))])}`
+}
+
 const KINDS: readonly ((hand: Hand) => Ask)[] = [
   // Edits of every sort, with hostile words for their words, names and parts.
   ({ pick, job }) =>
@@ -117,7 +122,7 @@ const KINDS: readonly ((hand: Hand) => Ask)[] = [
     ),
   ({ pick, job }) => ({ path: `/api/jobs/${job}/address?name=${enc(pick(WORDS))}`, init: {} }),
   ({ pick, next }) => ({
-    path: `/media/${enc(pick(['tallow/front-door.jpg', pick(WORDS)]))}/${pick(['whole', '4x5', '9999x1', enc(pick(WORDS))])}/${Math.floor(next() * 120)}-50/${Math.floor(next() * 99_999)}.${pick(['webp', 'jpg', 'exe'])}`,
+    path: `/media/${picture(pick)}/${Math.floor(next() * 120)}-50/${Math.floor(next() * 99_999)}.${pick(['webp', 'jpg', 'exe'])}`,
     init: {},
   }),
   ({ pick }) => ({
