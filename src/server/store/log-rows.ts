@@ -169,15 +169,17 @@ export type GestureLine = {
   readonly first: number
   readonly last: number
   readonly at: string
-  readonly rows: number
+  /** Whether what it takes back was a taking back itself: then it brings something back. */
+  readonly bringsBack: boolean
 }
 
 /** The newest gestures that began before a revision, newest first. */
 export function gestureLines(job: string, before: number, most: number): GestureLine[] {
-  return sql<[string, number, number], GestureLine>(
-    'SELECT gesture, who, undoes, min(revision) AS first, max(revision) AS last, max(at) AS at, count(*) AS rows FROM log_row ' +
-      'WHERE job = ? AND revision < ? GROUP BY gesture ORDER BY first DESC LIMIT ?',
+  return sql<[string, number, number], Omit<GestureLine, 'bringsBack'> & { readonly undone: string | null }>(
+    'SELECT gesture, who, undoes, min(revision) AS first, max(revision) AS last, max(at) AS at, ' +
+      '(SELECT undoes FROM log_row AS taken WHERE taken.job = log_row.job AND taken.gesture = log_row.undoes LIMIT 1) AS undone ' +
+      'FROM log_row WHERE job = ? AND revision < ? GROUP BY gesture ORDER BY first DESC LIMIT ?',
   )
     .all(job, before, most)
-    .map((line) => ({ ...line, who: whoseRow(line.who) }))
+    .map(({ undone, ...line }) => ({ ...line, who: whoseRow(line.who), bringsBack: undone !== null }))
 }

@@ -27,12 +27,13 @@ export function whatWasDone(id: string, before: number): Deeds {
   const { document } = jobState(job)
   const names = namesOfPeople()
   const lines = gestureLines(job, before, AT_ONCE)
-  const deeds = lines.map(({ first, last, at, who, undoes }): Deed => {
+  const deeds = lines.map(({ first, last, at, who, undoes, bringsBack }): Deed => {
     const [row] = rowsSince(job, (undoes === null ? last : first) - 1, 1)
     if (!row) throw new Error(`Row ${last} of job ${job} is gone`)
     const { deed, where } = deedOf(document, row.edit)
-    const words = wordsOfEdit(row.edit).join(' · ').slice(0, MOST_WORDS)
-    const told = undoes === null ? deed : `took back or brought back: ${deed}`
+    const all = wordsOfEdit(row.edit).join(' · ')
+    const words = all.length > MOST_WORDS ? `${all.slice(0, MOST_WORDS).trimEnd()} …` : all
+    const told = undoes === null ? deed : `${bringsBack ? 'brought back' : 'took back'}: ${deed}`
     return {
       first,
       at,
