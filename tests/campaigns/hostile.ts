@@ -9,12 +9,12 @@ export type HostileTally = { asked: number; taken: number; refused: number; slow
 
 /** Words that have broken programs: names of every object, markup, controls, halves of characters, paths, numbers that are none. */
 const WORDS = [
-  ...['constructor', '__proto__', 'toString', 'hasOwnProperty', 'null', 'undefined', 'NaN', '-0', '1e999', 'true'],
-  ...['<script>alert(1)</script>', '</style><script>x</script>', '"><img src=x onerror=x>', '<!--', ']]>', '${7*7}', '{{7*7}}'],
-  ...['../../../etc/passwd', '..\\..\\x', '%00', '%2e%2e%2f', 'C:\\con', '/dev/null', 'file:///etc/passwd', 'javascript:alert(1)'],
-  ...['\u0000', '\ud83d', '\ufffe', '\u202e\u2066', '\r\nSet-Cookie: x=1', '\u2028', '🦊'.repeat(40), 'a'.repeat(6000), ' '.repeat(3000)],
-  ...[`'; DROP TABLE job; --`, '$(reboot)', '`id`', '%s%n', 'https://evil.example/x?#', '//evil.example', '\\\\evil', ''],
-]
+  ['constructor', '__proto__', 'toString', 'hasOwnProperty', 'null', 'undefined', 'NaN', '-0', '1e999', 'true'],
+  ['<script>alert(1)</script>', '</style><script>x</script>', '"><img src=x onerror=x>', '<!--', ']]>', '${7*7}', '{{7*7}}'],
+  ['../../../etc/passwd', '..\\..\\x', '%00', '%2e%2e%2f', 'C:\\con', '/dev/null', 'file:///etc/passwd', 'javascript:alert(1)'],
+  ['\u0000', '\ud83d', '\ufffe', '\u202e\u2066', '\r\nSet-Cookie: x=1', '\u2028', '🦊'.repeat(40), 'a'.repeat(6000), ' '.repeat(3000)],
+  [`'; DROP TABLE job; --`, '$(reboot)', '`id`', '%s%n', 'https://evil.example/x?#', '//evil.example', '\\\\evil', ''],
+].flat()
 
 /** What is sent as a body instead of what was asked for. */
 const BODIES = ['', '{', '[]', 'null', '"x"', '0', `${'['.repeat(5000)}${']'.repeat(5000)}`, '{"__proto__":{"polluted":1}}', '{"a":1e400}']

@@ -1,6 +1,6 @@
 import { readdirSync } from 'node:fs'
 import path from 'node:path'
-import { beforeAll, describe, expect, test } from 'vitest'
+import { beforeAll, describe, expect, test, vi } from 'vitest'
 import { ownData, someoneHere, type Headers } from './signed-in'
 
 type Route = (request: Request, context: { params: Promise<unknown> }) => Promise<Response>
@@ -103,5 +103,25 @@ describe('every route', () => {
     expect(await codeOf(await send(colour.route, { ...logo, job: null }, {}))).toBe('notAllowed')
     expect(await codeOf(await send(pages.route, { from: job, page: 'home' }, { job: theirs }))).toBe('jobGone')
     expect(await codeOf(await send(pages.route, { from: theirs, page: 'home' }, { job: theirs }))).toBe('none')
+  })
+
+  test('that tells of a job as it changes stops when the session has ended', async () => {
+    const events = routes.find(({ name }) => name === 'GET api/jobs/[job]/events')
+    if (!events) throw new Error('The route has another name now')
+    vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval'] })
+    try {
+      const { id, headers } = await someoneHere('reader', 'soon gone')
+      const reader = (await ask(events, headers)).body?.getReader()
+      const said = async (): Promise<string | undefined> => new TextDecoder().decode((await reader?.read())?.value)
+      expect(await said()).toBe(': open\n\n')
+      vi.advanceTimersByTime(20_000)
+      expect(await said()).toBe(': still here\n\n')
+      const { endSessionsOf } = await import('../../src/server/store/sessions')
+      endSessionsOf(id)
+      vi.advanceTimersByTime(20_000)
+      expect((await reader?.read())?.done).toBe(true)
+    } finally {
+      vi.useRealTimers()
+    }
   })
 })

@@ -1,4 +1,4 @@
-import { mkdirSync } from 'node:fs'
+import { mkdirSync, readdirSync, statSync } from 'node:fs'
 import path from 'node:path'
 
 /** The project's own folder, where templates and migrations lie. */
@@ -15,4 +15,9 @@ export function madeFolder(...parts: string[]): string {
   const folder = dataFolder(...parts)
   mkdirSync(folder, { recursive: true })
   return folder
+}
+
+/** The names in a folder; none where it is not there. */
+export function namesIn(folder: string): readonly string[] {
+  return statSync(folder, { throwIfNoEntry: false })?.isDirectory() ? readdirSync(folder) : []
 }

@@ -145,3 +145,9 @@ const MOST_DEPTH = 100
 export function param({ params }: { readonly params: Params }, name: string): string {
   return own(params, name) ?? ''
 }
+
+/** Whether whoever sent a request may see a job still: his session may have been ended since. */
+export function maySee(headers: Headers, job: string): boolean {
+  const asking = whoAsks(headers)
+  return asking !== null && mayOnJob(asking.person, job) !== null
+}

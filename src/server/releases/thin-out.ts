@@ -1,6 +1,6 @@
-import { readdirSync, rmSync, statSync } from 'node:fs'
+import { rmSync, statSync } from 'node:fs'
 import path from 'node:path'
-import { dataFolder } from '../files/data-folder'
+import { dataFolder, namesIn } from '../files/data-folder'
 import { db, sql } from '../store/db'
 
 const DAY_MS = 86_400_000
@@ -39,10 +39,6 @@ export function* keptContents(): Generator<{ readonly file: string; readonly has
   for (const part of namesIn(folder))
     for (const hash of namesIn(path.join(folder, part)))
       if (/^[0-9a-f]{64}$/.test(hash)) yield { file: path.join(folder, part, hash), hash }
-}
-
-function namesIn(folder: string): readonly string[] {
-  return statSync(folder, { throwIfNoEntry: false })?.isDirectory() ? readdirSync(folder) : []
 }
 
 /** The hash of every content that is named in some columns of some tables. */

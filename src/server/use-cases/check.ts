@@ -2,7 +2,7 @@ import { mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync } fr
 import path from 'node:path'
 import { factsOf, readDocument } from '../../core/site'
 import { hashOf } from '../files/blobs'
-import { dataFolder } from '../files/data-folder'
+import { dataFolder, namesIn } from '../files/data-folder'
 import { kept } from '../files/kept'
 import { isMadeWhole } from '../files/made'
 import { forgetState, jobState, stateAt } from '../log/edit-log'
@@ -162,10 +162,6 @@ function setAside(file: string): Finding['done'] {
   mkdirSync(dataFolder('set-aside'), { recursive: true })
   renameSync(file, dataFolder('set-aside', path.basename(file)))
   return 'set aside'
-}
-
-function namesIn(folder: string): readonly string[] {
-  return statSync(folder, { throwIfNoEntry: false })?.isDirectory() ? readdirSync(folder) : []
 }
 
 function namesBelow(folder: string): readonly string[] {

@@ -1,8 +1,8 @@
-import { closeSync, fsyncSync, mkdirSync, mkdtempSync, openSync, readdirSync, readFileSync, renameSync, rmSync, statSync } from 'node:fs'
+import { closeSync, fsyncSync, mkdirSync, mkdtempSync, openSync, readFileSync, renameSync, rmSync, statSync } from 'node:fs'
 import path from 'node:path'
 import { create, extract, replace, type ReadEntry } from 'tar'
 import { hashOf } from '../files/blobs'
-import { dataFolder } from '../files/data-folder'
+import { dataFolder, namesIn } from '../files/data-folder'
 import { syncFolder, writeWhole } from '../files/write-whole'
 import { db } from '../store/db'
 
@@ -83,8 +83,4 @@ function sync(file: string): void {
   } finally {
     closeSync(handle)
   }
-}
-
-function namesIn(folder: string): readonly string[] {
-  return statSync(folder, { throwIfNoEntry: false })?.isDirectory() ? readdirSync(folder) : []
 }

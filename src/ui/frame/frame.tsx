@@ -1,4 +1,5 @@
 'use client'
+import { mayEditJobs } from '@/core/people'
 import { factsOf } from '@/core/site'
 import { ChevronDown, ExternalLink, Redo2, Undo2 } from 'lucide-react'
 import Link from 'next/link'
@@ -114,9 +115,11 @@ function JobSwitcher({ jobs, id }: { jobs: readonly OtherJob[]; id: string }) {
           <DropdownMenu.Item asChild className="block px-3 py-1.5 font-semibold outline-none data-[highlighted]:bg-tape">
             <Link href="/">All jobs</Link>
           </DropdownMenu.Item>
-          <DropdownMenu.Item asChild className="block px-3 py-1.5 font-semibold outline-none data-[highlighted]:bg-tape">
-            <Link href="/new">New job</Link>
-          </DropdownMenu.Item>
+          {mayEditJobs(here.person) && (
+            <DropdownMenu.Item asChild className="block px-3 py-1.5 font-semibold outline-none data-[highlighted]:bg-tape">
+              <Link href="/new">New job</Link>
+            </DropdownMenu.Item>
+          )}
           <DropdownMenu.Item asChild className="block px-3 py-1.5 font-semibold outline-none data-[highlighted]:bg-tape">
             <Link href="/account">
               Account <span className="font-normal text-soft">{here.person.name}</span>
