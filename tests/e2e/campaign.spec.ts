@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { hostile } from '../campaigns/hostile'
+import { slowClients } from '../campaigns/slow'
 import { twoHands } from '../campaigns/two-hands'
 import { useOwnRig } from './own-rig'
 
@@ -17,4 +18,9 @@ test('values and files that mean no good are answered in words, nobody waits for
   const tally = await hostile(ownRig(), { rounds: 200, seed: 1 })
   expect(tally).toMatchObject({ asked: 200, published: 1 })
   expect(Math.min(tally.taken, tally.refused)).toBeGreaterThan(20)
+})
+
+test('clients that hold on and give nothing keep nobody from an edit', async () => {
+  const tally = await slowClients(ownRig(), { slow: 100, streaming: 50, edits: 30 })
+  expect(tally).toMatchObject({ slow: 100, streaming: 50, edits: 30 })
 })
