@@ -8,7 +8,7 @@ import * as v from 'valibot'
 import { beforeAll, describe, expect, test } from 'vitest'
 import { pictureVariants } from '../../src/core/image'
 import { allSections, pagesOf, richFromPlain, KINDS, type Edit, type SlotType, type SlotValue } from '../../src/core/site'
-import { ownData } from './signed-in'
+import { ownDataFolder } from './log-fixture'
 
 /** What is typed or sent by nobody who means well, and what a page of it must never hold. */
 const HOSTILE: readonly (readonly [what: string, text: string])[] = [
@@ -31,7 +31,7 @@ let uploads: typeof import('../../src/server/media/store-upload')
 let variants: typeof import('../../src/server/media/variants')
 let address: typeof import('../../src/server/use-cases/choose-address')
 beforeAll(async () => {
-  ownData()
+  ownDataFolder()
   ;[make, log, prepared, blobs, uploads, variants, address] = await Promise.all([
     import('../../src/server/use-cases/make-job'),
     import('../../src/server/log/edit-log'),

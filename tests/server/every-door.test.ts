@@ -1,7 +1,8 @@
 import { readdirSync } from 'node:fs'
 import path from 'node:path'
 import { beforeAll, describe, expect, test, vi } from 'vitest'
-import { ownData, someoneHere, type Headers } from './signed-in'
+import { ownDataFolder } from './log-fixture'
+import { someoneHere, type Headers } from './signed-in'
 
 type Route = (request: Request, context: { params: Promise<unknown> }) => Promise<Response>
 const METHODS = ['GET', 'POST', 'PUT', 'DELETE'] as const
@@ -16,7 +17,7 @@ const people: Record<'owner' | 'editor' | 'reader' | 'guest', Headers> = { owner
 let job = ''
 
 beforeAll(async () => {
-  ownData()
+  ownDataFolder()
   for (const role of ['owner', 'editor', 'reader', 'guest'] as const) people[role] = (await someoneHere(role, `${role} here`)).headers
   for (const file of FILES) {
     const module = (await import(path.join(app, file))) as Partial<Record<(typeof METHODS)[number], Route>>

@@ -1,12 +1,13 @@
 import { beforeAll, describe, expect, test } from 'vitest'
-import { ownData, someoneHere, type Headers } from './signed-in'
+import { ownDataFolder } from './log-fixture'
+import { someoneHere, type Headers } from './signed-in'
 
 let headers: Headers
 let route: typeof import('../../src/app/api/jobs/route')
 let read: typeof import('../../src/app/api/jobs/[job]/route')
 let svg: typeof import('../../src/server/readers/clean-svg')
 beforeAll(async () => {
-  ownData()
+  ownDataFolder()
   headers = (await someoneHere()).headers
   ;[route, read, svg] = await Promise.all([
     import('../../src/app/api/jobs/route'),

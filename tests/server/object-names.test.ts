@@ -15,7 +15,8 @@ import {
 } from '../../src/core/site'
 import { wear } from '../../src/core/wear'
 import { testPack, testSite } from '../pack'
-import { ownData, someoneHere, type Headers } from './signed-in'
+import { ownDataFolder } from './log-fixture'
+import { someoneHere, type Headers } from './signed-in'
 
 /** What every object answers to, by the language (ECMA-262, 20.1.3 and B.2.2), and what a record can be asked for by mistake. */
 const NAMES = ['constructor', 'toString', 'valueOf', 'hasOwnProperty', 'isPrototypeOf', '__proto__', 'prototype', '__defineGetter__']
@@ -106,7 +107,7 @@ describe('a route', () => {
   let media: typeof import('../../src/app/media/[...variant]/route')
   let font: typeof import('../../src/app/fonts/[file]/route')
   beforeAll(async () => {
-    ownData()
+    ownDataFolder()
     headers = (await someoneHere()).headers
     ;[jobs, edits, job, favourite, taken, media, font] = await Promise.all([
       import('../../src/app/api/jobs/route'),

@@ -4,7 +4,8 @@ import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
 import { beforeAll, expect, test } from 'vitest'
 import type { PackFault } from '../../src/core/pack'
 import { smallPack } from '../small-pack'
-import { ownData, someoneHere, type Headers } from './signed-in'
+import { ownDataFolder } from './log-fixture'
+import { someoneHere, type Headers } from './signed-in'
 
 let data = ''
 let headers: Headers
@@ -12,7 +13,7 @@ let bring: typeof import('../../src/app/api/packs/route')
 let take: typeof import('../../src/app/api/packs/[template]/route')
 let packs: typeof import('../../src/server/packs/packs')
 beforeAll(async () => {
-  data = ownData()
+  data = ownDataFolder()
   headers = (await someoneHere()).headers
   ;[bring, take, packs] = await Promise.all([
     import('../../src/app/api/packs/route'),

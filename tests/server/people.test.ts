@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import path from 'node:path'
 import { beforeAll, describe, expect, test } from 'vitest'
 import type { Person } from '../../src/core/people'
-import { ownData } from './signed-in'
+import { ownDataFolder } from './log-fixture'
 
 const HERE = { device: 'Mozilla/5.0 (X11; Linux x86_64; rv:140.0) Gecko/20100101 Firefox/140.0', address: '192.0.2.7' }
 const MARA = { name: 'Mara Quill', email: 'mara@quill.example', password: 'seven pins in a lemon tree' }
@@ -22,7 +22,7 @@ let mara: Person
 let first = ''
 
 beforeAll(async () => {
-  data = ownData()
+  data = ownDataFolder()
   ;[door, account, inviting, passes, sessions, guessing, access, database, people, jobs] = await Promise.all([
     import('../../src/server/use-cases/come-in'),
     import('../../src/server/use-cases/account'),

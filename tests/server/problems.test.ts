@@ -2,11 +2,12 @@ import * as v from 'valibot'
 import { beforeAll, expect, test } from 'vitest'
 import { Problem, PROBLEMS, toProblem, type ProblemCode } from '../../src/server/http/problems'
 import { readRoute, writeRoute } from '../../src/server/http/route'
-import { ownData, someoneHere } from './signed-in'
+import { ownDataFolder } from './log-fixture'
+import { someoneHere } from './signed-in'
 
 let signedIn: Record<string, string>
 beforeAll(async () => {
-  ownData()
+  ownDataFolder()
   signedIn = { ...(await someoneHere()).headers }
 })
 

@@ -1,16 +1,7 @@
-import { mkdtempSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import path from 'node:path'
 import type { Role } from '../../src/core/people'
 
 /** What whoever is signed in says with a request to a route. */
 export type Headers = Readonly<Record<string, string>>
-
-/** A data folder of the test's own, before anything of the server is loaded. */
-export function ownData(): string {
-  process.env.INSTANT_FIT_DATA = mkdtempSync(path.join(tmpdir(), 'instant-fit-'))
-  return process.env.INSTANT_FIT_DATA
-}
 
 /** Somebody with a session, in the test's own data folder; the password is not hashed, since nobody types it. */
 export async function someoneHere(role: Role = 'owner', name = 'Mara Quill'): Promise<{ readonly id: string; readonly headers: Headers }> {

@@ -16,7 +16,7 @@ import Database from 'better-sqlite3'
 import { create } from 'tar'
 import { beforeEach, describe, expect, test, vi } from 'vitest'
 import { setText } from '../site'
-import { ownData } from './signed-in'
+import { ownDataFolder } from './log-fixture'
 
 /** A data folder with a job, a picture and a release content, and the application as it is after a start on it. */
 let data = ''
@@ -49,7 +49,7 @@ const heading = (): unknown => JSON.stringify(app.log.jobState(job).document).in
 const mediaFiles = (): string[] => readdirSync(file('media'))
 
 beforeEach(async () => {
-  data = ownData()
+  data = ownDataFolder()
   app = await load()
   job = app.make.makeJob({ template: 'tallow', facts: { name: 'In trouble' }, brand: {} })
   app.log.appendRows(job, null, 0, [row('one', 'First'), row('two', 'The last words')])

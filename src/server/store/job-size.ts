@@ -1,7 +1,5 @@
+import type { JobSize } from '../../core/people'
 import { sql } from './db'
-
-/** What a job takes on the disk, in bytes: its log and states, its pictures, and what its releases say of their files. */
-export type JobSize = { readonly rows: number; readonly history: number; readonly pictures: number; readonly releases: number }
 
 export function jobSize(job: string): JobSize {
   const one = (text: string): number => sql<[string], { n: number | null }>(text).get(job)?.n ?? 0

@@ -1,50 +1,18 @@
 import * as v from 'valibot'
-import { mayEditJobs, type May, type Person, type Role } from '../../core/people'
+import { mayEditJobs, type AccountView, type AuditRow, type Person } from '../../core/people'
 import { Problem } from '../http/problems'
 import { noteRightGuess, noteWrongGuess, refuseGuessing } from '../people/guessing'
 import { emailSchema, fittingName, fittingPassword, freeEmail, nameSchema, passwordSchema } from '../people/new-person'
 import { isPassword } from '../people/password'
 import type { Whence } from '../people/sessions'
-import { auditLines, noteAudit, type AuditLine } from '../store/audit'
+import { auditLines, noteAudit } from '../store/audit'
 import { db } from '../store/db'
 import { dropPassesFor, openInvitations } from '../store/passes'
 import { passkeysOf } from '../store/passkeys'
 import { changePerson, findPerson, grantsOf, listPeople, namesOfPeople } from '../store/people'
 import { endSession, endSessionsOf, sessionsOf } from '../store/sessions'
-import { lastCheck, type CheckReport } from './check'
+import { lastCheck } from './check'
 import { listJobLines } from './list-jobs'
-
-export type SessionLine = {
-  readonly id: string
-  readonly device: string
-  readonly address: string
-  readonly seenAt: string
-  readonly isThis: boolean
-}
-export type PasskeyLine = { readonly id: string; readonly name: string; readonly madeAt: string; readonly usedAt: string | null }
-export type PersonLine = Person & { readonly grants: readonly { readonly job: string; readonly may: May }[] }
-export type InvitationLine = {
-  readonly id: string
-  readonly email: string
-  readonly role: Role
-  readonly job: string | null
-  readonly may: May | null
-  readonly until: string
-}
-export type AuditRow = Omit<AuditLine, 'person'> & { readonly person: string | null }
-/** What somebody sees of his account; `people` only for an owner. */
-export type AccountView = {
-  readonly me: Person
-  readonly sessions: readonly SessionLine[]
-  readonly passkeys: readonly PasskeyLine[]
-  readonly people: {
-    readonly all: readonly PersonLine[]
-    readonly invitations: readonly InvitationLine[]
-    readonly jobs: readonly { readonly id: string; readonly name: string }[]
-    readonly audit: readonly AuditRow[]
-    readonly check: CheckReport | null
-  } | null
-}
 
 const AUDIT_AT_ONCE = 50
 

@@ -1,5 +1,6 @@
 import { mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync } from 'node:fs'
 import path from 'node:path'
+import type { CheckReport, Finding } from '../../core/people'
 import { factsOf, readDocument } from '../../core/site'
 import { hashOf } from '../files/blobs'
 import { dataFolder, namesIn } from '../files/data-folder'
@@ -11,14 +12,6 @@ import { db, sql } from '../store/db'
 import { keptLines } from '../store/job-lines'
 import { listJobs } from '../store/jobs'
 
-/** Something that is not as it should be, and what was done about it. */
-export type Finding = {
-  readonly about: 'database' | 'job' | 'picture' | 'font' | 'release' | 'file'
-  readonly name: string
-  readonly what: string
-  readonly done: 'mended' | 'set aside' | 'left'
-}
-export type CheckReport = { readonly at: string; readonly looked: number; readonly findings: readonly Finding[]; readonly bytes: number }
 /** Things looked at, a finding for each that is not well; between two of them others are answered. */
 type Looking = Generator<Finding | null>
 

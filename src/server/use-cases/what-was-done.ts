@@ -1,22 +1,10 @@
+import type { Deed, Deeds } from '../../core/people'
 import { deedOf, wordsOfEdit } from '../../core/site'
 import { jobState } from '../log/edit-log'
-import { jobSize, type JobSize } from '../store/job-size'
+import { jobSize } from '../store/job-size'
 import { getJob } from '../store/jobs'
 import { gestureLines, ITSELF, rowsSince } from '../store/log-rows'
 import { namesOfPeople } from '../store/people'
-
-/** Something that somebody did with a job, in one go. */
-export type Deed = {
-  /** The revision that it began with. */
-  readonly first: number
-  readonly at: string
-  readonly who: string
-  readonly deed: string
-  readonly where: string
-  /** The words that it wrote, as many as fit a line. */
-  readonly words: string
-}
-export type Deeds = { readonly deeds: readonly Deed[]; readonly isAll: boolean; readonly size: JobSize }
 
 const AT_ONCE = 60
 const MOST_WORDS = 160

@@ -1,20 +1,10 @@
 'use client'
 import { useState } from 'react'
+import type { Deeds } from '@/core/people'
 import { ApiError, callApi } from '../job/api'
 import { useJob } from '../job/job-context'
 import { Button } from '../parts/button'
 import { count, dayAndTime, kilobytes } from '../parts/words'
-
-type Deed = {
-  readonly first: number
-  readonly at: string
-  readonly who: string
-  readonly deed: string
-  readonly where: string
-  readonly words: string
-}
-type Size = { readonly rows: number; readonly history: number; readonly pictures: number; readonly releases: number }
-type Deeds = { readonly deeds: readonly Deed[]; readonly isAll: boolean; readonly size: Size }
 
 /** Who did what with this job, newest first. Everything here can be looked at; what stands still is taken back by Undo. */
 export function History(newest: Deeds) {

@@ -1,4 +1,5 @@
 'use client'
+import type { AccountView } from '@/core/people'
 import Link from 'next/link'
 import { useState } from 'react'
 import { callApi, postJson } from '../job/api'
@@ -11,7 +12,7 @@ import { PeopleList } from './people-list'
 import { SessionList } from './session-list'
 import { useAsking } from './use-asking'
 import { Fault } from './fault'
-import { ROLE_WORDS, type AccountView } from './view'
+import { ROLE_WORDS } from './role-words'
 
 /** Somebody's own account; an owner finds the people and what was done beside it. */
 export function Account(first: AccountView) {

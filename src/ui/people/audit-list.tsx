@@ -1,4 +1,5 @@
 'use client'
+import type { AuditRow } from '@/core/people'
 import { useState } from 'react'
 import { callApi } from '../job/api'
 import { Button } from '../parts/button'
@@ -6,7 +7,6 @@ import { dayAndTime } from '../parts/words'
 import { Fault } from './fault'
 import { Part } from './part'
 import { useAsking } from './use-asking'
-import type { AuditRow } from './view'
 
 /** Who came in, what went live, which secrets and people changed: newest first, never changed. */
 export function AuditList({ first }: { first: readonly AuditRow[] }) {

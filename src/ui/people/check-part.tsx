@@ -1,4 +1,5 @@
 'use client'
+import type { CheckReport } from '@/core/people'
 import { useState } from 'react'
 import { postJson } from '../job/api'
 import { Button } from '../parts/button'
@@ -6,7 +7,6 @@ import { ago, count, kilobytes } from '../parts/words'
 import { Fault } from './fault'
 import { Part } from './part'
 import { useAsking } from './use-asking'
-import type { CheckReport } from './view'
 
 /** What was found when everything that is kept was looked through, and how to pack it. */
 export function CheckPart({ first }: { first: CheckReport | null }) {

@@ -1,4 +1,5 @@
 'use client'
+import type { JobName } from '@/core/people'
 import { useState } from 'react'
 import { toast } from 'sonner'
 import { postJson } from '../job/api'
@@ -8,7 +9,6 @@ import { Field } from '../parts/field'
 import { Fault } from './fault'
 import { TextInput } from './text-input'
 import { useAsking } from './use-asking'
-import type { JobName } from './view'
 
 const selectClass = 'w-full rounded-sm border border-seam bg-white px-2 py-1.5 text-base'
 

@@ -1,4 +1,5 @@
 'use client'
+import type { PasskeyLine } from '@/core/people'
 import { useState } from 'react'
 import { toast } from 'sonner'
 import { postJson } from '../job/api'
@@ -9,7 +10,6 @@ import { Part } from './part'
 import { addPasskey } from './passkey'
 import { PasswordInput } from './password-input'
 import { useAsking } from './use-asking'
-import type { PasskeyLine } from './view'
 
 /** Passkeys: a second way in, by what a device knows its owner by. */
 export function PasskeyList({ passkeys, onDone }: { passkeys: readonly PasskeyLine[]; onDone: () => Promise<void> }) {

@@ -1,7 +1,7 @@
 'use client'
 import { useState } from 'react'
 import { toast } from 'sonner'
-import type { Role } from '@/core/people'
+import type { JobName, PeopleView, PersonLine, Role } from '@/core/people'
 import { postJson } from '../job/api'
 import { Button } from '../parts/button'
 import { dayAndTime } from '../parts/words'
@@ -9,7 +9,7 @@ import { Fault } from './fault'
 import { InviteForm } from './invite-form'
 import { Part } from './part'
 import { useAsking } from './use-asking'
-import { ROLE_WORDS, type JobName, type PeopleView, type PersonLine } from './view'
+import { ROLE_WORDS } from './role-words'
 
 type Props = { readonly me: string; readonly people: PeopleView; readonly onDone: () => Promise<void> }
 

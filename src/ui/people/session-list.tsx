@@ -1,11 +1,11 @@
 'use client'
+import type { SessionLine } from '@/core/people'
 import { postJson } from '../job/api'
 import { Button } from '../parts/button'
 import { ago, dayAndTime } from '../parts/words'
 import { Fault } from './fault'
 import { Part } from './part'
 import { useAsking } from './use-asking'
-import type { SessionLine } from './view'
 
 /** Where one is signed in; each can be ended by itself. */
 export function SessionList({ sessions, onDone }: { sessions: readonly SessionLine[]; onDone: () => Promise<void> }) {

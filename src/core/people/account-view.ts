@@ -1,5 +1,6 @@
-import type { May, Person, Role } from '@/core/people'
+import type { Grant, May, Person, Role } from './person'
 
+/** One device that somebody is signed in on. */
 export type SessionLine = {
   readonly id: string
   readonly device: string
@@ -8,7 +9,9 @@ export type SessionLine = {
   readonly isThis: boolean
 }
 export type PasskeyLine = { readonly id: string; readonly name: string; readonly madeAt: string; readonly usedAt: string | null }
-export type PersonLine = Person & { readonly grants: readonly { readonly job: string; readonly may: May }[] }
+/** Somebody, and the single jobs that he was let at. */
+export type PersonLine = Person & { readonly grants: readonly Grant[] }
+/** An invitation that nobody has answered yet. */
 export type InvitationLine = {
   readonly id: string
   readonly email: string
@@ -17,6 +20,7 @@ export type InvitationLine = {
   readonly may: May | null
   readonly until: string
 }
+/** A line of the audit list; `person` is a name. */
 export type AuditRow = {
   readonly number: number
   readonly at: string
@@ -25,13 +29,16 @@ export type AuditRow = {
   readonly about: string
   readonly address: string
 }
-export type CheckReport = {
-  readonly at: string
-  readonly looked: number
-  readonly findings: readonly { readonly about: string; readonly name: string; readonly what: string; readonly done: string }[]
-  readonly bytes: number
+/** Something kept that is not as it should be, and what was done about it. */
+export type Finding = {
+  readonly about: 'database' | 'job' | 'picture' | 'font' | 'release' | 'file'
+  readonly name: string
+  readonly what: string
+  readonly done: 'mended' | 'set aside' | 'left'
 }
+export type CheckReport = { readonly at: string; readonly looked: number; readonly findings: readonly Finding[]; readonly bytes: number }
 export type JobName = { readonly id: string; readonly name: string }
+/** What an owner sees of everybody, and of what is kept here. */
 export type PeopleView = {
   readonly all: readonly PersonLine[]
   readonly invitations: readonly InvitationLine[]
@@ -39,17 +46,10 @@ export type PeopleView = {
   readonly audit: readonly AuditRow[]
   readonly check: CheckReport | null
 }
+/** What somebody sees of his account; `people` only for an owner. */
 export type AccountView = {
   readonly me: Person
   readonly sessions: readonly SessionLine[]
   readonly passkeys: readonly PasskeyLine[]
   readonly people: PeopleView | null
-}
-
-/** What somebody may do, in words. */
-export const ROLE_WORDS: Readonly<Record<Role, string>> = {
-  owner: 'owner: all jobs, and people',
-  editor: 'editor: all jobs',
-  reader: 'reader: looks at all jobs',
-  guest: 'single jobs',
 }
