@@ -9,7 +9,12 @@ export async function enter(app: string, designer = DESIGNER): Promise<SignedIn>
   const first = await ask(`${app}/api/door/first-start`, designer)
   const { email, password } = designer
   const reply = first.status === 409 ? await ask(`${app}/api/door/sign-in`, { email, password }) : first
-  if (!reply.ok) throw new Error(`${app}: ${reply.status} ${await reply.text()}`)
+  return signedInBy(reply)
+}
+
+/** What a reply at a door lets somebody say from then on. */
+export async function signedInBy(reply: Response): Promise<SignedIn> {
+  if (!reply.ok) throw new Error(`${reply.url}: ${reply.status} ${await reply.text()}`)
   const cookies = reply.headers.getSetCookie().map((line) => line.split(';')[0] ?? '')
   const token = cookies.find((cookie) => cookie.startsWith('instant-fit-request='))?.split('=')[1] ?? ''
   return { cookie: cookies.join('; '), 'x-request-token': token }

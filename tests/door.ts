@@ -1,4 +1,4 @@
-import { enter, type SignedIn } from '../scripts/enter'
+import { enter, signedInBy, type SignedIn } from '../scripts/enter'
 import type { Door } from '../scripts/seed'
 
 /** As whom each application of the tests is asked, by its origin. */
@@ -20,6 +20,15 @@ export function doorOf(app: string): Door {
 /** Asks an application as its designer. */
 export function askApp(url: string, init: RequestInit = {}): Promise<Response> {
   return fetch(url, { ...init, headers: { ...doorOf(new URL(url).origin).as, ...(init.headers as Record<string, string> | undefined) } })
+}
+
+/** Somebody else, whom the designer of an application invites to all its jobs. */
+export async function joinDoor(app: string, name: string): Promise<SignedIn> {
+  const json = { method: 'POST', headers: { 'content-type': 'application/json' } }
+  const invited = await askApp(`${app}/api/people`, { ...json, body: JSON.stringify({ email: `${name}@quill.example`, role: 'editor' }) })
+  const { token } = (await invited.json()) as { token: string }
+  const given = { token, name, password: 'copper kettle over the moor' }
+  return signedInBy(await fetch(`${app}/api/door/pass`, { ...json, body: JSON.stringify(given) }))
 }
 
 /** What a browser keeps of being signed in: cookies, which are a host's on whatever port. */

@@ -2,7 +2,8 @@ import { expect, type Browser, type BrowserContext, type Page } from '@playwrigh
 import { askHost, cell, makeJob, openContent, saved } from '../e2e/screen'
 import { random } from '../random'
 import type { Rig } from '../rig'
-import { askApp, browserState } from '../door'
+import type { SignedIn } from '../../scripts/enter'
+import { askApp, browserState, joinDoor } from '../door'
 
 export type CampaignOptions = { readonly rounds: number; readonly seed: number; readonly tell?: (words: string) => void }
 /** How often each thing happened. */
@@ -23,6 +24,7 @@ class Hand {
     private readonly browser: Browser,
     private readonly rig: Rig,
     private readonly job: string,
+    private readonly as: SignedIn,
   ) {}
 
   get page(): Page {
@@ -33,7 +35,7 @@ class Hand {
   async open(): Promise<void> {
     this.context ??= await this.browser.newContext({
       viewport: { width: 1280, height: 800 },
-      storageState: browserState(this.rig.signedIn()),
+      storageState: browserState(this.as),
     })
     const before = this.tab
     this.tab = await this.context.newPage()
@@ -81,7 +83,9 @@ export async function twoHands(browser: Browser, rig: Rig, { rounds, seed, tell 
   const job = await makeJob({ name: `Campaign ${seed}` }, rig.app)
   const address = `campaign-${seed}`
   await send(rig, `/api/jobs/${job}/address`, 'PUT', { name: address })
-  const hands = [new Hand('one', browser, rig, job), new Hand('other', browser, rig, job)] as const
+  // Two people: undo is each person's own, in whichever browser it is asked for.
+  const other = await joinDoor(rig.app, `other-${seed}`)
+  const hands = [new Hand('one', browser, rig, job, rig.signedIn()), new Hand('other', browser, rig, job, other)] as const
   for (const hand of hands) await hand.open()
   const places = await textPlaces(hands[0].page)
   const tally = Object.fromEntries([...TROUBLES, 'words', 'undone'].map((what) => [what, 0])) as CampaignTally

@@ -254,7 +254,9 @@ export function toReply(problem: Problem): ProblemReply {
 /** An error as a problem; one that nobody foresaw is written down for whoever runs the application. */
 export function reportProblem(error: unknown): Problem {
   const problem = toProblem(error)
-  if (problem.code === 'unexpected') console.error(error)
+  // Whoever goes away in the middle of what he sends is nobody's fault.
+  const isGone = (error as { code?: unknown } | null)?.code === 'ECONNRESET'
+  if (problem.code === 'unexpected' && !isGone) console.error(error)
   return problem
 }
 
