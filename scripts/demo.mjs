@@ -1,9 +1,10 @@
 import { spawn, spawnSync } from 'node:child_process'
-import { existsSync, rmSync } from 'node:fs'
+import { existsSync, readFileSync, rmSync } from 'node:fs'
 import { connect } from 'node:net'
 import path from 'node:path'
 import { buildApplication, installPackages, root, run, say } from './prepare.mjs'
 
+const designer = JSON.parse(readFileSync(path.join(root, 'scripts', 'designer.json'), 'utf8'))
 const APP_PORT = process.env.INSTANT_FIT_PORT ?? '4310'
 const HOST_PORT = process.env.WEB_HOST_PORT ?? '4380'
 const CONTROL_PORT = process.env.WEB_HOST_CONTROL_PORT ?? '4381'
@@ -59,7 +60,9 @@ if (isNew) {
   say('Making the demo data: four clients, one of them published. About half a minute.')
   run(process.execPath, ['--import', 'tsx', 'scripts/seed.ts', `http://127.0.0.1:${APP_PORT}`], env)
 }
-const once = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/let-in.ts', '--once', 'mara@quill.example'], {
+// Data from before there were accounts gets its owner now; elsewhere this is refused, and nothing is changed.
+await fetch(`http://127.0.0.1:${APP_PORT}/api/door/first-start`, { method: 'POST', body: JSON.stringify(designer) })
+const once = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/let-in.ts', '--once', designer.email], {
   cwd: root,
   env: { ...env, INSTANT_FIT_PORT: APP_PORT },
   encoding: 'utf8',
@@ -67,7 +70,7 @@ const once = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/let-in.ts'
 console.log(`
   Instant Fit           http://localhost:${APP_PORT}
   Sign in, once, by     ${once || 'your own account'}
-  or, until you change  mara@quill.example, “seven pins in a lemon tree”
+  or, until you change  ${designer.email}, “${designer.password}”
   A published site      http://tolliver-and-wren.localhost:${HOST_PORT}
   Stop with Ctrl+C. The data is kept in ${path.relative(root, data) || data}; "npm run demo -- --fresh" starts over.
 `)

@@ -1,5 +1,10 @@
+import { readFileSync } from 'node:fs'
+import path from 'node:path'
+
+type Designer = { readonly name: string; readonly email: string; readonly password: string }
+
 /** The designer of the demo and of the tests. */
-export const DESIGNER = { name: 'Mara Quill', email: 'mara@quill.example', password: 'seven pins in a lemon tree' }
+export const DESIGNER = JSON.parse(readFileSync(path.join(import.meta.dirname, 'designer.json'), 'utf8')) as Designer
 
 /** What whoever is signed in says with each request: his session, and the word that our own pages can read. */
 export type SignedIn = { readonly cookie: string; readonly 'x-request-token': string }
