@@ -32,10 +32,10 @@ export function Frame({ jobs, liveUrl, children }: { jobs: readonly OtherJob[]; 
         <Stages id={id} />
         <div className="ms-auto flex items-center gap-1">
           <Jump jobs={jobs} />
-          <BarButton label="Undo" keys="Ctrl+Z" disabled={!canUndo} onClick={() => void store.undo()}>
+          <BarButton label="Undo" keys="Ctrl+Z" disabled={!canUndo || may === 'read'} onClick={() => void store.undo()}>
             <Undo2 size={16} aria-hidden />
           </BarButton>
-          <BarButton label="Redo" keys="Ctrl+Shift+Z" disabled={!canRedo} onClick={() => void store.redo()}>
+          <BarButton label="Redo" keys="Ctrl+Shift+Z" disabled={!canRedo || may === 'read'} onClick={() => void store.redo()}>
             <Redo2 size={16} aria-hidden />
           </BarButton>
           <SavedMark />
@@ -62,10 +62,7 @@ export function Frame({ jobs, liveUrl, children }: { jobs: readonly OtherJob[]; 
         </div>
       </header>
       {may === 'read' && (
-        <aside
-          aria-label="What you may do here"
-          className="tape-ticks shrink-0 border-b border-ink px-4 pb-1.5 pt-0.5 text-sm font-semibold"
-        >
+        <aside aria-label="What you may do here" className="shrink-0 border-b border-ink bg-tape px-4 py-0.5 text-sm font-semibold">
           You look at this job; nothing you do here changes it.
         </aside>
       )}

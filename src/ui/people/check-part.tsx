@@ -1,5 +1,5 @@
 'use client'
-import type { CheckReport } from '@/core/people'
+import type { CheckReport, Finding } from '@/core/people'
 import { useState } from 'react'
 import { postJson } from '../job/api'
 import { Button } from '../parts/button'
@@ -7,6 +7,8 @@ import { ago, count, kilobytes } from '../parts/words'
 import { Fault } from './fault'
 import { Part } from './part'
 import { useAsking } from './use-asking'
+
+const DONE: Readonly<Record<Finding['done'], string>> = { mended: 'Mended.', 'set aside': 'Set aside.', left: 'Still to do.' }
 
 /** What was found when everything that is kept was looked through, and how to pack it. */
 export function CheckPart({ first }: { first: CheckReport | null }) {
@@ -36,7 +38,7 @@ export function CheckPart({ first }: { first: CheckReport | null }) {
               <span className="font-semibold" dir="auto">
                 {name}
               </span>{' '}
-              <span className="text-soft">({about})</span> {what}. <span className="font-semibold">{done}</span>
+              <span className="text-soft">({about})</span> {what}. <span className="font-semibold">{DONE[done]}</span>
             </li>
           ))}
         </ul>
