@@ -1,5 +1,7 @@
+import { randomBytes } from 'node:crypto'
 import { NextResponse, type NextRequest } from 'next/server'
 import { isOurHost, NOT_OUR_HOST } from './server/http/hosts'
+import { screenPolicy } from './server/http/screen-policy'
 import { whoAsks } from './server/http/who-asks'
 import { isFirstStart } from './server/use-cases/come-in'
 import { findTrouble } from './server/use-cases/trouble'
@@ -23,13 +25,23 @@ export function proxy(request: NextRequest): NextResponse {
   const trouble = findTrouble()
   if (trouble !== null) return new NextResponse(troublePage(trouble), { status: 503, headers: PLAIN_PAGE })
   const { pathname, search } = request.nextUrl
-  if (isFirstStart()) return pathname === '/welcome' ? NextResponse.next() : lead(request, '/welcome')
+  if (isFirstStart()) return pathname === '/welcome' ? screen(request) : lead(request, '/welcome')
   const asking = whoAsks(request.headers)
-  if (DOORS.test(pathname)) return NextResponse.next()
+  if (DOORS.test(pathname)) return screen(request)
   if (pathname === '/welcome') return lead(request, '/')
   if (!asking) return lead(request, pathname === '/' ? '/sign-in' : `/sign-in?to=${encodeURIComponent(pathname + search)}`)
   const opens = mayOpen(asking.person, pathname)
-  return opens === 'yes' ? NextResponse.next() : opens === 'elsewhere' ? lead(request, '/') : NextResponse.rewrite(at(request, '/nowhere'))
+  return opens === 'yes' ? screen(request) : opens === 'elsewhere' ? lead(request, '/') : screen(request, at(request, '/nowhere'))
+}
+
+/** The page that is asked for, or another in its place, under a policy with a word of its own: the framework reads it off the request. */
+function screen(request: NextRequest, instead?: URL): NextResponse {
+  const policy = screenPolicy(randomBytes(16).toString('base64'))
+  const headers = new Headers(request.headers)
+  headers.set('content-security-policy', policy)
+  const reply = instead ? NextResponse.rewrite(instead, { request: { headers } }) : NextResponse.next({ request: { headers } })
+  reply.headers.set('content-security-policy', policy)
+  return reply
 }
 
 const PLAIN_PAGE = {

@@ -1,6 +1,8 @@
 import type { Metadata } from 'next'
+import { connection } from 'next/server'
 import type { ReactNode } from 'react'
 import { Toaster } from 'sonner'
+import { onlyToRead } from '@/server/use-cases/trouble'
 import './globals.css'
 
 export const metadata: Metadata = {
@@ -8,11 +10,19 @@ export const metadata: Metadata = {
   description: 'Fit a ready-made site template to a client, and publish it.',
 }
 
-export default function RootLayout({ children }: { children: ReactNode }) {
+export default async function RootLayout({ children }: { children: ReactNode }) {
+  // No page is made before it is asked for: each bears the word of its own reply.
+  await connection()
+  const reason = onlyToRead()
   return (
     <html lang="en">
       <body>
         {children}
+        {reason !== null && (
+          <p role="status" className="fixed inset-x-0 bottom-0 z-50 bg-tape px-4 py-2">
+            {reason}
+          </p>
+        )}
         <Toaster
           position="bottom-center"
           offset={0}

@@ -49,6 +49,12 @@ test.each(DAMAGE)('what was made once and then %s is made again', async (what, d
   expect((await make()).toString().slice(0, 6)).toBe('made 2')
 })
 
+test('what was made and cannot be kept is given out all the same', async () => {
+  // A file stands where the folder would be, so that nothing can be written there, whoever asks.
+  writeFileSync(path.join(data, 'fonts'), 'in the way')
+  expect(String(await madeOnce('fonts', 'cut.woff2', async () => Buffer.from('made')))).toBe('made')
+})
+
 test.each(DAMAGE)('a client’s picture whose file was %s says so, and is whole when it is chosen again', async (_, damage) => {
   const file = await sharp({ create: { width: 60, height: 40, channels: 3, background: '#a87' } })
     .png()

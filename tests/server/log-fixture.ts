@@ -6,6 +6,8 @@ import path from 'node:path'
 export function ownDataFolder(): string {
   const folder = mkdtempSync(path.join(tmpdir(), 'instant-fit-'))
   process.env.INSTANT_FIT_DATA = folder
+  // No web host but one that a test starts: the demo may be running beside it.
+  process.env.WEB_HOST_CONTROL_PORT ??= '1'
   return folder
 }
 

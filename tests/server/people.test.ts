@@ -2,6 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import path from 'node:path'
 import { beforeAll, describe, expect, test } from 'vitest'
 import type { Person } from '../../src/core/people'
+import { sessionCookies, sessionIn } from '../../src/server/http/cookies'
 import { ownDataFolder } from './log-fixture'
 
 const HERE = { device: 'Mozilla/5.0 (X11; Linux x86_64; rv:140.0) Gecko/20100101 Firefox/140.0', address: '192.0.2.7' }
@@ -120,6 +121,29 @@ describe('signing in', () => {
     expect(bytes.join('')).not.toContain(token)
     expect(bytes.join('')).not.toContain(MARA.password)
     expect(people.findPerson(mara.id)?.password).toMatch(/^\$argon2id\$v=19\$m=131072,t=4,p=1\$/)
+  })
+
+  test('over https what a browser keeps is for this host alone, never sent in the clear, and hidden from scripts', () => {
+    // RFC 6265bis, 4.1.2.5, 4.1.2.6 and 4.1.3.2: `__Host-` asks for Secure, for the path / and for no Domain.
+    const ask = (url: string, headers = {}): string[] => [...sessionCookies(new Request(url, { headers }), first)]
+    for (const [session = '', word = ''] of [
+      ask('https://fit.example/'),
+      ask('http://127.0.0.1:4310/', { 'x-forwarded-proto': 'https' }),
+    ]) {
+      expect(session).toMatch(/^__Host-instant-fit-session=[^;]{40,}; /)
+      for (const cookie of [session, word]) {
+        expect(cookie).toMatch(/; Path=\/(;|$)/)
+        expect(cookie).toMatch(/; Secure(;|$)/)
+        expect(cookie).toMatch(/; SameSite=Lax(;|$)/)
+        expect(cookie).not.toMatch(/Domain/i)
+      }
+      expect(session).toMatch(/; HttpOnly(;|$)/)
+      expect(word).toMatch(/^__Host-instant-fit-request=/)
+      expect(word).not.toContain('HttpOnly')
+      expect(word).not.toContain(first)
+      expect(sessionIn(new Headers({ cookie: session.split(';')[0] ?? '' }))).toBe(first)
+    }
+    for (const cookie of ask('http://127.0.0.1:4310/')) expect(cookie).not.toMatch(/Secure|__Host-/)
   })
 
   test('a session ends when nobody uses it, and at the latest after thirty days', async () => {

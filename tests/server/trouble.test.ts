@@ -15,6 +15,7 @@ import path from 'node:path'
 import Database from 'better-sqlite3'
 import { create } from 'tar'
 import { beforeEach, describe, expect, test, vi } from 'vitest'
+import { hashOf } from '../../src/server/files/blobs'
 import { setText } from '../site'
 import { ownDataFolder } from './log-fixture'
 
@@ -121,6 +122,44 @@ describe('a database that cannot be used is told of in its own words, and nothin
     other.exec('ROLLBACK')
     other.close()
     expect(app.log.appendRows(job, null, 2, [row('three', 'Now')]).written).toEqual(['trouble-three'])
+  })
+
+  test('in a folder that cannot be written: jobs are shown, every change is refused, and it goes on once it can be', async () => {
+    const { someoneHere } = await import('./signed-in')
+    const { headers } = await someoneHere()
+    const ask = async (): Promise<string> => {
+      const { POST } = await import('../../src/app/api/jobs/[job]/edits/route')
+      const body = JSON.stringify({ base: 2, who: null, rows: [row('three', 'Not now')] })
+      const response = await POST(new Request('http://app/', { method: 'POST', headers, body }), { params: Promise.resolve({ job }) })
+      return ((await response.json()) as { problem?: { code: string } }).problem?.code ?? 'taken'
+    }
+    const kept = (): string[] =>
+      ['instant-fit.sqlite', ...mediaFiles().map((name) => path.join('media', name))].map(
+        (name) => `${name} ${hashOf(readFileSync(file(name)))}`,
+      )
+    app.db.db().pragma('wal_checkpoint(TRUNCATE)')
+    const before = kept()
+    // As a disk answers that is there to be read (EROFS); rights say nothing to whoever may do everything.
+    vi.doMock('node:fs', async (original) => {
+      const fs = await original<typeof import('node:fs')>()
+      const accessSync = (place: string): void => {
+        if (place.startsWith(data)) throw Object.assign(new Error('EROFS: read-only file system'), { code: 'EROFS' })
+      }
+      return { ...fs, accessSync, default: { ...fs, accessSync } }
+    })
+    try {
+      await restart(() => undefined)
+      expect(app.trouble.findTrouble()).toBeNull()
+      expect(app.trouble.onlyToRead()).toContain('cannot be written')
+      expect(heading()).toBe(true)
+      expect(await ask()).toBe('onlyToRead')
+      expect(kept()).toEqual(before)
+    } finally {
+      vi.doUnmock('node:fs')
+    }
+    await restart(() => undefined)
+    expect(app.trouble.onlyToRead()).toBeNull()
+    expect(await ask()).toBe('taken')
   })
 
   test('every code of a disk that fails has words of its own', async () => {

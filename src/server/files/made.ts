@@ -16,7 +16,12 @@ export async function madeOnce(folder: 'variants' | 'fonts', name: string, make:
   const known = existsSync(file) ? readMade(file) : null
   if (known) return known
   const bytes = Buffer.from(await make())
-  writeWhole(file, Buffer.concat([bytes, sumOf(bytes)]))
+  try {
+    writeWhole(file, Buffer.concat([bytes, sumOf(bytes)]))
+  } catch (error) {
+    // On a disk that is full, or only there to be read, it is made again the next time: whoever asked gets it all the same.
+    console.error(`${name} was made and cannot be kept`, error)
+  }
   return bytes
 }
 

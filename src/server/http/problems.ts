@@ -191,6 +191,12 @@ export const PROBLEMS = {
     sentence: (d) =>
       `Instant Fit may not write into the folder of ${d.file}. Nothing was changed. Give it the right to, then load this again.`,
   },
+  onlyToRead: {
+    status: 503,
+    sentence: () =>
+      'The data folder cannot be written. Everything is shown as it was kept, and nothing can be changed. Give Instant Fit the right to ' +
+      'write there, and it goes on by itself.',
+  },
   diskFails: {
     status: 503,
     sentence: () =>

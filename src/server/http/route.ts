@@ -4,6 +4,7 @@ import { isDeepJson } from '../../core/json-depth'
 import { progressReply } from './progress-reply'
 import { Problem, PROBLEMS, reportProblem, toReply } from './problems'
 import { mayAtAll, mayOnJob } from '../people/access'
+import { isReadOnly } from '../store/db'
 import { isOurHost, isOwnRequest } from './hosts'
 import { readBody } from './read-bytes'
 import { saysToken, whoAsks, type Asking } from './who-asks'
@@ -103,6 +104,7 @@ function refuseForeign(request: Request): void {
 
 async function allowedToChange(request: Request, context: Context | undefined, access: Access): Promise<Asking> {
   refuseForeign(request)
+  if (isReadOnly()) throw new Problem('onlyToRead')
   const asking = await allowed(request, context, access)
   if (!saysToken(request, asking)) throw new Problem('requestForeign')
   return asking

@@ -1,5 +1,6 @@
 import { nanoid } from 'nanoid'
 import type { Person } from '../../core/people'
+import { isReadOnly } from '../store/db'
 import { findPerson } from '../store/people'
 import { endSession, endSessionsBefore, findSession, insertSession, noteSeen } from '../store/sessions'
 import { deviceOf } from './device'
@@ -33,10 +34,10 @@ export function whoseToken(token: string): { readonly person: Person; readonly s
   const [now, seen, begun] = [Date.now(), Date.parse(session.seenAt), Date.parse(session.begunAt)]
   const person = findPerson(session.person)
   if (!person || now - seen > IDLE_MS || now - begun > LONGEST_MS) {
-    endSession(session.person, session.id)
+    if (!isReadOnly()) endSession(session.person, session.id)
     return null
   }
-  if (now - seen > NOTE_MS) noteSeen(session.hash, new Date(now).toISOString())
+  if (now - seen > NOTE_MS && !isReadOnly()) noteSeen(session.hash, new Date(now).toISOString())
   const { id, name, email, role } = person
   return { person: { id, name, email, role }, session: session.hash }
 }

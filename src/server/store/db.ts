@@ -1,5 +1,7 @@
 import Database from 'better-sqlite3'
-import { statSync } from 'node:fs'
+import { accessSync, chmodSync, constants, copyFileSync, existsSync, mkdtempSync, rmSync, statSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import path from 'node:path'
 import { dataFolder, madeFolder } from '../files/data-folder'
 import { kept } from '../files/kept'
 import { Problem } from '../http/problems'
@@ -7,14 +9,49 @@ import { migrate } from './migrate'
 
 export type Db = Database.Database
 
-/** The application's database. A row that was reported as written is on the disk: full synchronisation, write-ahead log. */
+const FILE = 'instant-fit.sqlite'
+
+/**
+ * The application's database. A row that was reported as written is on the disk: full synchronisation, write-ahead log. Where the folder
+ * cannot be written, a copy elsewhere: what is reckoned while reading is kept there, and every change is refused before it gets to it.
+ */
 export function db(): Db {
   return kept('db', () => {
-    const file = dataFolder('instant-fit.sqlite')
+    const file = dataFolder(FILE)
     refuseEmptied(file)
+    if (isReadOnly()) return openCopy(file)
     madeFolder()
     return openDb(file)
   })
+}
+
+/** Whether what is kept can be read and not written: a folder without the right to, or on a disk that is there to be read. */
+export function isReadOnly(): boolean {
+  const places = [dataFolder(), dataFolder(FILE)]
+  return places.every((place) => statSync(place, { throwIfNoEntry: false })) && !places.every(mayWrite)
+}
+
+function mayWrite(place: string): boolean {
+  try {
+    accessSync(place, constants.W_OK)
+    return true
+  } catch {
+    return false
+  }
+}
+
+/** What is read cannot be read where it lies: SQLite writes beside it, and an older form is brought up first. */
+function openCopy(file: string): Db {
+  const folder = mkdtempSync(path.join(tmpdir(), 'instant-fit-read-'))
+  process.once('exit', () => rmSync(folder, { recursive: true, force: true }))
+  for (const end of ['', '-wal']) if (existsSync(file + end)) copyFileSync(file + end, path.join(folder, FILE + end))
+  chmodSync(path.join(folder, FILE), 0o600)
+  return openDb(path.join(folder, FILE))
+}
+
+/** Whether the database in use is such a copy. */
+export function isCopy(): boolean {
+  return db().name !== dataFolder(FILE)
 }
 
 /** How long another program is waited for that holds the database; meanwhile nobody else is answered. */

@@ -1,20 +1,27 @@
-import { kept } from '../files/kept'
+import { forget, kept } from '../files/kept'
 import { finishOpen } from '../releases/finish-open'
 import { thinOut } from '../releases/thin-out'
+import { isCopy } from '../store/db'
 import { openPublications } from '../store/publications'
 import { endCutOffTasks } from '../tasks/run-task'
 import { checkAndRepair } from './check'
 import { completeJobs } from './complete-jobs'
 import { emptyBin } from './shelve-job'
-import { findTrouble } from './trouble'
+import { findTrouble, onlyToRead } from './trouble'
 
 const DAY_MS = 86_400_000
 const AGAIN_MS = 10_000
 
-/** Starts up, or says why it cannot, and tries again until it can: a disk that was full is not for ever. */
+/**
+ * Starts up, or says why it cannot, and tries again until it can: a disk that was full is not for ever. Meanwhile what can be read is
+ * shown; what was read as a copy is let go once it can be written.
+ */
 export function startWhenItCan(): void {
-  const trouble = findTrouble()
-  if (trouble === null) return startUp()
+  const trouble = onlyToRead() ?? findTrouble()
+  if (trouble === null) {
+    if (isCopy()) for (const name of ['db', 'job-states']) forget(name)
+    return startUp()
+  }
   console.error(trouble)
   setTimeout(startWhenItCan, AGAIN_MS).unref()
 }

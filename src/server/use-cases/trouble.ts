@@ -1,5 +1,5 @@
 import { Problem, toProblem } from '../http/problems'
-import { db } from '../store/db'
+import { db, isReadOnly } from '../store/db'
 
 /** Why nothing can be read or kept now, in a sentence for whoever opens a page; null where all is well. */
 export function findTrouble(): string | null {
@@ -11,4 +11,9 @@ export function findTrouble(): string | null {
     if (!(error instanceof Problem)) console.error(error)
     return problem.message
   }
+}
+
+/** Why what is kept is shown and cannot be changed, in a sentence; null where it can. */
+export function onlyToRead(): string | null {
+  return isReadOnly() ? new Problem('onlyToRead', {}).message : null
 }

@@ -1,0 +1,54 @@
+import { expect, test } from '@playwright/test'
+import { APP, cell, makeJob, openContent, saved, sheet } from './screen'
+
+// What Content Security Policy level 3 (W3C) promises, asked of our screens: what they are made of passes, what got in does not.
+test('every screen is made of what its policy lets through alone', async ({ page }) => {
+  const refused: string[] = []
+  page.on('console', (message) => /content security policy/i.test(message.text()) && refused.push(message.text()))
+  const job = await makeJob({ name: 'Policy' })
+  const seen = async (address: string): Promise<void> => {
+    const response = await page.goto(APP + address)
+    expect(response?.headers()['content-security-policy'], address).toMatch(/^default-src 'none'; script-src 'self' 'nonce-[\w+/=]{22,}'; /)
+    await expect(page.locator('h1, h2, iframe').first(), address).toBeVisible()
+  }
+  for (const address of ['/', '/new', '/account', '/sign-in', '/nowhere', `/window/${job}`, `/brand-sheet/${job}`]) await seen(address)
+  for (const stage of ['brief', 'template', 'brand', 'content', 'pages', 'publish', 'history']) await seen(`/jobs/${job}/${stage}`)
+  await openContent(page, job)
+  await cell(page, 'Hero: Heading').fill('Typed under a policy')
+  await expect(sheet(page, 'phone').getByText('Typed under a policy')).toBeVisible()
+  await saved(page)
+  expect(refused).toEqual([])
+})
+
+test('a script, a handler, a frame or an address that got into a screen neither runs nor fetches', async ({ page }) => {
+  const asked: string[] = []
+  await page.route(/evil\.example/, (route) => {
+    asked.push(route.request().url())
+    return route.fulfill({ body: '' })
+  })
+  await page.goto(APP)
+  const first = page.getByRole('heading').first()
+  await expect(first).toBeVisible()
+  const directives = await page.evaluate(async () => {
+    const found = new Set<string>()
+    document.addEventListener('securitypolicyviolation', (event) => found.add(event.effectiveDirective))
+    const script = document.createElement('script')
+    script.textContent = 'window.ran = true'
+    document.body.append(script)
+    const box = document.createElement('div')
+    box.innerHTML =
+      '<img src="https://evil.example/a.png" onerror="window.ran = true"><iframe src="https://evil.example/"></iframe>' +
+      '<object data="https://evil.example/"></object><style>@import "https://evil.example/a.css";</style>' +
+      '<base href="https://evil.example/">'
+    document.body.append(box)
+    await fetch('https://evil.example/').catch(() => null)
+    const until = performance.now() + 10_000
+    while (found.size < 8 && performance.now() < until) await new Promise((again) => requestAnimationFrame(again))
+    return [...found].sort()
+  })
+  expect(directives).toEqual(
+    ['base-uri', 'connect-src', 'frame-src', 'img-src', 'object-src', 'script-src-attr', 'script-src-elem', 'style-src-elem'].sort(),
+  )
+  expect(await page.evaluate(() => 'ran' in window)).toBe(false)
+  expect(asked).toEqual([])
+})
