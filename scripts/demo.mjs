@@ -27,7 +27,7 @@ for (const port of [APP_PORT, HOST_PORT, CONTROL_PORT]) {
   }
 }
 installPackages()
-buildApplication()
+await buildApplication()
 if (process.argv.includes('--fresh')) {
   say('Starting over: the demo data is made anew.')
   rmSync(data, { recursive: true, force: true })

@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import path from 'node:path'
@@ -11,8 +11,10 @@ export function say(words) {
 
 /** Runs a command in the project; ends with its status when it fails. */
 export function run(command, args, env = {}) {
-  const { status } = spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } })
-  if (status !== 0) process.exit(status ?? 1)
+  const { status, signal, error } = spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } })
+  if (status === 0) return
+  console.error(`“${command} ${args.join(' ')}” ended with ${error?.message ?? signal ?? status}.`)
+  process.exit(status ?? 1)
 }
 
 function hashOf(names) {
@@ -39,20 +41,23 @@ export function installPackages() {
   writeFileSync(stamp, wanted)
 }
 
+/** How a command ends that goes on beside others: its status, or the signal that ended it. */
+export function ended(command, args, env = {}) {
+  const child = spawn(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } })
+  return new Promise((resolve, reject) => child.on('error', reject).on('exit', (code, signal) => resolve(signal ?? code)))
+}
+
 /** Builds the application, unless what is built is of the sources as they are. */
-export function buildApplication() {
+export async function buildApplication() {
   const stamp = path.join(root, '.next', 'instant-fit-sources')
   const wanted = hashOf(['src', 'package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json'])
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return
   say('Building the application, about a minute.')
-  const { status } = spawnSync('npx', ['next', 'build'], {
-    cwd: root,
-    stdio: 'inherit',
-    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
-  })
-  if (status !== 0) {
+  const end = await ended('npx', ['next', 'build'], { NEXT_TELEMETRY_DISABLED: '1' })
+  if (end !== 0) {
     rmSync(path.join(root, '.next'), { recursive: true, force: true }) // A failed build poisons the next one.
-    process.exit(status ?? 1)
+    console.error(`The build ended with ${end}.`)
+    process.exit(1)
   }
   mkdirSync(path.dirname(stamp), { recursive: true })
   writeFileSync(stamp, wanted)

@@ -1,7 +1,7 @@
-import { spawn, spawnSync } from 'node:child_process'
+import { spawnSync } from 'node:child_process'
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import path from 'node:path'
-import { buildApplication, installPackages, root, run, say } from './prepare.mjs'
+import { buildApplication, ended, installPackages, root, run, say } from './prepare.mjs'
 
 const started = Date.now()
 installPackages()
@@ -17,11 +17,11 @@ checkImports()
 run('npx', ['next', 'typegen'])
 run('node', ['scripts/check-types.mjs'])
 // Judged while the application is built: it takes most of a minute.
-const expressions = spawn('node', ['scripts/check-expressions.mjs'], { cwd: root, stdio: 'inherit' })
-const judged = new Promise((resolve) => expressions.on('exit', resolve))
-
-buildApplication()
-if ((await judged) !== 0) process.exit(1)
+const [judgement] = await Promise.all([ended('node', ['scripts/check-expressions.mjs']), buildApplication()])
+if (judgement !== 0) {
+  console.error(`The judge of expressions ended with ${judgement}.`)
+  process.exit(1)
+}
 
 say('Unit tests and checks against the outside')
 const unit = test('npx', ['vitest', 'run'])

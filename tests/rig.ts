@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { connect, createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
@@ -19,6 +19,10 @@ export type Rig = {
   /** Ends the application at once, as a power cut would: no handler runs. */
   readonly killApp: () => Promise<void>
   readonly stopHost: () => Promise<void>
+  /** The same for the web host. */
+  readonly killHost: () => Promise<void>
+  /** What the application's process holds in memory, in MB; 0 where it does not run. */
+  readonly megabytes: () => number
   /** What whoever is signed in says with a request; there once the application was started. */
   readonly signedIn: () => SignedIn
   readonly stop: () => Promise<void>
@@ -64,6 +68,8 @@ export async function makeRig({ entered = true } = {}): Promise<Rig> {
     killApp: () => end(app, 'SIGKILL'),
     signedIn: () => signedIn ?? { cookie: '', 'x-request-token': '' },
     stopHost: () => end(host, 'SIGTERM'),
+    killHost: () => end(host, 'SIGKILL'),
+    megabytes: () => residentMegabytes(app?.pid),
     stop: async () => {
       await Promise.all([end(app, 'SIGKILL'), end(host, 'SIGTERM')])
       rmSync(data, { recursive: true, force: true })
@@ -78,6 +84,12 @@ function end(child: ChildProcess | null, signal: NodeJS.Signals): Promise<void> 
     child.once('exit', () => resolve())
     child.kill(signal)
   })
+}
+
+/** Linux, proc(5): VmRSS of a process, in kB. */
+function residentMegabytes(pid: number | undefined): number {
+  const status = pid === undefined ? '' : readFileSync(`/proc/${pid}/status`, 'utf8')
+  return Math.round(Number(/VmRSS:\s+(\d+)/.exec(status)?.[1] ?? 0) / 1024)
 }
 
 function freePort(): Promise<number> {

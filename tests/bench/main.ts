@@ -8,6 +8,7 @@ import { countLeftovers, makeDocument, type Site } from '../../src/core/fill'
 import { getTemplate } from '../../src/core/pack'
 import { makeSheetPainter, renderPage, type ReleaseFiles } from '../../src/core/render'
 import { homePage, pagesOf, sectionsOn, type Edit, type SectionId } from '../../src/core/site'
+import { hashPassword, isPassword } from '../../src/server/people/password'
 import { CHROMIUM } from '../chromium'
 import { siteOfPages } from '../large-site'
 import { testPack } from '../pack'
@@ -77,6 +78,18 @@ function benchDocument(): void {
   const tallow = getTemplate(testPack(), 'tallow')
   const times = Array.from({ length: 200 }, () => time(() => void makeDocument(tallow, {}, {})))
   line('a new site document', percentiles(times), `${tallow.pages.length} pages`)
+}
+
+async function benchSigningIn(): Promise<void> {
+  const password = 'seven pins in a lemon tree'
+  const kept = await hashPassword(password)
+  const times: number[] = []
+  for (let i = 0; i < 12; i++) {
+    const start = performance.now()
+    await isPassword(password, kept)
+    times.push(performance.now() - start)
+  }
+  line('a password judged, by Argon2id', percentiles(times), '200 to 500 ms')
 }
 
 type Presses = { readonly drawn: readonly number[]; readonly painted: readonly number[] }
@@ -174,6 +187,7 @@ const CORE = new Map<string, () => void | Promise<void>>([
   ['document', benchDocument],
   ['putting-on', benchPuttingOn],
   ['large-job', benchLargeJob],
+  ['signing-in', benchSigningIn],
 ])
 type Bench = (page: Page, rig: Awaited<ReturnType<typeof makeRig>>) => Promise<void>
 const INTERFACE = new Map<string, Bench>([

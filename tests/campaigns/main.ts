@@ -1,12 +1,14 @@
 /**
  * Against real processes, by hand and for as long as wanted. `npm run campaign -- 200 7`: two hands go 200 rounds of seed 7. `npm run
- * campaign -- hostile 10000 7`: as many values and files that mean no good. `npm run campaign -- slow 200`: so many edits while 1,500
- * clients hold on.
+ * campaign -- hostile 10000 7`: as many values and files that mean no good, and the memory held before and after. `npm run campaign --
+ * kill 1000`: so many times the application, the web host or both are ended by `kill -9`. `npm run campaign -- slow 200`: so many edits
+ * while 1,500 clients hold on.
  */
 import { chromium } from '@playwright/test'
 import { CHROMIUM } from '../chromium'
 import { makeRig, type Rig } from '../rig'
 import { hostile } from './hostile'
+import { kills } from './kills'
 import { slowClients } from './slow'
 import { twoHands } from './two-hands'
 
@@ -22,9 +24,32 @@ const CAMPAIGNS = new Map<string, (rig: Rig, rounds: number | undefined, seed: n
       }
     },
   ],
-  ['hostile', async (rig, rounds = 1000, seed) => console.log('It held.', await hostile(rig, { rounds, seed }))],
+  [
+    'hostile',
+    async (rig, rounds = 1000, seed) => {
+      const go = async (of: number, from: number) => console.log('It held.', await hostile(rig, { rounds: of, seed: from }))
+      // What is loaded once, and the caches that have an end, are there before the first figure is taken.
+      await go(Math.ceil(rounds / 10), seed + 1)
+      await slowClients(rig, { slow: 1000, streaming: 500, edits: 50 })
+      const before = await atRest(rig)
+      await go(rounds, seed)
+      console.log('It answered.', await slowClients(rig, { slow: 1000, streaming: 500, edits: 200 }))
+      console.log(`The application held ${before} MB before, and holds ${await atRest(rig)} MB after.`)
+    },
+  ],
+  [
+    'kill',
+    async (rig, rounds = 100, seed) =>
+      console.log('Nothing is lost, nothing is torn.', await kills(rig, { rounds, seed, tell: console.log })),
+  ],
   ['slow', async (rig, edits = 200) => console.log('It answered.', await slowClients(rig, { slow: 1000, streaming: 500, edits }))],
 ])
+
+/** What the application holds once it has been left alone for a minute, in MB. */
+async function atRest(rig: Rig): Promise<number> {
+  await new Promise((resolve) => setTimeout(resolve, 60_000))
+  return rig.megabytes()
+}
 
 const words = process.argv.slice(2)
 const name = CAMPAIGNS.has(words[0] ?? '') ? (words.shift() ?? '') : 'hands'

@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { hostile } from '../campaigns/hostile'
+import { kills } from '../campaigns/kills'
 import { slowClients } from '../campaigns/slow'
 import { twoHands } from '../campaigns/two-hands'
 import { useOwnRig } from './own-rig'
@@ -23,4 +24,13 @@ test('values and files that mean no good are answered in words, nobody waits for
 test('clients that hold on and give nothing keep nobody from an edit', async () => {
   const tally = await slowClients(ownRig(), { slow: 100, streaming: 50, edits: 30 })
   expect(tally).toMatchObject({ slow: 100, streaming: 50, edits: 30 })
+})
+
+test('edits and publishing cut off by kill -9 lose nothing that was acknowledged, and visitors never see a torn site', async () => {
+  test.setTimeout(900_000)
+  // It ends with a publication of its own, after which visitors see the newest edit.
+  const { acknowledged, killed, seen } = await kills(ownRig(), { rounds: 8, seed: 1 })
+  expect(acknowledged).toBeGreaterThan(3)
+  expect(killed).toEqual({ app: 2, host: 5, both: 1 })
+  expect(seen).toBeGreaterThan(25)
 })

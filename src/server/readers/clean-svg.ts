@@ -20,7 +20,8 @@ export function cleanSvg(source: string): CleanSvg {
   const DOMPurify = purifier()
   const kept = DOMPurify.sanitize(source, { USE_PROFILES: { svg: true, svgFilters: true }, ADD_TAGS: ['use'], RETURN_DOM_FRAGMENT: true })
   if (DOMPurify.removed.some(isActive)) return { ok: false, fault: 'it holds a script' }
-  const root = kept.firstElementChild
+  // Where nothing is left there may be no fragment either, whatever the types say.
+  const root = (kept as DocumentFragment | null)?.firstElementChild
   const elements = root ? [root, ...root.querySelectorAll('*')] : []
   if (elements.some(fetches)) return { ok: false, fault: 'it draws on a file from another place' }
   if (root?.nodeName.toLowerCase() !== 'svg' || !elements.some((element) => DRAWN.has(element.nodeName.toLowerCase())))

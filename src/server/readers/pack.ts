@@ -6,6 +6,7 @@ import { designKey, findTemplate, parsePack, placeInPack, type Pack, type PackFa
 import { writeWhole } from '../files/write-whole'
 import { Problem } from '../http/problems'
 import { cleanSvg } from './clean-svg'
+import { wrongSums } from './zip-sums'
 
 const MAX_UNPACKED = 150 * 1024 * 1024
 const MAX_FILE = 30 * 1024 * 1024
@@ -72,7 +73,10 @@ function unpack(name: string, bytes: Uint8Array): Map<string, Uint8Array> {
   }
   if (bytes.length === 0) throw new Problem('fileEmpty', { name })
   try {
-    return new Map(Object.entries(unzipSync(bytes, { filter: check })))
+    const files = new Map(Object.entries(unzipSync(bytes, { filter: check })))
+    const [wrong] = wrongSums(bytes, files)
+    if (wrong !== undefined) throw new Problem('packDamaged', { name, fault: `“${wrong.slice(0, 200)}” in it is not what was packed` })
+    return files
   } catch (error) {
     if (error instanceof Problem) throw error
     throw new Problem('packDamaged', { name, fault: 'it is not a whole zip file' }, { cause: error })
