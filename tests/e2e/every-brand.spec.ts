@@ -4,7 +4,7 @@ import { tokenCss } from '../../src/core/render'
 import { homePage, type Brand, type Dark } from '../../src/core/site'
 import { testPack } from '../pack'
 import { askAxe } from './axe'
-import { pageHtml, PIXEL, siteOn, TEMPLATES } from './template-page'
+import { answerAlone, pageHtml, showAlone, siteOn, TEMPLATES } from './template-page'
 
 test.describe.configure({ mode: 'parallel' })
 
@@ -50,12 +50,10 @@ for (const template of TEMPLATES) {
       await page.setViewportSize({ width: 1280, height: 900 })
       // No colour on its way from one brand to the next.
       await page.emulateMedia({ reducedMotion: 'reduce' })
-      await page.route('**/*', (route) =>
-        route.request().resourceType() === 'image' ? route.fulfill({ contentType: 'image/svg+xml', body: PIXEL }) : route.abort(),
-      )
+      await answerAlone(page)
       let looked = 0
       for (const { key } of getTemplate(testPack(), template).pages) {
-        await page.setContent(pageHtml(siteOn(template, {}, 'Ota & Sons'), key))
+        await showAlone(page, pageHtml(siteOn(template, {}, 'Ota & Sons'), key))
         for (const { brand, dark = false, why } of HOSTILE) {
           await page.locator('#tokens').evaluate(
             (style, css) => {
@@ -78,9 +76,7 @@ test('every header holds from 240 px to 2400 px with a logo as wide as a ribbon,
   page,
 }) => {
   test.setTimeout(900_000)
-  await page.route('**/*', (route) =>
-    route.request().resourceType() === 'image' ? route.fulfill({ contentType: 'image/svg+xml', body: PIXEL }) : route.abort(),
-  )
+  await answerAlone(page)
   const shapes = [
     { width: 2400, height: 200 },
     { width: 200, height: 900 },
@@ -92,7 +88,7 @@ test('every header holds from 240 px to 2400 px with a logo as wide as a ribbon,
       const logo = { ...site.assets['tallow/front-door.jpg']!, ...shape, id: 'logo' }
       const brand: Brand = { logo: 'logo', 'logo-size': i === 0 ? { desktop: 2.5, phone: 2.5 } : { desktop: 1, phone: 0.6 } }
       const worn = { ...site, assets: { ...site.assets, logo }, document: { ...site.document, brand } }
-      await page.setContent(pageHtml(worn, homePage(worn.document).id))
+      await showAlone(page, pageHtml(worn, homePage(worn.document).id))
       for (const width of [240, 320, 390, 560, 735, 736, 927, 928, 1024, 1280, 2400]) {
         await page.setViewportSize({ width, height: 900 })
         const found = await page.evaluate(() => {
@@ -127,7 +123,7 @@ test('menus and quotes are read as the template’s own header and quoting secti
     const { type, pages } = getTemplate(testPack(), template)
     const site = siteOn(template, {}, 'Ota & Sons')
     const quoting = pages.find((p) => p.sections.some((s) => s.kind === 'quote' || s.kind === 'testimonials'))
-    await page.setContent(pageHtml(site, (quoting ?? pages[0]!).key))
+    await showAlone(page, pageHtml(site, (quoting ?? pages[0]!).key))
     const seen = (selector: string): Promise<{ size: number; weight: number }> =>
       page
         .locator(selector)

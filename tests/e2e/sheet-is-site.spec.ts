@@ -26,7 +26,7 @@ for (const template of TEMPLATES) {
       const { html, pictures } = renderPage(shown, page, FILES)
       for (const isLoaded of page.id === 'home' && shown === site ? [false, true] : [true]) {
         await showOn(sheet, sheetHtml(shown, page), isLoaded ? sheetPicture : null)
-        await showOn(release, withStyles(shown, html), isLoaded ? (path) => pictures.get(path) ?? null : null)
+        await showOn(release, withStyles(shown, html, false), isLoaded ? (path) => pictures.get(path) ?? null : null)
         for (const { width, name } of SHEETS) {
           let here: readonly Box[] = []
           // A browser that chooses another file for a width shows it a moment later.

@@ -1,7 +1,7 @@
 import type { Page as BrowserPage } from '@playwright/test'
 import { makeDocument, pageTexts, type Site } from '../../src/core/fill'
 import { answersOf, getDesign, getTemplate } from '../../src/core/pack'
-import { designCss, renderBody, renderPage, tokenCss, type ReleaseFiles } from '../../src/core/render'
+import { renderBody, renderPage, sheetStyles, type ReleaseFiles } from '../../src/core/render'
 import {
   ALTERATION_NAMES,
   ALTERATIONS,
@@ -18,6 +18,7 @@ import {
   type Side,
   type Tone,
 } from '../../src/core/site'
+import { readFont } from '../../src/server/use-cases/read-font'
 import { testAssets, testPack } from '../pack'
 
 export const TEMPLATES = ['tallow', 'limewash', 'windrow', 'gantry', 'blank'] as const
@@ -43,10 +44,50 @@ export function pageHtml(site: Site, id: string): string {
   if (!page) throw new Error(`No page ${id}`)
   return (
     '<!doctype html><html lang="en-GB"><head><meta charset="utf-8"><meta name="viewport" ' +
-    `content="width=device-width"><title>${pageTexts(site.pack, site.document, page).name}</title><style ` +
-    `id="tokens">${tokenCss(site)}</style><style>${designCss(site)}</style></head>` +
+    `content="width=device-width"><title>${pageTexts(site.pack, site.document, page).name}</title>${styleElements(site)}</head>` +
     `<body>${renderBody(site, page)}</body></html>`
   )
+}
+
+/** A page's styles, with its families as they are published: their files are asked for where `serveFonts` answers. */
+function styleElements(site: Site, hasFamilies = true): string {
+  const { fonts, tokens, designs } = sheetStyles(site)
+  const at = (hasFamilies ? fonts : '').replaceAll('url("/fonts/', `url("${FONTS}`)
+  return `<style>${at}</style><style id="tokens">${tokens}</style><style>${designs}</style>`
+}
+
+const FONTS = 'http://site.example/fonts/'
+
+/** Answers a page that asks for a family's files, whatever origin it is of. */
+export async function serveFonts(page: BrowserPage): Promise<void> {
+  await page.route(`${FONTS}*`, (route) => {
+    const body = readFont(new URL(route.request().url()).pathname.split('/').at(-1) ?? '')
+    return body
+      ? route.fulfill({ contentType: 'font/woff2', headers: { 'access-control-allow-origin': '*' }, body })
+      : route.fulfill({ status: 404, body: '' })
+  })
+}
+
+/** Answers a page that stands alone: a flat picture for each that it asks for, its families, and nothing else. */
+export async function answerAlone(page: BrowserPage): Promise<void> {
+  await page.route('**/*', (route) =>
+    route.request().resourceType() === 'image' ? route.fulfill({ contentType: 'image/svg+xml', body: PIXEL }) : route.abort(),
+  )
+  await serveFonts(page)
+}
+
+/** Shows a page that has its styles in it, and waits for its families; somebody has to answer it. */
+export async function showAlone(page: BrowserPage, html: string): Promise<void> {
+  await page.setContent(html)
+  await fontsLoaded(page)
+}
+
+/** What a page is laid out with is there; laying it out asks for what it needs. */
+export async function fontsLoaded(page: BrowserPage): Promise<void> {
+  await page.evaluate(async () => {
+    document.body.getBoundingClientRect()
+    await document.fonts.ready
+  })
 }
 
 /** What a release knows of its files, for pages that are looked at alone. */
@@ -83,9 +124,9 @@ export function designsOn(site: Site, template: string | null, tone: Tone): { si
   return { site: { ...site, document: { ...site.document, sections } }, page: page! }
 }
 
-/** A published page with its styles in it. */
-export function withStyles(site: Site, html: string): string {
-  return html.replace('<head>', `<head><style>${tokenCss(site)}</style><style>${designCss(site)}</style>`)
+/** A published page with its styles in it; without its families where another page is to be set in the same letters as this one. */
+export function withStyles(site: Site, html: string, hasFamilies = true): string {
+  return html.replace('<head>', `<head>${styleElements(site, hasFamilies)}`)
 }
 
 /** Has every picture of a page there, near or far. */
@@ -106,7 +147,9 @@ export async function showPublished(page: BrowserPage, site: Site, of: Page): Pr
         ? route.fulfill({ contentType: 'image/svg+xml', body: PIXEL })
         : route.fulfill({ status: 404, body: '' }),
   )
+  await serveFonts(page)
   await page.goto('http://site.example/shown/page', { waitUntil: 'domcontentloaded' })
+  await fontsLoaded(page)
 }
 
 /**

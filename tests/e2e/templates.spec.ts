@@ -4,7 +4,7 @@ import { getTemplate } from '../../src/core/pack'
 import { pagesOf } from '../../src/core/site'
 import { testPack } from '../pack'
 import { axeFaults } from './axe'
-import { pageHtml, PIXEL, siteOn, TEMPLATES } from './template-page'
+import { answerAlone, pageHtml, showAlone, siteOn, TEMPLATES } from './template-page'
 
 test.describe.configure({ mode: 'parallel' })
 
@@ -22,16 +22,14 @@ for (const template of TEMPLATES) {
       'wider than the window',
     async ({ page }) => {
       test.setTimeout(900_000)
-      await page.route('**/*', (route) =>
-        route.request().resourceType() === 'image' ? route.fulfill({ contentType: 'image/svg+xml', body: PIXEL }) : route.abort(),
-      )
+      await answerAlone(page)
       let looked = 0
       for (const { id } of getTemplate(testPack(), template).pages.map((p) => ({ id: p.key }))) {
         for (const width of [1280, 390]) {
           const { brand, dark } = BRANDS[looked % BRANDS.length]!
           const site = siteOn(template, brand, looked % 3 === 0 ? LONG : 'Ota & Sons', dark)
           await page.setViewportSize({ width, height: 900 })
-          await page.setContent(pageHtml(site, id))
+          await showAlone(page, pageHtml(site, id))
           expect(await page.evaluate(() => document.documentElement.scrollWidth), `${id} at ${width}`).toBeLessThanOrEqual(width)
           expect(await axeFaults(page), `${id} at ${width}`).toEqual([])
           looked++
@@ -45,9 +43,7 @@ for (const template of TEMPLATES) {
 for (const width of [820, 1920]) {
   test(`no page of any template is wider than a window of ${width} px, whatever the name and the logo`, async ({ page }) => {
     await page.setViewportSize({ width, height: 900 })
-    await page.route('**/*', (route) =>
-      route.request().resourceType() === 'image' ? route.fulfill({ contentType: 'image/svg+xml', body: PIXEL }) : route.abort(),
-    )
+    await answerAlone(page)
     for (const template of TEMPLATES) {
       const site = siteOn(template, BRANDS[0].brand, LONG)
       const ribbon = { ...site.assets['tallow/front-door.jpg']!, id: 'ribbon', width: 2400, height: 240 }
@@ -58,7 +54,7 @@ for (const width of [820, 1920]) {
       }
       for (const p of pagesOf(site.document))
         for (const shown of [site, worn]) {
-          await page.setContent(pageHtml(shown, p.id))
+          await showAlone(page, pageHtml(shown, p.id))
           expect(await page.evaluate(() => document.documentElement.scrollWidth), `${template} ${p.id}`).toBeLessThanOrEqual(width)
         }
     }

@@ -32,7 +32,7 @@ const SELECTORS: Readonly<Record<TextStyleName, string>> = {
 function rootCss(site: Site): string {
   const { brand } = site.document
   const { display, text } = siteFamilies(site)
-  const tokens = [`--font-display:${familyCss(display)}`, `--font-text:${familyCss(text)}`]
+  const tokens = [`--font-display:${familyCss(display)}`, `--display-letter:${display.width}`, `--font-text:${familyCss(text)}`]
   if (brand.scale)
     for (const step of STEPS)
       tokens.push(`--step-${step}:${fluidSize(stepSize(brand.scale.phone, step), stepSize(brand.scale.desktop, step))}`)

@@ -65,7 +65,10 @@ function FamilyList({ label, family, beside, usual, onFamily }: Props) {
   const families = useFamilies()
   const list = useRef<HTMLDivElement>(null)
   // The list opens where the arrows begin: at the family in use.
-  useEffect(() => list.current?.querySelector('[data-selected=true]')?.scrollIntoView({ block: 'center' }), [])
+  // In braces: what a browser's scrolling gives back is not a way to clean up.
+  useEffect(() => {
+    list.current?.querySelector('[data-selected=true]')?.scrollIntoView({ block: 'center' })
+  }, [])
   const pairs = beside ? pairFamilies(beside, families) : null
   const rest = pairs ? families.filter((f) => !pairs.some((pair) => pair.family.key === f.key)) : families
   const rows = [

@@ -19,6 +19,7 @@ export class SheetView {
   /** The next scroll event is our own doing. */
   private isMoved = false
   private section: string | null = null
+  private readonly drawnIn: Document
   /** The places that the marks on this sheet name. */
   private places: ReadonlyMap<string, Place> = new Map()
 
@@ -29,6 +30,7 @@ export class SheetView {
     sections?: () => SectionEvents | undefined,
   ) {
     const document = this.document
+    this.drawnIn = document
     document.open()
     document.write(
       '<!doctype html><html><head><meta charset="utf-8"><meta http-equiv="Content-Security-Policy" ' +
@@ -52,6 +54,11 @@ export class SheetView {
     if (sections && !events) takeSections(document, sections)
     if (events) this.lead(events)
     else document.body.className = sections?.() ? 'viewing arranging' : 'viewing'
+  }
+
+  /** Whether the frame has another document than the one that was drawn in: a browser empties a frame that is moved in the tree. */
+  get isEmptied(): boolean {
+    return this.frame.contentDocument !== this.drawnIn
   }
 
   private get document(): Document {

@@ -37,6 +37,7 @@ export function TryOn({ site, page, layout, width, height, label, only }: Props)
   latest.current = { site, page, only }
   const draw = (): void => {
     if (!inSight.current || !frame.current) return
+    if (drawn.current?.view.isEmptied) drawn.current = null
     drawn.current ??= { view: new SheetView(frame.current, null), paint: makeSheetPainter() }
     const { site: now, page: shown, only: alone } = latest.current
     drawn.current.view.show(drawn.current.paint(now, shown), alone)
@@ -75,6 +76,7 @@ export function TryOn({ site, page, layout, width, height, label, only }: Props)
           ref={frame}
           title={label}
           tabIndex={-1}
+          onLoad={() => drawn.current?.view.isEmptied && draw()}
           className="pointer-events-none absolute left-0 top-0 origin-top-left border-0"
           style={{ width: layout, height: height / scale, transform: `scale(${scale})` }}
         />
