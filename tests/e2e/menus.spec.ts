@@ -91,6 +91,8 @@ for (const template of TEMPLATES)
   test(`an open menu of ${template} keeps within the window from phone to desktop, and axe finds nothing`, async ({ page }) => {
     test.setTimeout(900_000)
     const { site, deep } = nestedSite(template)
+    // No colour on its way from the form on the phone to that on the desktop.
+    await page.emulateMedia({ reducedMotion: 'reduce' })
     await page.setViewportSize({ width: 1280, height: 800 })
     await showPublished(page, site, deep)
     const menu = page.getByRole('navigation', { name: 'Pages', exact: true })

@@ -60,13 +60,20 @@ export type Answer = {
  * Asks the web host for a path exactly as written, as no browser would; Node does not resolve *.localhost, so the name
  * travels in the Host header.
  */
-export function askHost(site: string, path: string, options: { method?: string; headers?: Record<string, string> } = {}): Promise<Answer> {
+type Ask = {
+  readonly method?: string
+  readonly headers?: Readonly<Record<string, string>>
+  /** `latin1` gives a letter for each byte. */
+  readonly encoding?: 'utf8' | 'latin1'
+}
+
+export function askHost(site: string, path: string, options: Ask = {}): Promise<Answer> {
   const { host, port } = new URL(site)
   return new Promise((resolve, reject) => {
     request({ host: '127.0.0.1', port, path, method: options.method ?? 'GET', headers: { host, ...options.headers } }, (response) => {
       let text = ''
       response
-        .setEncoding('utf8')
+        .setEncoding(options.encoding ?? 'utf8')
         .on('data', (part: string) => {
           text += part
         })

@@ -43,7 +43,7 @@ export function PageBar({ page, below, acts, onHold, onOpen, onRemove }: Props) 
         Paste an outline
       </Button>
       <span className="mx-2 h-5 border-s border-seam" aria-hidden />
-      <Menu label="Copy">
+      <Menu label="Copy" handTo={() => document.getElementById(`page-row-${page}`)}>
         <Item onSelect={() => copy(true)}>With everything in it</Item>
         <Item onSelect={() => copy(false)}>With the template’s content</Item>
       </Menu>

@@ -71,6 +71,9 @@ export function SectionAdder({ page, spot, onAdded, onClose }: Props) {
   const list = useRef<HTMLUListElement>(null)
   const kindList = useRef<HTMLDivElement>(null)
   useEffect(() => list.current?.querySelector<HTMLElement>('button')?.focus(), [])
+  useEffect(() => {
+    list.current?.scrollTo({ top: 0 })
+  }, [shown])
   const add = (choice: SectionChoice): void => {
     const { step, section } = addSection(store.getState().document, choice, spot, unique)
     if (attempt(store, step, 'The section is not added') !== null) onAdded(section)
@@ -100,15 +103,17 @@ export function SectionAdder({ page, spot, onAdded, onClose }: Props) {
       <div className="flex min-h-0 flex-col">
         <div className="flex items-center gap-2 pb-1">
           <h2 className="font-bold">{titleOf(shown)}</h2>
+          {(spot.in.type === 'header' || spot.in.type === 'footer') && <p>to stand on every page</p>}
           <Button look="quiet" className="ms-auto" onClick={onClose}>
             Close
           </Button>
         </div>
         {shown === 'kept' && <KeptShelf page={page} spot={spot} onAdded={onAdded} />}
         {shown !== 'kept' && (
+          // By number, so that the frames that are there show the next choice: making a frame costs more than drawing in it.
           <ul ref={list} className="grid min-h-0 flex-1 grid-cols-[repeat(auto-fill,296px)] content-start gap-3 overflow-y-auto">
-            {choices.map(({ choice, reason }) => (
-              <li key={`${choice.kind} ${choice.design}`}>
+            {choices.map(({ choice, reason }, i) => (
+              <li key={i}>
                 <button
                   type="button"
                   className="block w-full border border-seam bg-cloth p-1 text-start hover:border-ink hover:bg-tape focus-visible:bg-tape"

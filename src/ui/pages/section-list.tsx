@@ -64,14 +64,18 @@ export function SectionList({ page, chosen, onChoose, onAdd, onHold }: Props) {
     if (step) attempt(store, step, 'The section stays where it is')
   }
   const remove = (of: readonly SectionId[]): void => {
-    const at = sections.findIndex((s) => s.id === of[0])
-    const next = sections.filter((s) => !of.includes(s.id))
-    const isEverywhere = of.some((id) => reachOf(store.getState().document, id) === 'every page')
+    const { document } = store.getState()
+    // What comes in hand stands in the same place: the next press of the key never takes the foot of every page.
+    const stands = findSection(document, of[0] ?? '')
+    const beside = stands ? sectionsIn(document, stands.in) : []
+    const at = beside.findIndex((s) => s.id === of[0])
+    const next = beside.filter((s) => !of.includes(s.id))
+    const isEverywhere = of.some((id) => reachOf(document, id) === 'every page')
     const what = `${count(of.length, 'section')} taken out${isEverywhere ? ' of every page' : ''}`
     if (
       !attemptWithUndo(
         store,
-        removeSections(store.getState().document, of),
+        removeSections(document, of),
         'The section stays',
         `${what}, with everything in ${of.length === 1 ? 'it' : 'them'}.`,
       )
@@ -79,7 +83,8 @@ export function SectionList({ page, chosen, onChoose, onAdd, onHold }: Props) {
       return
     const after = next[Math.min(at, next.length - 1)]
     onChoose(after ? [after.id] : [])
-    focusNext.current = after?.id ?? null
+    if (after) focusNext.current = after.id
+    else list.current?.parentElement?.querySelector<HTMLElement>('[role="group"] button')?.focus()
   }
   const add = (after: SectionId | null): void => {
     const stands = after === null ? null : findSection(store.getState().document, after)
