@@ -29,10 +29,6 @@ const SHORT = new Map([
   [String.raw`/^[\s,;:.]+|[\s,;:.]+$/g`, 'times, 400 characters, asked before'],
   [String.raw`/\s*(?:&|\+|\/|,|\band\b)\s*/`, 'times, 400 characters, asked before'],
   [String.raw`/\s*(?:-|–|—|\bto\b)\s*/`, 'times, 400 characters, asked before'],
-  [
-    String.raw`/\*\*([^*]+)\*\*|\*([^*]+)\*|\[([^\]]{1,2000})\]\(([^)\s]{1,2000})\)/g`,
-    'each part ends at the first mark of its own, 2,000 characters on at most',
-  ],
 ])
 
 const files = readdirSync(path.join(root, 'src'), { recursive: true })

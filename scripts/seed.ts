@@ -3,11 +3,11 @@ import path from 'node:path'
 import { nanoid } from 'nanoid'
 import { enter, type SignedIn } from './enter'
 import { parseLinkTarget } from '../src/core/pack'
+import { parseMarked } from '../src/core/rich'
 import {
   allSections,
   findPage,
   findSlotType,
-  richFromPlain,
   toEdit,
   type EditStep,
   type EntryRef,
@@ -142,7 +142,7 @@ async function fieldEdits({ id, kind }: At, entry: EntryRef | null, slot: string
 }
 
 async function toValue(type: SlotType, given: Given, upload: Upload): Promise<SlotValue> {
-  if (typeof given === 'string') return type === 'rich' ? { type: 'rich', rich: richFromPlain(given) } : { type: 'text', text: given }
+  if (typeof given === 'string') return type === 'rich' ? { type: 'rich', rich: parseMarked(given) } : { type: 'text', text: given }
   if ('picture' in given)
     return { type: 'image', asset: await upload(given.picture), alt: given.alt, ...(given.focus ? { focus: given.focus } : {}) }
   const to = parseLinkTarget(given.to)

@@ -1,7 +1,8 @@
 import { test } from 'vitest'
 import { readTokens } from './brand'
 import { readPasted } from './fill'
-import { parseAddress, parseWeek, richFromPlain } from './site'
+import { parseMarked, richFromPlain } from './rich'
+import { parseAddress, parseWeek } from './site'
 import { typeset } from './typeset'
 
 /** So many that a time which grows with the square would be minutes; with the words themselves it is a few hundredths of a second. */
@@ -13,6 +14,8 @@ const SLOW: readonly (readonly [what: string, read: () => unknown])[] = [
   ['a pasted table of blanks', () => readPasted(`a\tb\n${many(' ')}x\ty`)],
   ['a list entry of blanks', () => richFromPlain(`- ${many(' ')}\u2028x`)],
   ['brackets that do not close', () => richFromPlain(many('[').slice(0, 100_000))],
+  ['marked brackets that do not close', () => parseMarked(many('[').slice(0, 20_000))],
+  ['backslashes', () => parseMarked(many('\\'))],
   ['an address of blanks', () => parseAddress(`a${many(' ')}b`)],
   ['hours of blanks', () => parseWeek(`mon ${many(' ')}9-5`)],
   ['telephone brackets', () => typeset(many('(0'), { language: 'en' })],

@@ -195,19 +195,6 @@ test('pasted markup and script become plain words; several lines fill several pl
   await expect(sheet(page, 'desktop').locator('.services-entries li')).toHaveCount(5)
 })
 
-test('rich text keeps its strong words and links from sheet to ledger and back', async ({ page }) => {
-  await openContent(page, await makeJob({ name: 'Rich' }))
-  await cell(page, 'Hero: Lead').fill('We mend **everything** but\nhearts. [Ask](https://ask.example/)')
-  const lead = sheet(page, 'desktop').locator('.hero-bench .lead')
-  await expect(lead.locator('p')).toHaveCount(2)
-  await expect(lead.locator('strong')).toHaveText('everything')
-  await expect(lead.getByRole('link')).toHaveAttribute('href', 'https://ask.example/')
-  await lead.locator('p').first().click()
-  await page.keyboard.press('End')
-  await page.keyboard.type(' old')
-  await expect(cell(page, 'Hero: Lead')).toHaveValue(/\*\*everything\*\* but old/)
-})
-
 test('entries of a list are added, moved and taken out, each one undoable', async ({ page }) => {
   await openContent(page, await makeJob({ name: 'Lists' }))
   const titles = sheet(page, 'desktop').locator('.services-entries h3')
@@ -242,12 +229,43 @@ test('pages are switched by tab and by the menu on a sheet; one sheet can be tak
 test('a link’s words and where it leads are changed, and an unsafe address is refused', async ({ page }) => {
   await openContent(page, await makeJob({ name: 'Links' }))
   await page.getByRole('textbox', { name: 'Hero: Action, words' }).fill('Book a fitting')
-  await page.getByRole('combobox', { name: 'Hero: Action, leads to' }).selectOption({ label: 'Elsewhere…' })
-  const address = page.getByRole('textbox', { name: 'Hero: Action, web address' })
-  await address.fill('javascript:alert(1)')
-  await expect(page.getByText('Write the whole address')).toBeVisible()
-  await address.fill('https://book.example/now')
-  await expect(sheet(page, 'desktop').getByRole('link', { name: 'Book a fitting' })).toHaveAttribute('href', 'https://book.example/now')
+  await page.getByRole('button', { name: /^Hero: Action, leads to / }).click()
+  const where = page.getByRole('combobox', { name: 'Hero: Action, where it leads' })
+  await where.fill('javascript:alert(1)')
+  await expect(page.getByText('is no address that a link can lead to')).toBeVisible()
+  await where.fill('https://book.example/now')
+  await page.getByRole('option', { name: /book\.example/ }).click()
+  const link = sheet(page, 'desktop').getByRole('link', { name: 'Book a fitting' })
+  await expect(link).toHaveAttribute('href', 'https://book.example/now')
+  await expect(page.getByRole('button', { name: 'Hero: Action, leads to book.example/now' })).toBeFocused()
+})
+
+test('a button leads to a place on a page, to a mail with a subject, to a message; one that opens a tab says so', async ({ page }) => {
+  await openContent(page, await makeJob({ name: 'Leading', facts: { language: 'de' } }))
+  await page.getByRole('textbox', { name: 'Hero: Action, words' }).fill('Fragen')
+  const link = sheet(page, 'desktop').locator('.hero-bench a').filter({ hasText: 'Fragen' })
+  const open = async (asked: string, option: RegExp): Promise<void> => {
+    await page.getByRole('button', { name: /^Hero: Action, leads to / }).click()
+    await page.getByRole('combobox', { name: 'Hero: Action, where it leads' }).fill(asked)
+    await page.getByRole('option', { name: option }).first().click()
+  }
+  await open('testimonials', /Testimonials on Home/)
+  await expect(link).toHaveAttribute('href', '#testimonials')
+  await expect(sheet(page, 'desktop').locator('#testimonials')).toBeAttached()
+  await page.keyboard.press('ControlOrMeta+z')
+  await expect(sheet(page, 'desktop').locator('#testimonials')).not.toBeAttached()
+  await open('ring@client.example', /Mail to/)
+  await page.getByRole('button', { name: /^Hero: Action, leads to / }).click()
+  await page.getByLabel('Subject').fill('Ein Stuhl & mehr')
+  await page.getByLabel('Opens in a new tab').check()
+  await page.keyboard.press('Escape')
+  // RFC 6068, 2: what parts a URI is encoded, blanks as %20.
+  await expect(link).toHaveAttribute('href', 'mailto:ring@client.example?subject=Ein%20Stuhl%20%26%20mehr')
+  await expect(link).toHaveAttribute('target', '_blank')
+  await expect(link).toContainText('(öffnet in einem neuen Tab)')
+  await open('+44 1632 960111', /Message to/)
+  // RFC 5724, 2.2.
+  await expect(link).toHaveAttribute('href', 'sms:+441632960111')
 })
 
 test('a fact that the client has none of is gone from every page and counts as done; emptied, it is not the template’s again', async ({

@@ -56,12 +56,12 @@ const RICH = [
   [{ type: 'p' as const, runs: [{ text: 'One ' }, { text: 'strong', strong: true as const }, { text: '<i>' }] }],
   [
     { type: 'li' as const, runs: [{ text: 'first' }] },
-    { type: 'li' as const, runs: [{ text: 'second', href: 'https://shop.example/?a=1&b=2' }] },
+    { type: 'li' as const, runs: [{ text: 'second', to: { type: 'url' as const, url: 'https://shop.example/?a=1&b=2' } }] },
     {
       type: 'p' as const,
       runs: [
         { text: 'after', em: true as const },
-        { text: 'bad', href: 'javascript:alert(1)' },
+        { text: 'bad', to: { type: 'url' as const, url: 'javascript:alert(1)' } },
       ],
     },
     { type: 'li' as const, runs: [{ text: 'a list of its own' }] },
@@ -75,12 +75,12 @@ const RICH_TREES: readonly (readonly Tree[])[] = [
       'ul',
       {},
       [
-        ['li', {}, ['first']],
-        ['li', {}, [['a', { href: 'https://shop.example/?a=1&b=2' }, ['second']]]],
+        ['li', {}, [['p', {}, ['first']]]],
+        ['li', {}, [['p', {}, [['a', { href: 'https://shop.example/?a=1&b=2' }, ['second']]]]]],
       ],
     ],
     ['p', {}, [['em', {}, ['after']], 'bad']],
-    ['ul', {}, [['li', {}, ['a list of its own']]]],
+    ['ul', {}, [['li', {}, [['p', {}, ['a list of its own']]]]]],
   ],
   [],
 ]

@@ -7,7 +7,8 @@ import sharp from 'sharp'
 import * as v from 'valibot'
 import { beforeAll, describe, expect, test } from 'vitest'
 import { pictureVariants } from '../../src/core/image'
-import { allSections, pagesOf, richFromPlain, KINDS, type Edit, type SlotType, type SlotValue } from '../../src/core/site'
+import { allSections, pagesOf, KINDS, type Edit, type SlotType, type SlotValue } from '../../src/core/site'
+import { richFromPlain } from '../../src/core/rich'
 import { ownDataFolder } from './log-fixture'
 
 /** What is typed or sent by nobody who means well, and what a page of it must never hold. */

@@ -23,7 +23,7 @@ export function ownWord(document: SiteDocument, label: RendererLabel | Day): str
   return own(document.labels, label)?.text || (plainWord(siteLanguage(document), label) ?? '')
 }
 
-export type RendererLabel = 'skip' | 'page-not-found' | 'contact-card' | 'closed' | 'pages'
+export type RendererLabel = 'skip' | 'page-not-found' | 'contact-card' | 'closed' | 'pages' | 'new-tab'
 
 /** Weekdays and “closed” as the site's timetables say them. */
 export function hoursWords(document: SiteDocument): HoursWords {
@@ -76,7 +76,7 @@ function findLabels(pack: Pack, looks: readonly Look[]): readonly LabelWords[] {
   const designs = looks.flatMap(({ kind, design }) => findDesign(pack, kind, design) ?? [])
   const places = designs.map(shownPlaces)
   const hasHours = places.some(({ facts }) => facts.includes('hours'))
-  const own: string[] = ['skip', ...(hasHours ? ['closed', ...DAYS] : []), 'page-not-found', 'contact-card']
+  const own: string[] = ['skip', ...(hasHours ? ['closed', ...DAYS] : []), 'page-not-found', 'contact-card', 'new-tab']
   const found = new Map<string, LabelWords>()
   for (const words of places.flatMap(({ labels }) => labels)) {
     const one = found.get(words.label)

@@ -5,7 +5,6 @@ import {
   MAX_ENTRIES,
   MAX_TEXT,
   rankBetween,
-  richFromPlain,
   type EditStep,
   type EntryId,
   type Section,
@@ -14,6 +13,7 @@ import {
   type SlotType,
   type SlotValue,
 } from '../site'
+import { richFromPlain } from '../rich'
 import { fixedList, shownEntries } from './content'
 import { placeholdersOf } from './placeholders'
 import { sectionRows, type LedgerRow } from './section-rows'

@@ -1,5 +1,5 @@
 import type { ShownFact } from '../pack'
-import { addressLine, factsOf } from '../site'
+import { addressLine, factsOf, type ChipFact } from '../site'
 import { templateOf, type Site } from './site'
 
 /** A fact as a page shows it: the client's, or the template's as a leftover. */
@@ -18,6 +18,11 @@ export function shownFact(site: Site, fact: ShownFact | 'hours' | 'socials'): { 
     default:
       return { text: own[fact] ?? template[fact], leftover: own[fact] === undefined }
   }
+}
+
+/** What a chip shows in the middle of words. */
+export function shownChip(site: Site, fact: ChipFact): string {
+  return fact === 'year' ? (site.today ?? '').slice(0, 4) : shownFact(site, fact).text
 }
 
 /** The country that the number shown is dialled in: where the address shown is. */

@@ -8,9 +8,9 @@ export function parseLinkTarget(text: string): LinkTarget | null {
   return scheme === undefined && isSafeUrl(text.trim()) ? { type: 'url', url: text.trim() } : null
 }
 
-/** Only addresses that lead somewhere; nothing that runs. */
+/** Only addresses that lead somewhere (RFC 9110, 6068, 3966, 5724); nothing that runs. */
 export function isSafeUrl(url: string): boolean {
-  return /^(https?:\/\/[^\s<>"]+|mailto:[^\s<>"]+|tel:[+\d][\d\s().-]*)$/i.test(url)
+  return /^(https?:\/\/[^\s<>"]+|mailto:[^\s<>"]+|(?:tel|sms):[+\d][\d\s().-]*)$/i.test(url)
 }
 
 /**

@@ -1,5 +1,5 @@
 import { own } from '../own'
-import { looksOf, type SectionKind, type SiteDocument, type SlotValue } from '../site'
+import { looksOf, targetsIn, type SectionKind, type SiteDocument, type SlotValue } from '../site'
 import { FAMILIES } from '../type'
 import { designKey, listPlaceholders, overlay, type Design } from './design'
 import type { PackFault } from './fault'
@@ -95,8 +95,8 @@ function checkSection(
         ...(isOwn(value) || line < 0 ? {} : { file: `designs/${key}.html`, line: line + 1 }),
       })
     }
-    if (value.type === 'link' && value.to.type === 'page' && !pages.has(value.to.page))
-      faults.push({ fault: `${at}: there is no page ${value.to.page}.` })
+    for (const to of targetsIn(value))
+      if (to.type === 'page' && !pages.has(to.page)) faults.push({ fault: `${at}: there is no page ${to.page}.` })
   }
   return faults
 }

@@ -1,5 +1,6 @@
 import type { DefaultTreeAdapterTypes as P5 } from 'parse5'
-import type { RichBlock, RichRun, SlotType, SlotValue } from '../site'
+import { nodesOfParsed, richFromNodes } from '../rich'
+import type { SlotType, SlotValue } from '../site'
 import { parseLinkTarget } from './link-target'
 
 /** The placeholder value that a bound element holds, or a sentence saying why it holds none. */
@@ -9,7 +10,7 @@ export function readPlaceholder(type: SlotType, from: P5.Element): SlotValue | s
     case 'text':
       return { type: 'text', text: textOf(from) }
     case 'rich':
-      return { type: 'rich', rich: readRich(from) }
+      return { type: 'rich', rich: richFromNodes(nodesOfParsed(from.childNodes), parseLinkTarget) }
     case 'image':
       return from.tagName === 'img' ? readImage(attribute('src'), attribute('alt')) : 'A picture slot belongs on an <img>.'
     case 'link': {
@@ -35,30 +36,4 @@ function textOf(node: P5.ChildNode): string {
 function rawText(node: P5.ChildNode): string {
   if ('value' in node) return node.value
   return 'childNodes' in node ? node.childNodes.map(rawText).join('') : ''
-}
-
-function readRich(from: P5.Element): RichBlock[] {
-  return from.childNodes.flatMap((node): RichBlock[] => {
-    if (!('tagName' in node)) return []
-    if (node.tagName === 'ul') return node.childNodes.filter((li) => 'tagName' in li).map((li) => ({ type: 'li', runs: readRuns(li, {}) }))
-    return [{ type: 'p', runs: readRuns(node, {}) }]
-  })
-}
-
-function readRuns(node: P5.ChildNode, style: Omit<RichRun, 'text'>): RichRun[] {
-  if ('value' in node) {
-    const text = node.value.replace(/\s+/g, ' ')
-    return text === '' ? [] : [{ text, ...style }]
-  }
-  if (!('childNodes' in node)) return []
-  const inner: Omit<RichRun, 'text'> = !('tagName' in node)
-    ? style
-    : node.tagName === 'strong'
-      ? { ...style, strong: true }
-      : node.tagName === 'em'
-        ? { ...style, em: true }
-        : node.tagName === 'a'
-          ? { ...style, href: node.attrs.find((a) => a.name === 'href')?.value ?? '' }
-          : style
-  return node.childNodes.flatMap((child) => readRuns(child, inner))
 }

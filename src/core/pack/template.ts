@@ -5,13 +5,13 @@ import {
   isSectionKind,
   languageSchema,
   nameSchema,
-  richFromPlain,
   segmentSchema,
   TONES,
   type SectionKind,
   type SlotValue,
   type Tone,
 } from '../site'
+import { parseMarked } from '../rich'
 import { NO_PLACEHOLDERS, type Placeholders } from './design'
 import type { PackFault } from './fault'
 import { readJson } from './json-lines'
@@ -223,7 +223,7 @@ const linkSchema = v.strictObject({ label: v.string(), to: v.string() })
 
 function readShort(id: string, type: 'text' | 'rich' | 'image' | 'link', given: unknown): SlotValue | null {
   if (type === 'text') return typeof given === 'string' ? { type, text: given } : null
-  if (type === 'rich') return typeof given === 'string' ? { type, rich: richFromPlain(given) } : null
+  if (type === 'rich') return typeof given === 'string' ? { type, rich: parseMarked(given) } : null
   if (type === 'image') return v.is(pictureSchema, given) ? { type, asset: `${id}/${given.picture}`, alt: given.alt } : null
   if (!v.is(linkSchema, given)) return null
   const to = parseLinkTarget(given.to)

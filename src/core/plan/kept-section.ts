@@ -1,5 +1,8 @@
 import * as v from 'valibot'
 import {
+  targetsIn,
+  withTargets,
+  type LinkTarget,
   alterationParts,
   alterationsOf,
   entriesOf,
@@ -60,8 +63,9 @@ function portable(slots: Section['slots']): Section['slots'] {
 }
 
 function withoutPage(value: SlotValue): SlotValue {
-  const isOfJob = value.type === 'link' && ['page', 'section', 'file'].includes(value.to.type)
-  return isOfJob ? { ...value, to: { type: 'url', url: '' } } : value
+  const isOfJob = (to: LinkTarget): boolean => ['page', 'section', 'file'].includes(to.type)
+  if (!targetsIn(value).some(isOfJob)) return value
+  return value.type === 'link' ? { ...value, to: { type: 'url', url: '' } } : withTargets(value, (to) => (isOfJob(to) ? null : to))
 }
 
 /** The pictures that a kept section shows. */

@@ -352,6 +352,22 @@ describe('taking pages out', () => {
     expect(linksTo(dropped, [prices])).toEqual([])
   })
 
+  test('links in the middle of words are led elsewhere too, and dropped without their words', () => {
+    const to = { type: 'page', page: 'prices' } as const
+    const rich = [{ type: 'p' as const, runs: [{ text: 'See ' }, { text: 'what it costs', strong: true as const, to }, { text: '.' }] }]
+    const spoken = after(start, [{ type: 'slot/set', section: hero.id, entry: null, slot: 'lead', value: { type: 'rich', rich } }])
+    const prices = page(spoken, 'prices')
+    expect(linksTo(spoken, [prices]).map((l) => (l.type === 'slot' ? l.words : ''))).toEqual(['what it costs'])
+    const lead = (document: typeof spoken): unknown => findSection(document, hero.id)!.slots.lead
+    const led = lead(after(spoken, removePages(spoken, [prices], { to: 'services' as PageId })))
+    expect(led).toMatchObject({ rich: [{ runs: [{}, { strong: true, to: { page: 'services' } }, {}] }] })
+    const dropped = lead(after(spoken, removePages(spoken, [prices], 'drop')))
+    expect(dropped).toEqual({
+      type: 'rich',
+      rich: [{ type: 'p', runs: [{ text: 'See ' }, { text: 'what it costs', strong: true }, { text: '.' }] }],
+    })
+  })
+
   test('a page goes with all that stands under it, or without; taking that back brings everything', () => {
     const nested = after(linked, [placePage(linked, page(linked, 'services'), 'under', page(linked, 'prices'))!])
     const both = withUnder(nested, page(nested, 'prices'))

@@ -19,29 +19,36 @@ import {
   type SectionId,
   type Signpost,
   type SiteDocument,
+  runWords,
+  targetsIn,
+  withTargets,
   type SlotPlace,
+  type SlotValue,
 } from '../site'
 import { handOver } from './hand-over'
 
 /** What leads to a page: a link in a place of the client's, or an entry of a menu that is no page. */
 export type LinkToPage =
-  { readonly type: 'slot'; readonly place: SlotPlace; readonly words: string } | { readonly type: 'signpost'; readonly signpost: Signpost }
+  | { readonly type: 'slot'; readonly place: SlotPlace; readonly words: string; readonly value: SlotValue }
+  | { readonly type: 'signpost'; readonly signpost: Signpost }
 
 /** The client's own links that lead to some pages, in reading order. Links that are the template's find their page by themselves. */
 export function linksTo(document: SiteDocument, pages: readonly Page[]): readonly LinkToPage[] {
   const ids = new Set<string>(pages.map(({ id }) => id))
-  const leads = (to: LinkTarget): boolean => {
+  const leads = leadsTo(document, ids)
+  const signposts = Object.values(document.signposts).filter((sign) => leads(sign.to))
+  return [
+    ...allSections(document).flatMap((section) => slotsOf(document, section.id, leads)),
+    ...signposts.map((signpost): LinkToPage => ({ type: 'signpost', signpost })),
+  ].filter((link) => link.type === 'signpost' || !isOn(document, link.place, ids))
+}
+
+function leadsTo(document: SiteDocument, ids: ReadonlySet<string>): (to: LinkTarget) => boolean {
+  return (to) => {
     if (to.type === 'page') return ids.has(linkedPage(document, to.page)?.id ?? '')
     const where = to.type === 'section' ? own(document.sections, to.section)?.in : undefined
     return where !== undefined && ids.has(pageOf(where) ?? '')
   }
-  const signposts = Object.values(document.signposts).filter((sign) => leads(sign.to))
-  return [
-    ...allSections(document)
-      .flatMap((section) => slotsOf(document, section.id))
-      .filter(({ to }) => leads(to)),
-    ...signposts.map((signpost): LinkToPage => ({ type: 'signpost', signpost })),
-  ].filter((link) => link.type === 'signpost' || !isOn(document, link.place, ids))
 }
 
 function isOn(document: SiteDocument, place: SlotPlace, pages: ReadonlySet<string>): boolean {
@@ -49,18 +56,24 @@ function isOn(document: SiteDocument, place: SlotPlace, pages: ReadonlySet<strin
   return where !== undefined && pages.has(pageOf(where) ?? '')
 }
 
-type SlotLink = Extract<LinkToPage, { type: 'slot' }> & { readonly to: LinkTarget }
+type SlotLink = Extract<LinkToPage, { type: 'slot' }>
 
-function slotsOf(document: SiteDocument, section: SectionId): SlotLink[] {
+function slotsOf(document: SiteDocument, section: SectionId, leads: (to: LinkTarget) => boolean): SlotLink[] {
   const found = own(document.sections, section)
   const entries = entriesOf(document, section)
   const of = (slots: NonNullable<typeof found>['slots'], entry: SlotPlace['entry']): SlotLink[] =>
     Object.entries(slots).flatMap(([slot, value]) =>
-      value.type === 'link'
-        ? [{ type: 'slot', place: { type: 'slot', section, entry, slot }, words: plainWords(value), to: value.to }]
+      targetsIn(value).some(leads)
+        ? [{ type: 'slot', place: { type: 'slot', section, entry, slot }, words: linkedWords(value, leads), value }]
         : [],
     )
   return [...(found ? of(found.slots, null) : []), ...entries.flatMap((entry) => of(entry.slots, refOf(entry)))]
+}
+
+/** The words that are a link: a button's own, or those in the middle of others. */
+function linkedWords(value: SlotValue, leads: (to: LinkTarget) => boolean): string {
+  if (value.type !== 'rich') return plainWords(value)
+  return value.rich.flatMap(({ runs }) => runs.flatMap((run) => (run.to && leads(run.to) ? [runWords(run)] : []))).join(' … ')
 }
 
 /** A page with all that stands under it. */
@@ -73,10 +86,10 @@ export type LinksThen = { readonly to: PageId } | 'drop'
 
 /** The edit that takes pages out with everything on them; the links that led there do as is chosen. */
 export function removePages(document: SiteDocument, pages: readonly Page[], links: LinksThen): Edit {
-  const led = linksTo(document, pages).map((link): EditStep => lead(document, link, links))
+  const ids = new Set<string>(pages.map(({ id }) => id))
+  const led = linksTo(document, pages).map((link): EditStep => lead(link, leadsTo(document, ids), links))
   // Those under others go first, so that none is lifted that goes anyway.
   const gone = [...pages].sort((a, b) => lineOf(document, b).length - lineOf(document, a).length)
-  const ids = new Set<string>(pages.map(({ id }) => id))
   const goes = (section: Section): boolean => ids.has(pageOf(section.in) ?? '')
   const kept = handOver(
     document,
@@ -86,11 +99,9 @@ export function removePages(document: SiteDocument, pages: readonly Page[], link
   return toEdit([...led, ...kept, ...gone.map(({ id }): EditStep => ({ type: 'page/remove', page: id }))])
 }
 
-function lead(document: SiteDocument, link: LinkToPage, then: LinksThen): EditStep {
+function lead(link: LinkToPage, leads: (to: LinkTarget) => boolean, then: LinksThen): EditStep {
   const to: LinkTarget | null = then === 'drop' ? null : { type: 'page', page: then.to }
   if (link.type === 'signpost') return { type: 'signpost/set', signpost: link.signpost.id, value: to && { ...link.signpost, to } }
   const { section, entry, slot } = link.place
-  const at = { type: 'slot/set', section, entry, slot } as const
-  const label = link.words
-  return { ...at, value: to ? { type: 'link', label, to } : { type: 'link', label: '', to: { type: 'url', url: '' } } }
+  return { type: 'slot/set', section, entry, slot, value: withTargets(link.value, (was) => (leads(was) ? to : was)) }
 }

@@ -57,7 +57,7 @@ describe('a release', () => {
       change(
         testSite({ name: HOSTILE, phone: HOSTILE, email: `a${HOSTILE}@b.example`, tagline: HOSTILE }),
         slot('heading', { type: 'text', text: HOSTILE }),
-        slot('lead', { type: 'rich', rich: [{ type: 'p', runs: [{ text: HOSTILE, href: 'javascript:alert(3)' }] }] }),
+        slot('lead', { type: 'rich', rich: [{ type: 'p', runs: [{ text: HOSTILE, to: { type: 'url', url: 'javascript:alert(3)' } }] }] }),
         slot('action', { type: 'link', label: HOSTILE, to: { type: 'url', url: 'javascript:alert(4)' } }),
         slot('picture', { type: 'image', asset: 'tallow/hand-tools.jpg', alt: HOSTILE }),
       ),

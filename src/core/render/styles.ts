@@ -59,6 +59,12 @@ main{flex:1 0 auto}
 h1,h2,h3,h4,h5,h6{text-wrap:balance}h4{font-size:var(--step-1)}h5{font-size:var(--step-0)}h6,small{font-size:var(--step--1)}
 h1,h2,h3,h4,h5,h6,p,ul,ol,dl,dd,figure,blockquote,table{margin:0;padding:0}
 ul,ol{list-style:none}
+.rich ol{list-style:decimal;padding-inline-start:1.5em}.rich li+li,.rich li>:is(ul,ol){margin-block-start:.3em}
+.rich>:is(h2,h3){font-size:var(--step-1)}.rich>*+:is(h2,h3){margin-block-start:1.6em}.rich>:is(h2,h3)+*{margin-block-start:.4em}
+.rich>blockquote{padding-inline-start:1em;border-inline-start:max(2px,var(--line)) solid var(--stripe)}
+.rich>blockquote>p+p{margin-block-start:.5em}
+.unseen{position:absolute;width:1px;height:1px;overflow:hidden;clip-path:inset(50%);white-space:nowrap}
+.words-center{text-align:center}.words-end{text-align:end}
 img{display:block;max-width:100%;height:auto}
 picture{display:contents}source{display:none}
 .has-logo{display:inline-block;max-width:100%}

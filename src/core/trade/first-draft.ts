@@ -1,5 +1,6 @@
 import { own } from '../own'
 import { findDesign, shownPlaces, type Pack } from '../pack'
+import { richFromPlain } from '../rich'
 import {
   allSections,
   confirmedValue,
@@ -11,7 +12,6 @@ import {
   pageOfSection,
   pagesOf,
   refOf,
-  richFromPlain,
   type Edit,
   type EditStep,
   type EntryRef,

@@ -12,6 +12,7 @@ export type PlainLabel =
   | 'closed'
   | 'page-not-found'
   | 'contact-card'
+  | 'new-tab'
 
 /** The plain word for each label, by language. From memory of everyday use; weekdays and direction come from CLDR by Intl. */
 export const WORDS: Readonly<Record<string, Readonly<Record<PlainLabel, string>>>> = {
@@ -28,6 +29,7 @@ export const WORDS: Readonly<Record<string, Readonly<Record<PlainLabel, string>>
     closed: 'closed',
     'page-not-found': 'Page not found',
     'contact-card': 'Contact card',
+    'new-tab': 'opens in a new tab',
   },
   de: {
     skip: 'Zum Inhalt',
@@ -42,6 +44,7 @@ export const WORDS: Readonly<Record<string, Readonly<Record<PlainLabel, string>>
     closed: 'geschlossen',
     'page-not-found': 'Seite nicht gefunden',
     'contact-card': 'Visitenkarte',
+    'new-tab': 'öffnet in einem neuen Tab',
   },
   fr: {
     skip: 'Aller au contenu',
@@ -56,6 +59,7 @@ export const WORDS: Readonly<Record<string, Readonly<Record<PlainLabel, string>>
     closed: 'fermé',
     'page-not-found': 'Page introuvable',
     'contact-card': 'Carte de visite',
+    'new-tab': 's’ouvre dans un nouvel onglet',
   },
   es: {
     skip: 'Ir al contenido',
@@ -70,6 +74,7 @@ export const WORDS: Readonly<Record<string, Readonly<Record<PlainLabel, string>>
     closed: 'cerrado',
     'page-not-found': 'Página no encontrada',
     'contact-card': 'Tarjeta de contacto',
+    'new-tab': 'se abre en una pestaña nueva',
   },
   it: {
     skip: 'Vai al contenuto',
@@ -84,6 +89,7 @@ export const WORDS: Readonly<Record<string, Readonly<Record<PlainLabel, string>>
     closed: 'chiuso',
     'page-not-found': 'Pagina non trovata',
     'contact-card': 'Biglietto da visita',
+    'new-tab': 'si apre in una nuova scheda',
   },
   nl: {
     skip: 'Naar de inhoud',
@@ -98,6 +104,7 @@ export const WORDS: Readonly<Record<string, Readonly<Record<PlainLabel, string>>
     closed: 'gesloten',
     'page-not-found': 'Pagina niet gevonden',
     'contact-card': 'Visitekaartje',
+    'new-tab': 'opent in een nieuw tabblad',
   },
   pl: {
     skip: 'Przejdź do treści',
@@ -112,6 +119,7 @@ export const WORDS: Readonly<Record<string, Readonly<Record<PlainLabel, string>>
     closed: 'zamknięte',
     'page-not-found': 'Nie znaleziono strony',
     'contact-card': 'Wizytówka',
+    'new-tab': 'otwiera się w nowej karcie',
   },
   pt: {
     skip: 'Ir para o conteúdo',
@@ -126,6 +134,7 @@ export const WORDS: Readonly<Record<string, Readonly<Record<PlainLabel, string>>
     closed: 'fechado',
     'page-not-found': 'Página não encontrada',
     'contact-card': 'Cartão de visita',
+    'new-tab': 'abre num novo separador',
   },
   tr: {
     skip: 'İçeriğe geç',
@@ -140,6 +149,7 @@ export const WORDS: Readonly<Record<string, Readonly<Record<PlainLabel, string>>
     closed: 'kapalı',
     'page-not-found': 'Sayfa bulunamadı',
     'contact-card': 'Kartvizit',
+    'new-tab': 'yeni sekmede açılır',
   },
   ar: {
     skip: 'انتقل إلى المحتوى',
@@ -154,6 +164,7 @@ export const WORDS: Readonly<Record<string, Readonly<Record<PlainLabel, string>>
     closed: 'مغلق',
     'page-not-found': 'الصفحة غير موجودة',
     'contact-card': 'بطاقة الاتصال',
+    'new-tab': 'يفتح في علامة تبويب جديدة',
   },
   he: {
     skip: 'דילוג לתוכן',
@@ -168,6 +179,7 @@ export const WORDS: Readonly<Record<string, Readonly<Record<PlainLabel, string>>
     closed: 'סגור',
     'page-not-found': 'העמוד לא נמצא',
     'contact-card': 'כרטיס ביקור',
+    'new-tab': 'נפתח בכרטיסייה חדשה',
   },
   el: {
     skip: 'Μετάβαση στο περιεχόμενο',
@@ -182,6 +194,7 @@ export const WORDS: Readonly<Record<string, Readonly<Record<PlainLabel, string>>
     closed: 'κλειστά',
     'page-not-found': 'Η σελίδα δεν βρέθηκε',
     'contact-card': 'Επαγγελματική κάρτα',
+    'new-tab': 'ανοίγει σε νέα καρτέλα',
   },
   uk: {
     skip: 'Перейти до вмісту',
@@ -196,5 +209,6 @@ export const WORDS: Readonly<Record<string, Readonly<Record<PlainLabel, string>>
     closed: 'зачинено',
     'page-not-found': 'Сторінку не знайдено',
     'contact-card': 'Візитівка',
+    'new-tab': 'відкривається в новій вкладці',
   },
 }

@@ -20,6 +20,7 @@ export function useContentKeys(command: (name: SheetCommand) => void): void {
 function commandOf(event: KeyboardEvent): SheetCommand | null {
   const key = event.key.toLowerCase()
   if (event.key === 'F8') return event.shiftKey ? 'previousLeftover' : 'nextLeftover'
+  if ((event.ctrlKey || event.metaKey) && key === 'h') return 'find'
   if (event.altKey && key === 'k') return 'keep'
   if (event.altKey && key === 'n') return 'spare'
   if (event.altKey && key === 'd') return 'designs'

@@ -23,14 +23,18 @@ import { Boundary } from '../parts/boundary'
 import type { SheetCommand } from '../sheets/sheet-hands'
 import { SheetRow, type SheetRowHandle } from '../sheets/sheet-row'
 import type { SheetName } from '../sheets/widths'
+import { makeWordHand, WordHandContext } from '../words/word-hand'
 import { useContentKeys } from './content-keys'
 import { DesignStrip } from './design-strip'
+import { FindPanel } from './find-panel'
 import { Ledger } from './ledger'
 import { PicturePicker, type PicturePickerHandle } from './picture-picker'
 import { TabBar } from './tab-bar'
 import { findLeftover, neighbour } from './tabs'
 import { editOfTyped } from './typed'
 import { useFits } from './use-fits'
+import { WordSpot } from './word-spot'
+import { useSheetWords } from './use-sheet-words'
 import { usePlaceInHand, type PlaceInHand } from './use-place-in-hand'
 
 const SHEETS: readonly SheetName[] = ['desktop', 'tablet', 'phone']
@@ -54,17 +58,27 @@ export function ContentStage() {
     const section = opener.current ?? walked
     requestAnimationFrame(() => document.querySelector<HTMLElement>(`[data-designs="${CSS.escape(section ?? '')}"]`)?.focus())
   }
+  const closeFind = (): void => {
+    setFinding(false)
+    if (hand) goTo(hand)
+  }
   const { fits, noteFit } = useFits()
-  const type = useTyping()
+  const gesture = useGesture()
+  const type = useTyping(gesture)
   const walk = useCallback((section: SectionId | null) => {
     opener.current = document.activeElement?.closest('[data-designs]') ? section : null
     setDesigns(section)
   }, [])
-  const command = useCommands(inHand, walk)
+  const [isFinding, setFinding] = useState(false)
+  const find = useCallback(() => setFinding(true), [])
+  const command = useCommands(inHand, walk, find)
   useContentKeys(command)
   const source = useMemo(() => jobSource(store, ({ document }) => pageInView(document, view.getState().page), view), [store, view])
+  const [wordHand] = useState(makeWordHand)
+  const words = useSheetWords(store, wordHand, type, gesture)
   const events = useMemo(
     () => ({
+      ...words,
       onPick: hold,
       onType: type,
       onCommand: command,
@@ -74,31 +88,50 @@ export function ContentStage() {
       },
       onPicture: (place: Place, file: File | null) => void (place.type === 'slot' && picker.current?.ask(place, file)),
     }),
-    [hold, type, command, openTab, store],
+    [words, hold, type, command, openTab, store],
   )
 
   return (
-    <main className="flex min-h-0 flex-1 flex-col">
-      <h1 className="sr-only">Content</h1>
-      <div className={`min-h-0 shrink-0 px-4 pt-3 ${big || walked ? 'flex-1' : 'h-[52%]'}`}>
-        <Boundary what="The sheets">
-          <SheetRow ref={sheets} source={source} sheets={SHEETS} label="Page" events={events} big={big} onBig={setBig} onFit={noteFit} />
-        </Boundary>
-      </div>
-      <div className="mt-2 flex shrink-0 flex-col">
-        <TabBar tab={tab} onTab={openTab} />
-      </div>
-      {walked ? (
-        <DesignStrip key={walked} section={walked} page={view.getState().page} onClose={closeDesigns} />
-      ) : (
-        <Ledger tab={tab} hand={hand} onHold={hold} onGo={goTo} fits={fits} folded={big !== null} onDesigns={walk} />
-      )}
-      <p className={`shrink-0 border-t border-seam bg-cloth px-4 py-1 font-mono text-xs text-soft ${walked ? 'hidden' : ''}`}>
-        F8 next leftover · Enter down · Alt+K keep or confirm · Alt+N not needed · Alt+D designs · Ctrl+Z undo · Ctrl+click follows a link
-      </p>
-      <PicturePicker ref={picker} />
-    </main>
+    <WordHandContext value={wordHand}>
+      <main className="flex min-h-0 flex-1 flex-col">
+        <h1 className="sr-only">Content</h1>
+        <div className={`min-h-0 shrink-0 px-4 pt-3 ${big || walked ? 'flex-1' : 'h-[52%]'}`}>
+          <Boundary what="The sheets">
+            <SheetRow
+              ref={sheets}
+              source={source}
+              sheets={SHEETS}
+              label="Page"
+              events={events}
+              big={big}
+              onBig={setBig}
+              onFit={noteFit}
+              tools={wordTools}
+            />
+          </Boundary>
+        </div>
+        <div className="mt-2 flex shrink-0 flex-col">
+          <TabBar tab={tab} onTab={openTab} />
+        </div>
+        {walked ? (
+          <DesignStrip key={walked} section={walked} page={view.getState().page} onClose={closeDesigns} />
+        ) : isFinding ? (
+          <FindPanel onHold={hold} onClose={closeFind} />
+        ) : (
+          <Ledger tab={tab} hand={hand} onHold={hold} onGo={goTo} fits={fits} folded={big !== null} onDesigns={walk} />
+        )}
+        <p className={`shrink-0 border-t border-seam bg-cloth px-4 py-1 font-mono text-xs text-soft ${walked ? 'hidden' : ''}`}>
+          F8 next leftover · Enter down · Alt+K keep or confirm · Alt+N not needed · Alt+D designs · Ctrl+H find and replace · Ctrl+Z undo ·
+          Ctrl+click follows a link
+        </p>
+        <PicturePicker ref={picker} />
+      </main>
+    </WordHandContext>
   )
+}
+
+function wordTools(sheet: SheetName) {
+  return <WordSpot spot={sheet} />
 }
 
 /** The page that the sheets show; that for wrong addresses is none of the site's own. */
@@ -107,9 +140,8 @@ function pageInView(document: SiteDocument, id: PageId): Page {
 }
 
 /** What typing on a sheet changes; the keys of one place, without a long pause, are one gesture. */
-function useTyping(): (place: Place, value: SlotValue | string) => void {
+function useTyping(gesture: (place: string) => string): (place: Place, value: SlotValue | string) => void {
   const store = useJobStore()
-  const gesture = useGesture()
   return useCallback(
     (place, value) => {
       const name = gesture(placeKey(place))
@@ -125,7 +157,11 @@ function useTyping(): (place: Place, value: SlotValue | string) => void {
 }
 
 /** What the keys do, from the sheets and from the ledger alike. */
-function useCommands({ tab, hand, view, goTo }: PlaceInHand, walk: (section: SectionId | null) => void): (name: SheetCommand) => void {
+function useCommands(
+  { tab, hand, view, goTo }: PlaceInHand,
+  walk: (section: SectionId | null) => void,
+  find: () => void,
+): (name: SheetCommand) => void {
   const store = useJobStore()
   return useCallback(
     (name) => {
@@ -153,11 +189,13 @@ function useCommands({ tab, hand, view, goTo }: PlaceInHand, walk: (section: Sec
           return pressInHand(hand, '[data-spare]')
         case 'designs':
           return walk(hand?.type === 'slot' ? hand.section : (sectionsOn(document, view.getState().page)[0]?.id ?? null))
+        case 'find':
+          return find()
         default:
           return name satisfies never
       }
     },
-    [store, view, hand, tab, goTo, walk],
+    [store, view, hand, tab, goTo, walk, find],
   )
 }
 

@@ -32,6 +32,8 @@ import { PourPanel } from './pour-panel'
 import { applyPour, makeSlotActions, type Reach } from './slot-actions'
 import type { SlotActions } from './slot-row'
 import type { Tab } from './tabs'
+import { useWordsAt } from '../words/word-hand'
+import { WordSpot } from './word-spot'
 
 type Props = {
   readonly tab: Tab
@@ -66,15 +68,7 @@ export function Ledger({ tab, hand, onHold, onGo, fits, folded, onDesigns }: Pro
   const sections = useJob(useShallow((s) => sectionsOfTab(s.document, tab).map(({ id }) => id)))
   return (
     <div ref={top} className={`min-h-0 overflow-y-auto bg-cloth ${folded ? 'max-h-44 shrink-0' : 'flex-1'}`} data-ledger data-skip-to>
-      {!folded && (
-        <div className={`${ROW_GRID} sticky top-0 z-10 border-b border-seam bg-cloth py-1 pe-3 ps-4 text-sm text-soft`} aria-hidden>
-          <span>Place</span>
-          <span>Template’s</span>
-          <span>Client’s</span>
-          <span>Lines, of those designed</span>
-          <span>State</span>
-        </div>
-      )}
+      <LedgerHead folded={folded} />
       {pour && (
         <PourPanel
           pour={pour.plan}
@@ -93,6 +87,21 @@ export function Ledger({ tab, hand, onHold, onGo, fits, folded, onDesigns }: Pro
       ))}
       {tab === 'shared' && <LabelGroup inHand={inHand} onHold={onHold} folded={folded} />}
       {tab !== 'shared' && <PageGroup page={tab} inHand={inHand} onHold={onHold} folded={folded} />}
+    </div>
+  )
+}
+
+/** What the columns are; while words are typed in below, what can be done with them stands over theirs. */
+function LedgerHead({ folded }: { readonly folded: boolean }) {
+  const isTyping = useWordsAt('ledger') !== null
+  if (folded && !isTyping) return null
+  return (
+    <div className={`${ROW_GRID} sticky top-0 z-10 min-h-8 items-center border-b border-seam bg-cloth pe-3 ps-4 text-sm text-soft`}>
+      <span aria-hidden>Place</span>
+      <span aria-hidden>Template’s</span>
+      {isTyping ? <WordSpot spot="ledger" /> : <span aria-hidden>Client’s</span>}
+      <span aria-hidden>Lines, of those designed</span>
+      <span aria-hidden>State</span>
     </div>
   )
 }

@@ -21,6 +21,7 @@ import type { JobStore } from '../job/job-store'
 import { count } from '../parts/words'
 import { notice, refusal } from '../parts/notice'
 import type { SlotActions } from './slot-row'
+import { nameTarget } from './word-settings'
 
 /** What rows ask of the screen that they stand on. */
 export type Reach = {
@@ -42,6 +43,12 @@ export function makeSlotActions(
     set: (row, value) => {
       const isTyped = value?.type === 'text' || value?.type === 'rich' || value?.type === 'link'
       store.apply(setSlot(row.place, value && confirmedValue(value)), isTyped ? gesture(placeKey(row.place)) : undefined)
+    },
+    target: (row, to) => nameTarget(store, to, gesture(placeKey(row.place))),
+    lead: (row, value) => {
+      const name = gesture(`${placeKey(row.place)} leads`)
+      nameTarget(store, value.to, name)
+      store.apply(setSlot(row.place, confirmedValue(value)), name)
     },
     hold: (row) => reach.hold(row.place),
     file: (row, file) => void putPicture(store, row.place, file, setBusy),

@@ -4,17 +4,22 @@ import { ArrowDown, ArrowUp, Plus, X } from 'lucide-react'
 import { memo, type ReactNode } from 'react'
 import type { LedgerRow, PastedTable } from '@/core/fill'
 import { thumbnailUrl, type AssetTable } from '@/core/image'
-import { isEmptyValue, plainFromRich, plainWords, richFromPlain, type SlotValue } from '@/core/site'
+import { isEmptyValue, plainWords, type LinkTarget, type RichText, type SlotValue, type SlotValueOf } from '@/core/site'
 import { ImageCell } from './image-cell'
 import { LinkCell } from './link-cell'
 import { RowFrame, type RowState } from './row-frame'
 import { TextCell } from './text-cell'
+import { WordsCell } from './words-cell'
 import type { LineFit } from './fit-strip'
 import { Button } from '../parts/button'
 import { count } from '../parts/words'
 
 export type SlotActions = {
   readonly set: (row: LedgerRow, value: SlotValue | null) => void
+  /** Words are about to lead somewhere. */
+  readonly target: (row: LedgerRow, to: LinkTarget) => void
+  /** Leads a button somewhere: a step of its own beside what is typed on it. */
+  readonly lead: (row: LedgerRow, value: SlotValueOf<'link'>) => void
   readonly file: (row: LedgerRow, file: File) => void
   readonly pour: (row: LedgerRow, table: PastedTable) => void
   readonly hold: (row: LedgerRow) => void
@@ -74,6 +79,8 @@ export const SlotRow = memo(
     a.actions === b.actions,
 )
 
+const NO_WORDS: RichText = []
+
 function stateOf(row: LedgerRow): RowState {
   if (row.leftover) return 'leftover'
   if (row.draft) return 'draft'
@@ -112,12 +119,12 @@ function SlotCell({
       )
     case 'rich':
       return (
-        <TextCell
+        <WordsCell
+          row={row}
           label={label}
-          lines="many"
-          leftover={row.leftover}
-          text={value?.type === 'rich' ? plainFromRich(value.rich) : ''}
-          onChange={(text) => actions.set(row, { type: 'rich', rich: richFromTyping(text) })}
+          rich={value?.type === 'rich' ? value.rich : NO_WORDS}
+          onChange={(rich) => actions.set(row, { type: 'rich', rich })}
+          onTarget={(to) => actions.target(row, to)}
         />
       )
     case 'image':
@@ -138,6 +145,7 @@ function SlotCell({
           value={value?.type === 'link' ? value : null}
           placeholder={placeholder?.type === 'link' ? placeholder : { type: 'link', label: '', to: { type: 'fact', fact: 'phone' } }}
           onChange={(next) => actions.set(row, next)}
+          onLead={(next) => actions.lead(row, next)}
         />
       )
     case 'list':
@@ -149,23 +157,6 @@ function SlotCell({
     default:
       return row.type satisfies never
   }
-}
-
-/** While it is being typed, a line's own end spaces and empty lines are kept, or the caret would jump. */
-function richFromTyping(text: string): ReturnType<typeof richFromPlain> {
-  const blocks = text.split('\n').map((line) => richFromPlain(line)[0] ?? { type: 'p' as const, runs: [] })
-  return text === ''
-    ? []
-    : blocks.map((block, i) => {
-        const line = text.split('\n')[i] ?? ''
-        const tail = line.slice(line.trimEnd().length)
-        const last = block.runs.at(-1)
-        return tail === ''
-          ? block
-          : last
-            ? { ...block, runs: [...block.runs.slice(0, -1), { ...last, text: last.text.trimEnd() + tail }] }
-            : { ...block, runs: [{ text: tail }] }
-      })
 }
 
 /** A leftover, or a list that still has entries. */

@@ -12,7 +12,11 @@ export function editOfTyped({ document, pack }: JobState, place: SlotPlace, type
   return link?.type === 'link' && typed.type === 'text' ? edit(confirmedValue({ ...link, label: typed.text })) : null
 }
 
-function shownAt({ document, pack }: Pick<JobState, 'document' | 'pack'>, { section: id, entry, slot }: SlotPlace): SlotValue | null {
+/** What a place shows: the client's, or the template's. */
+export function shownAt(
+  { document, pack }: Pick<JobState, 'document' | 'pack'>,
+  { section: id, entry, slot }: SlotPlace,
+): SlotValue | null {
   const section = findSection(document, id)
   if (!section) return null
   const placeholders = placeholdersOf(pack, section)

@@ -13,7 +13,10 @@ body:not(.viewing) img[data-basted]{outline:4px dashed #d4511e!important;outline
 body:not(.viewing) [data-place]:hover{box-shadow:0 0 0 4px rgb(246 201 21/.55)}
 [data-in-hand]{box-shadow:0 0 0 3px #14241c,0 0 0 8px #f6c915!important}
 [data-section-in-hand]{outline:6px solid #f6c915!important;outline-offset:-6px}
-[contenteditable]:focus{outline:0;box-shadow:0 0 0 3px #14241c,0 0 0 8px #f6c915!important}
+[contenteditable].ProseMirror{white-space:pre-wrap}
+[contenteditable] [data-chip]{border-radius:3px;background:rgb(246 201 21/.45)}
+.ProseMirror-selectednode{outline:2px solid #14241c}
+:is([contenteditable]:focus,.ProseMirror){outline:0;box-shadow:0 0 0 3px #14241c,0 0 0 8px #f6c915!important}
 .undrawn{padding:1.5rem;outline:2px dashed #d4511e;outline-offset:-8px}
 /* A section with nothing in it is not published: it takes no room here either, and a label on its edge says so. */
 .seam{position:relative;height:0;overflow:visible;z-index:2;border-top:0;padding:0!important;margin:0!important}

@@ -1,6 +1,7 @@
 import { placeKey, roleOf, sectionsOn, type Page, type Place, type SectionId } from '@/core/site'
 import { allOf, typingIn, type Site, type Typing } from '@/core/fill'
 import { asDesigned, makeSheetPainter, type DrawnPage } from '@/core/render'
+import type { WordEditor } from '../words/word-editor'
 import type { SheetEvents } from './sheet-hands'
 import type { SectionEvents } from './section-hands'
 import { SheetView } from './sheet-view'
@@ -15,7 +16,10 @@ export type SheetSource = {
 export type SheetFit = { readonly now: ReadonlyMap<string, number>; readonly designed: ReadonlyMap<string, number> }
 
 /** What hands do on the sheets that the sheets do not settle among themselves. */
-export type HandEvents = Omit<SheetEvents, 'onScroll' | 'onTyping'>
+export type HandEvents = Omit<SheetEvents, 'onScroll' | 'onTyping' | 'onWords'> & {
+  /** The words that are typed in on a sheet, or none. */
+  readonly onWords: (words: WordEditor | null, sheet: SheetName) => void
+}
 
 /** What whoever shows the sheets wants to hear of; asked for anew each time, since it changes as the screen is drawn. */
 export type GroupHandlers = () => {
@@ -82,6 +86,9 @@ export class SheetGroup {
       onPicture: (place, file) => this.handlers().events?.onPicture(place, file),
       onGo: (path) => this.handlers().events?.onGo(path),
       onCommand: (command) => this.handlers().events?.onCommand(command),
+      richAt: (place) => this.handlers().events?.richAt(place) ?? null,
+      openWords: (place, element) => this.handlers().events?.openWords(place, element) ?? null,
+      onWords: (words) => this.handlers().events?.onWords(words, name),
       onScroll: (section, share) => this.views.forEach((view, other) => other !== name && view.scrollTo(section, share)),
       onTyping: (place) => this.setTyping(place),
     }

@@ -1,9 +1,9 @@
 import { inOneLine } from '@/core/fill'
 import { own } from '@/core/own'
-import type { Place, SlotValue } from '@/core/site'
-import { readRich } from './read-rich'
+import type { Place, RichText, SlotValue } from '@/core/site'
+import type { WordEditor } from '../words/word-editor'
 
-export type SheetCommand = 'nextLeftover' | 'previousLeftover' | 'undo' | 'redo' | 'down' | 'up' | 'keep' | 'spare' | 'designs'
+export type SheetCommand = 'nextLeftover' | 'previousLeftover' | 'undo' | 'redo' | 'down' | 'up' | 'keep' | 'spare' | 'designs' | 'find'
 export type SheetEvents = {
   /** A place was clicked or tabbed into. */
   readonly onPick: (place: Place) => void
@@ -16,12 +16,20 @@ export type SheetEvents = {
   readonly onScroll: (section: string, share: number) => void
   /** Typing has begun in a place, or has ended. */
   readonly onTyping: (place: Place | null) => void
+  /** The rich text that a place shows now; null where it shows none. */
+  readonly richAt: (place: Place) => RichText | null
+  /** Opens the words of a rich place for typing on its element. */
+  readonly openWords: (place: Place, element: HTMLElement) => WordEditor | null
+  /** The words that are typed in, or that nobody types any more. */
+  readonly onWords: (words: WordEditor | null) => void
 }
 
 /** What a person does on a sheet: clicks, types, pastes, drops, presses keys; told as places, values and commands. */
 export class SheetHands {
   /** The element that is being typed in: drawing leaves it alone. */
   typing: Element | null = null
+  /** What is typed in where the place holds rich text. */
+  words: WordEditor | null = null
 
   constructor(
     private readonly document: Document,
@@ -38,30 +46,32 @@ export class SheetHands {
     document.addEventListener('click', (event) => this.click(event))
     document.addEventListener('pointerdown', (event) => {
       const element = marked(event.target)
+      if (this.words && this.words.element !== element) this.closeWords()
       if (element && element.tagName !== 'IMG') this.open(element)
     })
     document.addEventListener('focusin', (event) => {
       const element = marked(event.target)
       const place = element && this.placeOf(element)
-      if (!element?.hasAttribute('contenteditable') || !place) return
+      if (!element?.hasAttribute('contenteditable') || !place || element === this.typing) return
       this.typing = element
       events.onTyping(place)
       events.onPick(place)
     })
     document.addEventListener('focusout', () => {
       if (!this.typing) return
+      if (this.words) return this.leaveWords()
       this.typing.removeAttribute('contenteditable')
       this.typing = null
       events.onTyping(null)
     })
     document.addEventListener('input', () => {
       const place = this.typing && this.placeOf(this.typing)
-      if (this.typing && place) events.onType(place, readTyped(this.typing, place))
+      if (this.typing && place && !this.words) events.onType(place, readTyped(this.typing, place))
     })
     document.addEventListener('paste', (event) => {
+      if (this.words) return
       event.preventDefault()
-      const text = event.clipboardData?.getData('text/plain') ?? ''
-      document.execCommand('insertText', false, this.typing?.hasAttribute('data-rich') ? text : inOneLine(text))
+      document.execCommand('insertText', false, inOneLine(event.clipboardData?.getData('text/plain') ?? ''))
     })
     document.addEventListener('keydown', (event) => this.key(event, events))
     for (const type of ['dragover', 'dragleave', 'drop'] as const) document.addEventListener(type, (event) => this.drag(event, events))
@@ -95,12 +105,42 @@ export class SheetHands {
       element.querySelector('[data-place],.logo')
     )
       return
-    element.setAttribute('contenteditable', element.hasAttribute('data-rich') ? 'true' : 'plaintext-only')
+    if (!element.hasAttribute('data-rich')) element.setAttribute('contenteditable', 'plaintext-only')
+    else if (this.words?.element !== element) this.openWords(place, element as HTMLElement)
+  }
+
+  private openWords(place: Place, element: HTMLElement): void {
+    this.words = this.events.openWords(place, element)
+    this.events.onWords(this.words)
+  }
+
+  /** Words stay open while the hand is on their bar; the focus has arrived wherever it goes once this task is done. */
+  private leaveWords(): void {
+    setTimeout(() => {
+      const host = window.document
+      const { words } = this
+      const isOnTools = host.activeElement?.closest('[data-word-tools]') ?? null
+      if (!words || isOnTools || !host.hasFocus() || this.document.activeElement === words.element) return
+      this.closeWords()
+    })
+  }
+
+  /** Ends typing in a rich place; whoever draws the sheet draws its words again. */
+  closeWords(): void {
+    const { words } = this
+    if (!words) return
+    this.words = null
+    this.typing = null
+    words.close()
+    this.events.onWords(null)
+    this.events.onTyping(null)
   }
 
   /** A leftover is taken whole, so that the first key replaces it; in the client's own words the caret stays where it was put. */
   private selectForTyping(element: Element): void {
-    if (element.hasAttribute('data-basted')) this.document.getSelection()?.selectAllChildren(element)
+    if (!element.hasAttribute('data-basted')) return
+    if (this.words) this.words.editor.commands.selectAll()
+    else this.document.getSelection()?.selectAllChildren(element)
   }
 
   hasCaret(): boolean {
@@ -116,7 +156,10 @@ export class SheetHands {
 
   private key(event: KeyboardEvent, events: SheetEvents): void {
     const command = commandOf(event, this.typing)
-    if (event.key === 'Escape') (this.document.activeElement as HTMLElement | null)?.blur()
+    if (event.key === 'Escape') {
+      ;(this.document.activeElement as HTMLElement | null)?.blur()
+      this.closeWords()
+    }
     if (!command) return
     event.preventDefault()
     events.onCommand(command)
@@ -142,6 +185,7 @@ function commandOf(event: KeyboardEvent, typing: Element | null): SheetCommand |
   if (event.key === 'F8') return event.shiftKey ? 'previousLeftover' : 'nextLeftover'
   if (control && key === 'z') return event.shiftKey ? 'redo' : 'undo'
   if (control && key === 'y') return 'redo'
+  if (control && key === 'h') return 'find'
   if (event.altKey) return own(ALT_KEYS, key) ?? null
   if (event.key !== 'Enter' || !typing || (typing.hasAttribute('data-rich') && !control)) return null
   return event.shiftKey ? 'up' : 'down'
@@ -151,8 +195,7 @@ const ALT_KEYS: Readonly<Record<string, SheetCommand>> = { k: 'keep', n: 'spare'
 
 function readTyped(element: Element, place: Place): SlotValue | string {
   const text = (element.textContent ?? '').replace(/\s/g, ' ')
-  if (place.type !== 'slot') return text
-  return element.hasAttribute('data-rich') ? { type: 'rich', rich: readRich(element) } : { type: 'text', text }
+  return place.type === 'slot' ? { type: 'text', text } : text
 }
 
 /** The site's own path that a relative link leads to: `../about/` → `/about/`; null for links that leave the site. */

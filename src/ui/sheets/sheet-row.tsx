@@ -1,6 +1,6 @@
 'use client'
 import { Maximize2, Minimize2 } from 'lucide-react'
-import { useEffect, useImperativeHandle, useLayoutEffect, useRef, useState, type Ref } from 'react'
+import { useEffect, useImperativeHandle, useLayoutEffect, useRef, useState, type ReactNode, type Ref } from 'react'
 import type { Place, SectionId } from '@/core/site'
 import type { SectionEvents } from './section-hands'
 import { SheetGroup, type HandEvents, type SheetFit, type SheetSource } from './sheet-group'
@@ -24,13 +24,15 @@ type Props = {
   readonly onFit?: (sheet: SheetName, fit: SheetFit) => void
   /** The section in hand: it is marked, and comes into sight. */
   readonly section?: SectionId | null
+  /** What stands on the tape over a sheet while a hand is at work on it. */
+  readonly tools?: (sheet: SheetName) => ReactNode
   readonly ref?: Ref<SheetRowHandle>
 }
 
 const GAP = 16
 
 /** The page at several widths side by side, at one scale, all live: typed on one, seen on all. */
-export function SheetRow({ source, sheets, label, events, onGo, sections, big = null, onBig, onFit, section = null, ref }: Props) {
+export function SheetRow({ source, sheets, label, events, onGo, sections, big = null, onBig, onFit, section = null, tools, ref }: Props) {
   const row = useRef<HTMLDivElement>(null)
   const frames = useRef(new Map<SheetName, HTMLIFrameElement>())
   const group = useRef<SheetGroup | null>(null)
@@ -71,7 +73,7 @@ export function SheetRow({ source, sheets, label, events, onGo, sections, big = 
           style={{ width: width * scale, display: big && big !== name ? 'none' : undefined }}
         >
           <figcaption
-            className="tape-ticks flex h-6 shrink-0 items-center justify-between gap-2 px-1.5 font-mono text-xs text-ink"
+            className="tape-ticks relative flex h-6 shrink-0 items-center justify-between gap-2 px-1.5 font-mono text-xs text-ink"
             style={{ '--tick': `${50 * scale}px` } as React.CSSProperties}
           >
             <span className="bg-tape pe-1">{name}</span>
@@ -89,6 +91,7 @@ export function SheetRow({ source, sheets, label, events, onGo, sections, big = 
                 </button>
               )}
             </span>
+            {tools && <div className="absolute inset-y-0 end-[4.75rem] flex items-center">{tools(name)}</div>}
           </figcaption>
           <div className="relative min-h-0 flex-1 overflow-hidden border border-t-0 border-seam bg-white">
             <iframe

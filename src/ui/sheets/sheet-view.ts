@@ -22,10 +22,12 @@ export class SheetView {
   private readonly drawnIn: Document
   /** The places that the marks on this sheet name. */
   private places: ReadonlyMap<string, Place> = new Map()
+  /** The element of the words that are typed in. */
+  private wordsIn: Element | null = null
 
   constructor(
     private readonly frame: HTMLIFrameElement,
-    events: SheetEvents | null,
+    private readonly events: SheetEvents | null,
     onGo?: (path: string) => void,
     sections?: () => SectionEvents | undefined,
   ) {
@@ -50,7 +52,15 @@ export class SheetView {
       if (onGo && !events && path !== null) onGo(path)
     })
     document.addEventListener('submit', (event) => event.preventDefault())
-    this.hands = events && new SheetHands(document, events, (element) => this.places.get(element.getAttribute('data-place') ?? '') ?? null)
+    const told: SheetEvents | null = events && {
+      ...events,
+      onWords: (words) => {
+        if (this.wordsIn) this.forget(this.wordsIn)
+        this.wordsIn = words?.element ?? null
+        events.onWords(words)
+      },
+    }
+    this.hands = told && new SheetHands(document, told, (element) => this.places.get(element.getAttribute('data-place') ?? '') ?? null)
     if (sections && !events) takeSections(document, sections)
     if (events) this.lead(events)
     else document.body.className = sections?.() ? 'viewing arranging' : 'viewing'
@@ -69,6 +79,12 @@ export class SheetView {
 
   /** Draws what differs from what is shown; returns the ids of the sections drawn again. With `only`, that section alone. */
   show(frame: DrawnPage, only?: string): string[] {
+    const changed = this.draw(frame, only)
+    this.keepWords()
+    return changed
+  }
+
+  private draw(frame: DrawnPage, only?: string): string[] {
     const { document } = this
     this.dress(frame)
     const all = allOf(frame)
@@ -85,6 +101,22 @@ export class SheetView {
     for (const section of changed) this.patch(section)
     this.shown = new Map(all.map((s) => [s.id, s.html]))
     return changed.map((s) => s.id)
+  }
+
+  /** Words that are typed in follow what stands there by other hands; where their place is gone, typing ends. */
+  private keepWords(): void {
+    const words = this.hands?.words
+    if (!words) return
+    const place = this.places.get(words.element.getAttribute('data-place') ?? '')
+    const rich = words.element.isConnected && place ? (this.events?.richAt(place) ?? null) : null
+    if (rich) words.take(rich)
+    else this.hands?.closeWords()
+  }
+
+  /** The section of an element is drawn whole the next time, whatever was shown. */
+  private forget(element: Element): void {
+    const section = element.closest('[data-section]')?.getAttribute('data-section')
+    if (section != null && this.shown.has(section)) this.shown.set(section, '')
   }
 
   /** Styles are compared by what was set: asking a style element for its text costs more than the rest of an act. */
@@ -167,6 +199,10 @@ export class SheetView {
         if (from.hasAttribute('contenteditable')) to.setAttribute('contenteditable', from.getAttribute('contenteditable') ?? '')
         if (from.hasAttribute('data-in-hand')) to.setAttribute('data-in-hand', '')
         if (from.hasAttribute('data-section-in-hand')) to.setAttribute('data-section-in-hand', '')
+        if (from === this.hands?.words?.element && from.getAttribute('data-place') === to.getAttribute('data-place')) {
+          if (!to.hasAttribute('data-basted')) from.removeAttribute('data-basted')
+          return false
+        }
         if (from === this.hands?.typing && (sameWords(from, to) || rewrite(from, to))) {
           if (!to.hasAttribute('data-basted')) from.removeAttribute('data-basted')
           return false
@@ -175,7 +211,8 @@ export class SheetView {
       },
     })
     const typing = this.hands?.typing
-    if (typing?.isConnected && this.document.activeElement === typing && !this.hands?.hasCaret()) this.hands?.caretToEnd(typing)
+    if (typing?.isConnected && !this.hands?.words && this.document.activeElement === typing && !this.hands?.hasCaret())
+      this.hands?.caretToEnd(typing)
   }
 
   /** Lines of every text place in the given sections. */

@@ -1,31 +1,71 @@
-import { isSafeUrl, printedUrl } from '../../pack'
-import type { RichBlock, RichRun, RichText, SiteDocument } from '../../site'
+import { finishRich, partsOf, type Allowed, type RichList, type RichPart } from '../../rich'
+import { runWords, type ChipFact, type RichBlock, type RichRun, type RichText } from '../../site'
+import { shownChip } from '../shown-fact'
 import { isSetApart, printed, type Manner } from './direction'
+import { factHref, fileAside, linkHref } from './links'
+import type { PageScope } from './page-scope'
 import { plain, type FilledNode } from './tree'
 
-/** Paragraphs, and entries gathered into lists. */
-export function fillRich(document: SiteDocument, rich: RichText, manner: Manner): readonly FilledNode[] {
-  const out: FilledNode[] = []
-  let list: FilledNode[] | null = null
-  for (const block of rich) {
-    if (block.type !== 'li') {
-      list = null
-      out.push(plain('p', fillRuns(document, block, manner)))
-      continue
-    }
-    if (!list) out.push(plain('ul', (list = [])))
-    list.push(plain('li', fillRuns(document, block, manner)))
-  }
-  return out
+/** Paragraphs, sub-headings, quotations, small print, and entries gathered into lists; as written while somebody types there. */
+export function fillRich(scope: PageScope, rich: RichText, allowed: Allowed, manner: Manner): readonly FilledNode[] {
+  return partsOf(manner.raw ? rich : finishRich(rich)).map((part) => fillPart(scope, part, allowed, manner))
 }
 
-function fillRuns(document: SiteDocument, { runs }: RichBlock, manner: Manner): readonly FilledNode[] {
-  const filled = runs.map((run, i) => fillRun(run, printed(document, run.text, { ...manner, before: runs[i - 1]?.text.at(-1) ?? '' })))
-  const isApart = isSetApart(document, runs.map(({ text }) => text).join(''))
+function fillPart(scope: PageScope, part: RichPart, allowed: Allowed, manner: Manner): FilledNode {
+  if (part.type === 'list') return fillList(scope, part, manner)
+  if (part.type === 'quote') {
+    const paragraphs = part.blocks.map((block) => plain('p', fillRuns(scope, block, manner), settingOf(block)))
+    return plain('blockquote', paragraphs)
+  }
+  const { block } = part
+  const words = fillRuns(scope, block, manner)
+  if (block.type === 'heading') return plain(`h${allowed.rank}`, words, settingOf(block))
+  return plain('p', block.type === 'small' ? [plain('small', words)] : words, settingOf(block))
+}
+
+function fillList(scope: PageScope, { number, entries }: RichList, manner: Manner): FilledNode {
+  const filled = entries.map(({ block, under }) => {
+    const words = plain('p', fillRuns(scope, block, manner), settingOf(block))
+    return plain('li', [words, ...under.map((list) => fillList(scope, list, manner))])
+  })
+  return plain(number ? 'ol' : 'ul', filled)
+}
+
+/** Alignment and direction, where a block has its own. */
+function settingOf({ align, dir }: RichBlock): Readonly<Record<string, string>> | null {
+  return align || dir ? { ...(align && { class: `words-${align}` }), ...(dir && { dir }) } : null
+}
+
+function fillRuns(scope: PageScope, { runs }: RichBlock, manner: Manner): readonly FilledNode[] {
+  const { document } = scope.site
+  const filled = runs.flatMap((run, i): readonly FilledNode[] => {
+    const before = i === 0 ? '' : wordsOf(scope, runs[i - 1]!).at(-1)
+    return fillRun(scope, run, 'fact' in run ? wordsOf(scope, run) : printed(document, run.text, { ...manner, before: before ?? '' }))
+  })
+  const isApart = isSetApart(document, runs.map(runWords).join(''))
   return isApart ? [plain('bdi', filled, { dir: 'ltr' })] : filled
 }
 
-function fillRun(run: RichRun, words: string): FilledNode {
-  const styled: FilledNode = run.strong ? plain('strong', [words]) : run.em ? plain('em', [words]) : words
-  return run.href && isSafeUrl(run.href) ? plain('a', [styled], { href: printedUrl(run.href) }) : styled
+function wordsOf({ site }: PageScope, run: RichRun): string {
+  return 'fact' in run ? shownChip(site, run.fact) : run.text
+}
+
+function fillRun(scope: PageScope, run: RichRun, words: string): readonly FilledNode[] {
+  const lines = words.split('\n').flatMap((line, i): readonly FilledNode[] => (i === 0 ? [line] : [plain('br', []), line]))
+  const inner = lines.filter((node) => node !== '')
+  const em = run.em ? [plain('em', inner)] : inner
+  const styled = run.strong ? [plain('strong', em)] : em
+  if (run.to) {
+    const href = linkHref(scope, run.to)
+    // A link that leads nowhere is not drawn: its words stand.
+    return href === '#' ? styled : [plain('a', [...styled, ...fileAside(run.to)], { href })]
+  }
+  return 'fact' in run ? [chipNode(scope, run.fact, styled)] : styled
+}
+
+/** A chip: telephone and mail lead where they should by themselves. */
+function chipNode(scope: PageScope, fact: ChipFact, words: readonly FilledNode[]): FilledNode {
+  if (fact !== 'phone' && fact !== 'email') return plain('span', words)
+  const href = factHref(scope, fact)
+  return href === '#' ? plain('span', words) : plain('a', words, { href })
 }

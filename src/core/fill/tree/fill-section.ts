@@ -24,6 +24,7 @@ import {
   shownSection,
   siteLanguage,
   type ImageValue,
+  type LinkValue,
   type Place,
   type Section,
   type SiteDocument,
@@ -31,9 +32,10 @@ import {
   type SlotValue,
 } from '../../site'
 import { shownEntries, shownEntrySlot, shownSlot, type SectionContent, type Shown, type ShownEntry } from '../content'
+import { allowedIn } from '../../rich'
 import { commaOf } from '../../words'
 import { placeholdersOf } from '../placeholders'
-import { shownLabel } from '../labels'
+import { ownWord, shownLabel } from '../labels'
 import { sectionRows } from '../section-rows'
 import { shownFact } from '../shown-fact'
 import { templateOf } from '../site'
@@ -42,7 +44,7 @@ import { direction, isSetApart, together, wordsOn, type Manner } from './directi
 import { fillLogo } from './fill-logo'
 import { withUnder } from './fill-menu'
 import { fillRich } from './fill-rich'
-import { factHref, linkHref } from './links'
+import { factHref, fileAside, linkHref, newTabAside } from './links'
 import { longHeading } from './long'
 import { factMark, slotMark } from './marks'
 import type { PageScope } from './page-scope'
@@ -262,12 +264,27 @@ function fillSlot(scope: PageScope, spot: Spot, element: DesignElement, b: SlotB
     case 'image':
       return fillPicture(scope, element, frameOf(spot, b), b.sizes, value, extra, mark)
     case 'rich':
-      return bound(element, extra, fillRich(document, value.rich, manner), mark)
+      return bound(element, extra, fillRich(scope, value.rich, allowedIn(spot.content.section.kind, b.slot), manner), mark)
     case 'link':
-      return bound(element, together({ href: linkHref(scope, value.to) }, extra), wordsOn(document, value.label, manner), mark)
+      return fillLink(scope, element, value, manner, extra, mark)
     default:
       return fillText(scope, element, value?.type === 'text' ? value.text : '', manner, extra, mark)
   }
+}
+
+function fillLink(
+  scope: PageScope,
+  element: DesignElement,
+  { to, label, tab }: LinkValue,
+  manner: Manner,
+  extra: FilledElement['extra'],
+  mark: FilledElement['mark'],
+): FilledElement {
+  const { document } = scope.site
+  const leads = { href: linkHref(scope, to), ...(tab && { target: '_blank', title: ownWord(document, 'new-tab') }) }
+  // Where somebody types, there are the words alone.
+  const asides = manner.raw ? [] : [...fileAside(to), ...(tab ? [newTabAside(document)] : [])]
+  return bound(element, together(leads, extra), [...wordsOn(document, label, manner), ...asides], mark)
 }
 
 function fillText(

@@ -1,5 +1,5 @@
 import { isSafeUrl, printedUrl } from '../../pack'
-import { filePath, relativePath, rootFrom } from '../../pages'
+import { filePath, relativePath, rootFrom, weightOf } from '../../pages'
 import {
   findPage,
   findSection,
@@ -16,7 +16,9 @@ import {
   type SiteDocument,
 } from '../../site'
 import { phoneCountry, shownFact } from '../shown-fact'
+import { ownWord } from '../labels'
 import type { PageScope } from './page-scope'
+import { plain, type FilledNode } from './tree'
 
 /** The page that a link names: by its id, or, as a template's own links do, by the key of the page that it was made from. */
 export function linkedPage(document: SiteDocument, name: string): Page | null {
@@ -66,4 +68,14 @@ export function factHref(scope: PageScope, fact: string): string {
 /** An email address as a link says it (RFC 6068, 2: what parts a URI is encoded). */
 function mailAddress(text: string): string {
   return encodeURI(fitWords(text.trim())).replaceAll(/[?#&]/g, encodeURIComponent)
+}
+
+/** Of a file, its kind and weight, for whoever pays for what is fetched. */
+export function fileAside(to: LinkTarget): readonly FilledNode[] {
+  return to.type === 'file' ? [plain('span', [` (PDF, ${weightOf(to.bytes)})`])] : []
+}
+
+/** That a link opens a tab of its own, for whoever hears the page (WCAG 2.2, technique G201). */
+export function newTabAside(document: SiteDocument): FilledNode {
+  return plain('span', [` (${ownWord(document, 'new-tab')})`], { class: 'unseen' })
 }

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { addressLine, DAYS, findFactFault, parseSpans, plainFromRich, richFromPlain, toHoursRows, toTelUri, type Hours } from '..'
+import { addressLine, DAYS, findFactFault, parseSpans, toHoursRows, toTelUri, type Hours } from '..'
 
 test('a telephone number becomes an address that phones can dial (RFC 3966)', () => {
   expect(toTelUri('01632 960417')).toBe('tel:+441632960417')
@@ -70,10 +70,3 @@ test('neighbouring days with the same times share a row, and every day is in one
   ])
   expect(toHoursRows(Object.fromEntries(DAYS.map((d) => [d, day])) as unknown as Hours)).toHaveLength(1)
 })
-
-test.each(['Plain words', 'Two\nparagraphs', '- one\n- two', 'With **weight** and *stress* and [a link](https://a.example/)'])(
-  'rich text written as “%s” is read back as it was',
-  (text) => {
-    expect(plainFromRich(richFromPlain(text))).toBe(text)
-  },
-)

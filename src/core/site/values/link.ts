@@ -27,6 +27,8 @@ export const linkValueSchema = v.strictObject({
   type: v.literal('link'),
   label: v.pipe(v.string(), v.maxLength(MAX_TEXT)),
   to: linkTargetSchema,
+  /** It opens in a tab of its own, and says so. */
+  tab: v.optional(v.literal(true)),
   draft: draftMark,
 })
 export type LinkValue = v.InferOutput<typeof linkValueSchema>

@@ -1,8 +1,9 @@
 import * as v from 'valibot'
 import { imageValue, imageValueSchema } from './image'
-import { linkValue, linkValueSchema } from './link'
+import { linkValue, linkValueSchema, type LinkTarget } from './link'
 import { listValue, listValueSchema } from './list'
 import { richValue, richValueSchema } from './rich'
+import type { RichBlock } from './rich-text'
 import { textValue, textValueSchema } from './text'
 import type { ValueType } from './value-type'
 
@@ -46,4 +47,25 @@ export function confirmedValue(value: SlotValue): SlotValue {
   if (!('draft' in value)) return value
   const { draft: _, ...confirmed } = value
   return confirmed
+}
+
+/** Where the links of a value lead: a button's own, and those in words. */
+export function targetsIn(value: SlotValue): readonly LinkTarget[] {
+  if (value.type === 'link') return [value.to]
+  return value.type === 'rich' ? value.rich.flatMap(({ runs }) => runs.flatMap(({ to }) => (to ? [to] : []))) : []
+}
+
+/** The same value with its links led elsewhere; where one leads nowhere any more a button is emptied, and words stand without a link. */
+export function withTargets(value: SlotValue, lead: (to: LinkTarget) => LinkTarget | null): SlotValue {
+  if (value.type === 'link') {
+    const to = lead(value.to)
+    return to ? { ...value, to } : linkValue.empty
+  }
+  if (value.type !== 'rich') return value
+  const runs = (of: RichBlock['runs']): RichBlock['runs'] =>
+    of.map(({ to, ...run }) => {
+      const led = to && lead(to)
+      return led ? { ...run, to: led } : run
+    })
+  return { ...value, rich: value.rich.map((block) => ({ ...block, runs: runs(block.runs) })) }
 }

@@ -1,0 +1,149 @@
+import { Editor } from '@tiptap/core'
+import { Slice, type Node } from '@tiptap/pm/model'
+import { asAllowed, finishRich, fitRich, plainFromRich, richFromPlain, type Allowed } from '@/core/rich'
+import type { ChipFact, LinkTarget, RichText } from '@/core/site'
+import { wordExtensions } from './extensions'
+import { pasteableHtml, richFromPasted } from './pasted'
+import { documentOfRich, richOfDocument } from './rich-document'
+
+export type WordSettings = {
+  /** The element that is typed in; it is given back empty. */
+  readonly element: HTMLElement
+  readonly rich: RichText
+  readonly allowed: Allowed
+  /** What a screen reader calls the place. */
+  readonly label: string
+  /** The site's language, for spelling. */
+  readonly language: string
+  readonly chip: (fact: ChipFact) => string
+  readonly onChange: (rich: RichText) => void
+  /** Words are about to lead somewhere: what that takes is done first, in the gesture of the words. */
+  readonly onTarget: (to: LinkTarget) => void
+  /** So many words of what was pasted had no room. */
+  readonly onLeft: (words: number) => void
+}
+
+/** One rich text being typed in, on a sheet or in the ledger: the kit, holding our own value. */
+export class WordEditor {
+  readonly editor: Editor
+  /** The value as it was last given out or taken in. */
+  private known: RichText
+  /** Opens what leads words somewhere. */
+  onLink: (() => void) | null = null
+  /** The element's own attributes. */
+  private readonly bare: readonly (readonly [name: string, value: string])[]
+  private goToBar: (() => void) | null = null
+
+  constructor(private readonly settings: WordSettings) {
+    const { element, rich, allowed, chip } = settings
+    this.known = rich
+    this.bare = [...element.attributes].map(({ name, value }) => [name, value] as const)
+    this.editor = new Editor({
+      element: { mount: element },
+      content: documentOfRich(asAllowed(rich, allowed)),
+      extensions: wordExtensions(allowed, { chip }),
+      injectCSS: false,
+      enableInputRules: false,
+      enablePasteRules: false,
+      editorProps: {
+        handleKeyDown: (_, event) => this.key(event),
+        // Ctrl+Enter goes on to the next place: that is whoever's who shows the words.
+        handleDOMEvents: { keydown: (_, event) => event.key === 'Enter' && (event.ctrlKey || event.metaKey) },
+        attributes: { 'aria-label': settings.label, 'aria-multiline': 'true', lang: settings.language, spellcheck: 'true' },
+        transformPastedHTML: (html) => pasteableHtml(this.fitted(richFromPasted(html, allowed)), (fact) => chip(fact as ChipFact)),
+        clipboardTextParser: (text) => this.sliceOf(this.fitted(fitRich(richFromPlain(text), allowed))),
+        clipboardTextSerializer: (slice) => this.plainOf(slice),
+      },
+      onUpdate: () => this.tell(richOfDocument(this.editor.state.doc)),
+    })
+  }
+
+  /** Tells that words are about to lead somewhere. */
+  aim(to: LinkTarget): void {
+    this.settings.onTarget(to)
+  }
+
+  get allowed(): Allowed {
+    return this.settings.allowed
+  }
+
+  /** Puts the hand back into the words, where its caret was. */
+  focus(): void {
+    // The frame first: words in a frame that is not in hand take no focus.
+    this.element.ownerDocument.defaultView?.focus()
+    this.editor.commands.focus(null, { scrollIntoView: false })
+  }
+
+  /** Whoever shows the bar of these words says how a key goes there. */
+  onBar(go: () => void): () => void {
+    this.goToBar = go
+    return () => void (this.goToBar = null)
+  }
+
+  get element(): HTMLElement {
+    return this.settings.element
+  }
+
+  private key(event: KeyboardEvent): boolean {
+    if (event.key === 'F10' && event.altKey && this.goToBar) this.goToBar()
+    else if (event.key.toLowerCase() === 'k' && (event.ctrlKey || event.metaKey) && this.onLink) this.onLink()
+    else return false
+    event.preventDefault()
+    return true
+  }
+
+  private fitted({ rich, left }: ReturnType<typeof fitRich>): RichText {
+    if (left > 0) this.settings.onLeft(left)
+    return rich
+  }
+
+  private documentOf(rich: RichText): Node {
+    return this.editor.schema.nodeFromJSON(documentOfRich(asAllowed(rich, this.settings.allowed)))
+  }
+
+  private sliceOf(rich: RichText): Slice {
+    return Slice.maxOpen(this.documentOf(rich).content)
+  }
+
+  private plainOf({ content, openStart }: Slice): string {
+    // Words out of the middle of one paragraph have no bullet.
+    if (openStart > 0 && content.childCount === 1) return content.textBetween(0, content.size, '\n', (leaf) => this.leafWords(leaf))
+    const { doc } = this.editor.schema.nodes
+    const whole = doc?.createAndFill(null, content)
+    return whole ? plainFromRich(richOfDocument(whole), (fact) => this.settings.chip(fact as ChipFact)) : ''
+  }
+
+  private leafWords({ type, attrs }: Node): string {
+    return type.name === 'chip' ? this.settings.chip(attrs.fact) : '\n'
+  }
+
+  private tell(rich: RichText): void {
+    this.known = rich
+    this.settings.onChange(rich)
+  }
+
+  /** What stands there now by another hand, or by undo: what differs is changed, and the caret stays in its words. */
+  take(rich: RichText): void {
+    if (rich === this.known || this.editor.view.composing) return
+    const wasKnown = JSON.stringify(rich) === JSON.stringify(this.known)
+    this.known = rich
+    if (wasKnown) return
+    const { state, view } = this.editor
+    const next = this.documentOf(rich)
+    const start = state.doc.content.findDiffStart(next.content)
+    const end = state.doc.content.findDiffEnd(next.content)
+    if (start === null || !end) return
+    const over = Math.max(0, start - Math.min(end.a, end.b))
+    view.dispatch(state.tr.replace(start, end.a + over, next.slice(start, end.b + over)).setMeta('preventUpdate', true))
+  }
+
+  /** Ends typing: spaces and lines that say nothing go, and the element is as it was, but empty. */
+  close(): void {
+    const finished = finishRich(this.known)
+    if (JSON.stringify(finished) !== JSON.stringify(this.known)) this.tell(finished)
+    this.editor.destroy()
+    const { element } = this
+    for (const name of element.getAttributeNames()) element.removeAttribute(name)
+    for (const [name, value] of this.bare) element.setAttribute(name, value)
+  }
+}
