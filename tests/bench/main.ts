@@ -4,10 +4,11 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { chromium, type Page } from '@playwright/test'
-import { countLeftovers, makeDocument, type Site } from '../../src/core/fill'
+import { countLeftovers, makeDocument, sectionRows, type Site } from '../../src/core/fill'
+import { findWords } from '../../src/core/find'
 import { getTemplate } from '../../src/core/pack'
 import { makeSheetPainter, renderPage, type ReleaseFiles } from '../../src/core/render'
-import { homePage, pagesOf, sectionsOn, type Edit, type SectionId } from '../../src/core/site'
+import { homePage, pagesOf, sectionsOn, toEdit, type Edit, type EditStep, type SectionId } from '../../src/core/site'
 import { hashPassword, isPassword } from '../../src/server/people/password'
 import { CHROMIUM } from '../chromium'
 import { siteOfPages } from '../large-site'
@@ -72,6 +73,25 @@ function benchEditing(): void {
   const [small, large] = [keyPresses(onSheets(5)), keyPresses(onSheets(200))]
   line('a key press, computed: edit, drawing of a 12-section page, counts', percentiles(small), 'within a frame of 16 ms')
   line('the same on a site of 200 pages', percentiles(large), 'as on one of five')
+}
+
+/** Words looked for on 200 pages, each place of which holds the client's own; after a key press, so that nothing is as it was. */
+function benchFinding(): void {
+  const { pack, document } = siteOfPages(200)
+  const fill: EditStep[] = Object.values(document.sections).flatMap((section) =>
+    sectionRows(pack, document, section).flatMap(({ place: { section: id, entry, slot }, placeholder }): EditStep[] =>
+      placeholder ? [{ type: 'slot/set', section: id, entry, slot, value: placeholder }] : [],
+    ),
+  )
+  let full = edited(document, toEdit(fill))
+  const asked = { words: 'chair', isExact: false, isWhole: false }
+  const first = time(() => void findWords(pack, full, asked))
+  const times = Array.from({ length: 50 }, (_, i) => {
+    full = edited(full, setText('home.hero', 'heading', `A chair ${i}`))
+    return time(() => void findWords(pack, full, asked))
+  })
+  line('words found on 200 pages, the first time', `${first.toFixed(0)} ms, ${findWords(pack, full, asked).length} hits`, '100 ms')
+  line('the same after each key press', percentiles(times), '100 ms')
 }
 
 function benchDocument(): void {
@@ -182,6 +202,7 @@ async function benchPublishing(app: string): Promise<void> {
 const CORE = new Map<string, () => void | Promise<void>>([
   ['rendering', benchRendering],
   ['editing', benchEditing],
+  ['finding', benchFinding],
   ['schemes', benchSchemes],
   ['palette', benchPaletteInCore],
   ['document', benchDocument],

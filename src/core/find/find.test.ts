@@ -1,0 +1,86 @@
+import { expect, test } from 'vitest'
+import { edited, homeSections, setSlot, setText } from '../../../tests/site'
+import { testSite } from '../../../tests/pack'
+import { markedFromRich, parseMarked } from '../rich'
+import { findSection, homePage, type SiteDocument } from '../site'
+import { findWords, replaceWords, type Asked } from '.'
+
+const { pack, document: start } = testSite({ name: 'Client', phone: '01632 960111' })
+const hero = homeSections(start).find(({ kind }) => kind === 'hero')!
+const ask = (words: string, set: Partial<Asked> = {}): Asked => ({ words, isExact: false, isWhole: false, ...set })
+const lead = (document: SiteDocument, marked: string): SiteDocument =>
+  edited(document, setSlot(hero.id, 'lead', { type: 'rich', rich: parseMarked(marked) }))
+const leadOf = (document: SiteDocument): string => {
+  const value = findSection(document, hero.id)!.slots.lead
+  return value?.type === 'rich' ? markedFromRich(value.rich) : ''
+}
+const found = (document: SiteDocument, asked: Asked): readonly string[] =>
+  findWords(pack, document, asked).map(({ of, before, words, after }) => `${of.name} | ${before}[${words}]${after}`)
+const replaced = (document: SiteDocument, asked: Asked, words: string): SiteDocument =>
+  edited(document, replaceWords(findWords(pack, document, asked), words)!)
+
+test('words are found wherever the client’s are: texts, rich text, alternative texts, page texts, facts, labels', () => {
+  const full = edited(
+    lead(setTexts(), 'The Mill, by **the mill** race.'),
+    setSlot(hero.id, 'action', { type: 'link', label: 'Find the mill', to: { type: 'fact', fact: 'phone' } }),
+    setSlot(hero.id, 'picture', { type: 'image', asset: 'tallow/stool.jpg', alt: 'The mill in snow' }),
+    { type: 'page/set', page: homePage(start).id, part: 'description', value: 'A mill that mends' },
+    { type: 'fact/set', fact: 'tagline', value: 'Mill & wheel' },
+    { type: 'label/set', label: 'open', value: { text: 'The mill is open' } },
+  )
+  expect([...found(full, ask('mill'))].sort()).toEqual([
+    'Client facts: Tagline | [Mill] & wheel',
+    'Description | A [mill] that mends',
+    'Hero: Action | Find the [mill]',
+    'Hero: Heading | Old [mill]',
+    'Hero: Lead | The Mill, by the [mill] race.',
+    'Hero: Lead | The [Mill], by the mill race.',
+    'Hero: Picture | The [mill] in snow',
+    'Label: open | The [mill] is open',
+  ])
+  expect(found(full, ask('Mill', { isExact: true }))).toHaveLength(2)
+  const after = replaced(full, ask('mill'), 'yard')
+  expect(found(after, ask('mill'))).toEqual([])
+  expect(found(after, ask('yard'))).toHaveLength(8)
+  expect(leadOf(after)).toBe('The yard, by **the yard** race.')
+})
+
+function setTexts(): SiteDocument {
+  return edited(start, setText(hero.id, 'heading', 'Old mill'))
+}
+
+test('words are found across what is set in other ways, and take the look of their first letter', () => {
+  const document = lead(start, 'Ring **Sam Old**field or [Sam *Oldfield*](fact:phone) today')
+  expect(found(document, ask('sam oldfield'))).toHaveLength(2)
+  expect(leadOf(replaced(document, ask('Sam Oldfield'), 'Jo'))).toBe('Ring **Jo** or [Jo](fact:phone) today')
+  // A chip is no letter, and stays.
+  expect(leadOf(replaced(lead(start, 'a {phone} b a b'), ask('a b'), 'c'))).toBe('a {phone} b c')
+})
+
+test('whole words, capitals, letters that are printed otherwise, other scripts, and marks over letters', () => {
+  const document = lead(start, 'Cafés, café. It’s “here” 5–6 Mill Street מלון')
+  const words = (asked: Asked): readonly string[] => findWords(pack, document, asked).map((hit) => hit.words)
+  expect(words(ask('café', { isWhole: true }))).toEqual(['café'])
+  expect(words(ask('cafe\u0301'))).toEqual(['Café', 'café'])
+  expect(words(ask("it's"))).toEqual(['It’s'])
+  expect(words(ask('"here"'))).toEqual(['“here”'])
+  expect(words(ask('5-6'))).toEqual(['5–6'])
+  expect(words(ask('mill  street'))).toEqual(['Mill Street'])
+  expect(words(ask('מלון', { isWhole: true }))).toEqual(['מלון'])
+  expect(words(ask('.*'))).toEqual([])
+  expect(words(ask('   '))).toEqual([])
+})
+
+test('a hit that is left out stays as it is, and what replaces may hold what was looked for', () => {
+  const document = lead(start, 'oak, oak and oak')
+  const [first, , third] = findWords(pack, document, ask('oak'))
+  expect(leadOf(edited(document, replaceWords([first!, third!], 'oak tree')!))).toBe('oak tree, oak and oak tree')
+  expect(replaceWords([], 'x')).toBe(null)
+})
+
+test('a long sentence is cut between words on both sides', () => {
+  const long = 'word '.repeat(40)
+  const [hit] = findWords(pack, lead(start, `${long}needle ${long}`), ask('needle'))
+  expect(hit!.before).toMatch(/^… (word ){8,12}$/)
+  expect(hit!.after).toMatch(/^( word){8,12} …$/)
+})

@@ -1,0 +1,130 @@
+import { pageTexts, sectionRows } from '../fill'
+import type { Pack } from '../pack'
+import { runWords } from '../site'
+import {
+  FACT_LIMITS,
+  factsOf,
+  PAGE_TEXTS,
+  pagesOf,
+  sectionsIn,
+  sectionsOfPage,
+  sharedSections,
+  type Page,
+  type PageId,
+  type Place,
+  type RichText,
+  type Section,
+  type SiteDocument,
+  type SlotValue,
+  type TextFact,
+} from '../site'
+
+/** A place that holds words of the site's own: what it is called, on which page it stands, and its words line by line. */
+export type WordPlace = {
+  readonly place: Place
+  readonly name: string
+  /** The page that it stands on; null for what every page shows. */
+  readonly page: PageId | null
+  readonly where: string
+  readonly value: SlotValue | null
+  readonly lines: readonly string[]
+}
+
+/** A chip in the middle of words: nothing that is looked for is found in it. */
+export const CHIP = '\ufffc'
+
+/** Every place with words of the site's own, in reading order: its pages', then what all of them share. */
+export function wordPlaces(pack: Pack, document: SiteDocument): readonly WordPlace[] {
+  return [
+    ...pagesOf(document).flatMap((page) => placesOfPage(pack, document, page)),
+    ...sectionsIn(document, { type: 'notFound' }).flatMap((section) => placesOfSection(pack, document, section, null, 'Wrong address')),
+    ...sharedSections(document).flatMap((section) => placesOfSection(pack, document, section, null, 'every page')),
+    ...factPlaces(document),
+    ...labelPlaces(document),
+  ]
+}
+
+function placesOfPage(pack: Pack, document: SiteDocument, page: Page): WordPlace[] {
+  const where = pageTexts(pack, document, page).name
+  const own = PAGE_TEXTS.flatMap((part): WordPlace[] => {
+    const text = page.texts[part]?.text
+    if (!text) return []
+    return [{ place: { type: 'page', page: page.id, part }, name: PAGE_PARTS[part], page: page.id, where, value: null, lines: [text] }]
+  })
+  return [...sectionsOfPage(document, page.id).flatMap((section) => placesOfSection(pack, document, section, page, where)), ...own]
+}
+
+const PAGE_PARTS = { name: 'Name of the page', label: 'In the menu', title: 'Title', description: 'Description' } as const
+
+const known = new WeakMap<Section, { readonly rows: unknown; readonly where: string; readonly places: readonly WordPlace[] }>()
+
+/** Sections are never changed in place, so what stands in one that stayed the same is what was found last time. */
+function placesOfSection(pack: Pack, document: SiteDocument, section: Section, page: Page | null, where: string): readonly WordPlace[] {
+  const rows = sectionRows(pack, document, section)
+  const before = known.get(section)
+  if (before?.rows === rows && before.where === where) return before.places
+  const places = rows.flatMap(({ place, label, value, entry }): WordPlace[] => {
+    const lines = value ? linesOf(value) : []
+    if (lines.length === 0) return []
+    const name = `${capital(section.name ?? section.kind)}: ${entry ? `${entry.number} ` : ''}${label}`
+    return [{ place, name, page: page?.id ?? null, where, value, lines }]
+  })
+  known.set(section, { rows, where, places })
+  return places
+}
+
+/** The words of a value: of rich text a line for each block. */
+function linesOf(value: SlotValue): readonly string[] {
+  switch (value.type) {
+    case 'text':
+      return said(value.text)
+    case 'link':
+      return said(value.label)
+    case 'image':
+      return said(value.alt)
+    case 'rich':
+      return value.rich.map(lineOf)
+    case 'list':
+      return []
+    default:
+      return value satisfies never
+  }
+}
+
+function said(text: string): readonly string[] {
+  return text === '' ? [] : [text.normalize('NFC')]
+}
+
+export function lineOf({ runs }: RichText[number]): string {
+  return runs.map((run) => ('fact' in run ? CHIP : runWords(run).normalize('NFC'))).join('')
+}
+
+function factPlaces(document: SiteDocument): WordPlace[] {
+  const facts = factsOf(document)
+  return (Object.keys(FACT_LIMITS) as TextFact[]).flatMap((fact): WordPlace[] => {
+    const text = facts[fact]
+    if (!text) return []
+    return [
+      {
+        place: { type: 'fact', fact },
+        name: `Client facts: ${capital(fact)}`,
+        page: null,
+        where: 'every page',
+        value: null,
+        lines: said(text),
+      },
+    ]
+  })
+}
+
+function labelPlaces(document: SiteDocument): WordPlace[] {
+  return Object.entries(document.labels).flatMap(([label, { text }]): WordPlace[] =>
+    text === ''
+      ? []
+      : [{ place: { type: 'label', label }, name: `Label: ${label}`, page: null, where: 'every page', value: null, lines: said(text) }],
+  )
+}
+
+function capital(words: string): string {
+  return words.slice(0, 1).toLocaleUpperCase() + words.slice(1)
+}
