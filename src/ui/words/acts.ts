@@ -35,7 +35,7 @@ export function isOn(editor: Editor, act: Act): boolean {
 }
 
 export function press(editor: Editor, act: Act): void {
-  const chain = editor.chain().focus()
+  const chain = editor.chain()
   switch (act) {
     case 'strong':
       return void chain.toggleMark('bold').run()
@@ -67,7 +67,7 @@ export function press(editor: Editor, act: Act): void {
 
 /** Sets the blocks that are chosen. */
 function set(editor: Editor, attributes: { readonly align?: string | null; readonly dir?: string | null }): void {
-  const chain = editor.chain().focus()
+  const chain = editor.chain()
   for (const type of ['paragraph', 'heading', 'smallPrint']) if (own(editor.schema.nodes, type)) chain.updateAttributes(type, attributes)
   chain.run()
 }

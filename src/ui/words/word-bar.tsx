@@ -116,7 +116,11 @@ function BarButton({ words, act, label, children }: { words: WordEditor; act: Ac
       title={label}
       aria-pressed={on}
       data-on={on}
-      onClick={() => press(words.editor, act)}
+      onClick={(event) => {
+        press(words.editor, act)
+        // A press by hand leaves the hand in the words; one by keys leaves it on the bar.
+        if (event.detail > 0) words.focus()
+      }}
     >
       {children}
     </Toolbar.Button>

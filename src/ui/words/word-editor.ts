@@ -71,7 +71,8 @@ export class WordEditor {
   focus(): void {
     // The frame first: words in a frame that is not in hand take no focus.
     this.element.ownerDocument.defaultView?.focus()
-    this.editor.commands.focus(null, { scrollIntoView: false })
+    // At once: the kit's own command does it a frame later, when the hand may be elsewhere.
+    this.editor.view.focus()
   }
 
   /** Whoever shows the bar of these words says how a key goes there. */
