@@ -34,7 +34,8 @@ export function findWords(pack: Pack, document: SiteDocument, asked: Asked): rea
   return hits
 }
 
-function hitAt(of: WordPlace, line: number, text: string, from: number, words: string): Hit {
+/** Words that were found, in their sentence. */
+export function hitAt(of: WordPlace, line: number, text: string, from: number, words: string): Hit {
   const to = from + words.length
   return { key: `${placeKey(of.place)} ${line} ${from}`, of, line, from, to, words, before: before(text, from), after: after(text, to) }
 }

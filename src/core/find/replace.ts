@@ -1,24 +1,37 @@
-import { MAX_LABEL, MAX_PAGE_TEXT, MAX_TEXT, toEdit, type Edit, type EditStep, type RichRun, type RichText, type SlotValue } from '../site'
-import { tidyRich } from '../rich'
+import {
+  MAX_LABEL,
+  MAX_PAGE_TEXT,
+  MAX_TEXT,
+  toEdit,
+  type ChipFact,
+  type Edit,
+  type EditStep,
+  type RichRun,
+  type RichText,
+  type SlotValue,
+} from '../site'
+import { styleOf, tidyRich } from '../rich'
 import type { Hit } from './find'
 import type { WordPlace } from './word-places'
 
+/** What is put in: words, or in rich text a chip. */
+export type Put = string | { readonly fact: ChipFact }
 type Range = Pick<Hit, 'line' | 'from' | 'to'>
 
 /** The edit that puts other words where the hits are, all at once; null where there are none. */
-export function replaceWords(hits: readonly Hit[], words: string): Edit | null {
+export function replaceWords(hits: readonly Hit[], words: Put): Edit | null {
   const places = new Map<WordPlace, Hit[]>()
   for (const hit of hits) places.set(hit.of, [...(places.get(hit.of) ?? []), hit])
   const steps = [...places].flatMap(([of, ranges]) => stepAt(of, ranges, words))
   return steps.length > 0 ? toEdit(steps) : null
 }
 
-function stepAt({ place, value, lines }: WordPlace, ranges: readonly Range[], words: string): EditStep[] {
-  const text = withWords(lines[0] ?? '', ranges, words)
+function stepAt({ place, value, lines }: WordPlace, ranges: readonly Range[], put: Put): EditStep[] {
+  const text = withWords(lines[0] ?? '', ranges, typeof put === 'string' ? put : '')
   switch (place.type) {
     case 'slot': {
       const { section, entry, slot } = place
-      return value ? [{ type: 'slot/set', section, entry, slot, value: valueWith(value, ranges, text, words) }] : []
+      return value ? [{ type: 'slot/set', section, entry, slot, value: valueWith(value, ranges, text, put) }] : []
     }
     case 'page':
       return place.part === 'address' ? [] : [{ type: 'page/set', page: place.page, part: place.part, value: text.slice(0, MAX_PAGE_TEXT) }]
@@ -34,7 +47,7 @@ function stepAt({ place, value, lines }: WordPlace, ranges: readonly Range[], wo
 }
 
 /** A value with other words in it; words that somebody replaced are nobody's draft any more. */
-function valueWith(value: SlotValue, ranges: readonly Range[], text: string, words: string): SlotValue {
+function valueWith(value: SlotValue, ranges: readonly Range[], text: string, put: Put): SlotValue {
   switch (value.type) {
     case 'text':
       return { type: 'text', text: text.slice(0, MAX_TEXT) }
@@ -45,7 +58,7 @@ function valueWith(value: SlotValue, ranges: readonly Range[], text: string, wor
     case 'image':
       return { ...value, alt: text.slice(0, MAX_TEXT) }
     case 'rich':
-      return { type: 'rich', rich: richWith(value.rich, ranges, words) }
+      return { type: 'rich', rich: richWith(value.rich, ranges, put) }
     case 'list':
       return value
     default:
@@ -58,13 +71,11 @@ function withWords(text: string, ranges: readonly Pick<Range, 'from' | 'to'>[], 
   return [...ranges].sort((a, b) => b.from - a.from).reduce((now, { from, to }) => now.slice(0, from) + words + now.slice(to), text)
 }
 
-function richWith(rich: RichText, ranges: readonly Range[], words: string): RichText {
+function richWith(rich: RichText, ranges: readonly Range[], put: Put): RichText {
   return tidyRich(
     rich.map((block, line) => {
       const here = ranges.filter((range) => range.line === line).sort((a, b) => b.from - a.from)
-      return here.length === 0
-        ? block
-        : { ...block, runs: here.reduce((runs, range) => runsWith(runs, range, words), composed(block.runs)) }
+      return here.length === 0 ? block : { ...block, runs: here.reduce((runs, range) => runsWith(runs, range, put), composed(block.runs)) }
     }),
   )
 }
@@ -74,7 +85,7 @@ function composed(runs: readonly RichRun[]): readonly RichRun[] {
 }
 
 /** Other words over a range that may reach across runs: they are set as its first letter was. */
-function runsWith(runs: readonly RichRun[], { from, to }: Range, words: string): readonly RichRun[] {
+function runsWith(runs: readonly RichRun[], { from, to }: Range, put: Put): readonly RichRun[] {
   const out: RichRun[] = []
   let at = 0
   let isPut = false
@@ -86,9 +97,10 @@ function runsWith(runs: readonly RichRun[], { from, to }: Range, words: string):
       out.push(run)
       continue
     }
-    const put = isPut ? '' : words
+    out.push({ ...run, text: run.text.slice(0, start) })
+    if (!isPut) out.push(typeof put === 'string' ? { ...run, text: put } : { ...styleOf(run), ...put })
+    out.push({ ...run, text: run.text.slice(end) })
     isPut = true
-    out.push({ ...run, text: run.text.slice(0, start) + put + run.text.slice(end) })
   }
   return out
 }

@@ -27,6 +27,8 @@ export type WordPlace = {
   readonly page: PageId | null
   readonly where: string
   readonly value: SlotValue | null
+  /** The client's words are the template's: they were kept. */
+  readonly isKept: boolean
   readonly lines: readonly string[]
 }
 
@@ -49,7 +51,17 @@ function placesOfPage(pack: Pack, document: SiteDocument, page: Page): WordPlace
   const own = PAGE_TEXTS.flatMap((part): WordPlace[] => {
     const text = page.texts[part]?.text
     if (!text) return []
-    return [{ place: { type: 'page', page: page.id, part }, name: PAGE_PARTS[part], page: page.id, where, value: null, lines: [text] }]
+    return [
+      {
+        place: { type: 'page', page: page.id, part },
+        name: PAGE_PARTS[part],
+        page: page.id,
+        where,
+        value: null,
+        isKept: false,
+        lines: [text],
+      },
+    ]
   })
   return [...sectionsOfPage(document, page.id).flatMap((section) => placesOfSection(pack, document, section, page, where)), ...own]
 }
@@ -63,11 +75,12 @@ function placesOfSection(pack: Pack, document: SiteDocument, section: Section, p
   const rows = sectionRows(pack, document, section)
   const before = known.get(section)
   if (before?.rows === rows && before.where === where) return before.places
-  const places = rows.flatMap(({ place, label, value, entry }): WordPlace[] => {
+  const places = rows.flatMap(({ place, label, value, placeholder }): WordPlace[] => {
     const lines = value ? linesOf(value) : []
     if (lines.length === 0) return []
-    const name = `${capital(section.name ?? section.kind)}: ${entry ? `${entry.number} ` : ''}${label}`
-    return [{ place, name, page: page?.id ?? null, where, value, lines }]
+    const name = `${capital(section.name ?? section.kind)}: ${label}`
+    const isKept = JSON.stringify(value) === JSON.stringify(placeholder)
+    return [{ place, name, page: page?.id ?? null, where, value, isKept, lines }]
   })
   known.set(section, { rows, where, places })
   return places
@@ -111,6 +124,7 @@ function factPlaces(document: SiteDocument): WordPlace[] {
         page: null,
         where: 'every page',
         value: null,
+        isKept: false,
         lines: said(text),
       },
     ]
@@ -121,7 +135,17 @@ function labelPlaces(document: SiteDocument): WordPlace[] {
   return Object.entries(document.labels).flatMap(([label, { text }]): WordPlace[] =>
     text === ''
       ? []
-      : [{ place: { type: 'label', label }, name: `Label: ${label}`, page: null, where: 'every page', value: null, lines: said(text) }],
+      : [
+          {
+            place: { type: 'label', label },
+            name: `Label: ${label}`,
+            page: null,
+            where: 'every page',
+            value: null,
+            isKept: false,
+            lines: said(text),
+          },
+        ],
   )
 }
 

@@ -24,6 +24,7 @@ function commandOf(event: KeyboardEvent): SheetCommand | null {
   if (event.altKey && key === 'k') return 'keep'
   if (event.altKey && key === 'n') return 'spare'
   if (event.altKey && key === 'd') return 'designs'
+  if (event.altKey && key === 'l') return 'near'
   if (event.key !== 'Enter') return null
   // In the ledger Enter goes on from every kind of place; a button there is pressed by the space bar.
   const cell = (event.target as Element).closest?.('[data-client] [data-cell],[data-row] input')

@@ -28,11 +28,13 @@ import { useContentKeys } from './content-keys'
 import { DesignStrip } from './design-strip'
 import { FindPanel } from './find-panel'
 import { Ledger } from './ledger'
+import { NearPanel } from './near-panel'
 import { PicturePicker, type PicturePickerHandle } from './picture-picker'
 import { TabBar } from './tab-bar'
 import { findLeftover, neighbour } from './tabs'
 import { editOfTyped } from './typed'
 import { useFits } from './use-fits'
+import { useNear } from './use-near'
 import { WordSpot } from './word-spot'
 import { useSheetWords } from './use-sheet-words'
 import { usePlaceInHand, type PlaceInHand } from './use-place-in-hand'
@@ -58,9 +60,10 @@ export function ContentStage() {
     const section = opener.current ?? walked
     requestAnimationFrame(() => document.querySelector<HTMLElement>(`[data-designs="${CSS.escape(section ?? '')}"]`)?.focus())
   }
-  const closeFind = (): void => {
-    setFinding(false)
+  const closePanel = (): void => {
+    setPanel(null)
     if (hand) goTo(hand)
+    else requestAnimationFrame(() => document.querySelector<HTMLElement>('[data-near]')?.focus())
   }
   const { fits, noteFit } = useFits()
   const gesture = useGesture()
@@ -69,9 +72,9 @@ export function ContentStage() {
     opener.current = document.activeElement?.closest('[data-designs]') ? section : null
     setDesigns(section)
   }, [])
-  const [isFinding, setFinding] = useState(false)
-  const find = useCallback(() => setFinding(true), [])
-  const command = useCommands(inHand, walk, find)
+  const [panel, setPanel] = useState<'find' | 'near' | null>(null)
+  const near = useNear()
+  const command = useCommands(inHand, walk, setPanel)
   useContentKeys(command)
   const source = useMemo(() => jobSource(store, ({ document }) => pageInView(document, view.getState().page), view), [store, view])
   const [wordHand] = useState(makeWordHand)
@@ -111,18 +114,20 @@ export function ContentStage() {
           </Boundary>
         </div>
         <div className="mt-2 flex shrink-0 flex-col">
-          <TabBar tab={tab} onTab={openTab} />
+          <TabBar tab={tab} near={near.length} onTab={openTab} onNear={() => setPanel('near')} />
         </div>
         {walked ? (
           <DesignStrip key={walked} section={walked} page={view.getState().page} onClose={closeDesigns} />
-        ) : isFinding ? (
-          <FindPanel onHold={hold} onClose={closeFind} />
+        ) : panel === 'find' ? (
+          <FindPanel onHold={hold} onClose={closePanel} />
+        ) : panel === 'near' ? (
+          <NearPanel near={near} onHold={hold} onClose={closePanel} />
         ) : (
           <Ledger tab={tab} hand={hand} onHold={hold} onGo={goTo} fits={fits} folded={big !== null} onDesigns={walk} />
         )}
         <p className={`shrink-0 border-t border-seam bg-cloth px-4 py-1 font-mono text-xs text-soft ${walked ? 'hidden' : ''}`}>
-          F8 next leftover · Enter down · Alt+K keep or confirm · Alt+N not needed · Alt+D designs · Ctrl+H find and replace · Ctrl+Z undo ·
-          Ctrl+click follows a link
+          F8 next leftover · Enter down · Alt+K keep or confirm · Alt+N not needed · Alt+D designs · Alt+L nearly · Ctrl+H find and replace
+          · Ctrl+Z undo · Ctrl+click follows a link
         </p>
         <PicturePicker ref={picker} />
       </main>
@@ -160,7 +165,7 @@ function useTyping(gesture: (place: string) => string): (place: Place, value: Sl
 function useCommands(
   { tab, hand, view, goTo }: PlaceInHand,
   walk: (section: SectionId | null) => void,
-  find: () => void,
+  show: (panel: 'find' | 'near') => void,
 ): (name: SheetCommand) => void {
   const store = useJobStore()
   return useCallback(
@@ -190,12 +195,14 @@ function useCommands(
         case 'designs':
           return walk(hand?.type === 'slot' ? hand.section : (sectionsOn(document, view.getState().page)[0]?.id ?? null))
         case 'find':
-          return find()
+          return show('find')
+        case 'near':
+          return show('near')
         default:
           return name satisfies never
       }
     },
-    [store, view, hand, tab, goTo, walk, find],
+    [store, view, hand, tab, goTo, walk, show],
   )
 }
 

@@ -6,8 +6,17 @@ import { useJob } from '../job/job-context'
 import { usePages } from '../job/use-pages'
 import type { Tab } from './tabs'
 
+type BarProps = {
+  readonly tab: Tab
+  /** How many words are nearly leftovers. */
+  readonly near: number
+  readonly onTab: (tab: Tab) => void
+  /** Shows them. */
+  readonly onNear: () => void
+}
+
 /** The pages, and what they all share; each with its leftovers. Typing draws a tab again only where its count changes. */
-export function TabBar({ tab, onTab }: { tab: Tab; onTab: (tab: Tab) => void }) {
+export function TabBar({ tab, near, onTab, onNear }: BarProps) {
   const pages = usePages()
   const bar = useRef<HTMLDivElement>(null)
   // With many pages the open one may lie beyond the edge.
@@ -26,6 +35,19 @@ export function TabBar({ tab, onTab }: { tab: Tab; onTab: (tab: Tab) => void }) 
         <TabButton tab={NOT_FOUND} name="Wrong address" open={own(byPage, NOT_FOUND) ?? 0} isOpen={tab === NOT_FOUND} onTab={onTab} />
         <TabButton tab="shared" name="Every page" open={everyPage} isOpen={tab === 'shared'} onTab={onTab} />
       </div>
+      {near > 0 && (
+        <div className="-mb-px flex shrink-0 border-s border-seam ps-2">
+          <button
+            type="button"
+            data-near
+            title="Words that may not be the client’s after all (Alt+L)"
+            onClick={onNear}
+            className={`${TAB} border-clear hover:border-seam hover:bg-cloth`}
+          >
+            Nearly <span className="border-b-2 border-dotted border-thread font-mono text-xs font-medium text-thread">{near}</span>
+          </button>
+        </div>
+      )}
     </nav>
   )
 }

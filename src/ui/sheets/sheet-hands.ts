@@ -3,7 +3,8 @@ import { own } from '@/core/own'
 import type { Place, RichText, SlotValue } from '@/core/site'
 import type { WordEditor } from '../words/word-editor'
 
-export type SheetCommand = 'nextLeftover' | 'previousLeftover' | 'undo' | 'redo' | 'down' | 'up' | 'keep' | 'spare' | 'designs' | 'find'
+export type SheetCommand =
+  'nextLeftover' | 'previousLeftover' | 'undo' | 'redo' | 'down' | 'up' | 'keep' | 'spare' | 'designs' | 'find' | 'near'
 export type SheetEvents = {
   /** A place was clicked or tabbed into. */
   readonly onPick: (place: Place) => void
@@ -191,7 +192,7 @@ function commandOf(event: KeyboardEvent, typing: Element | null): SheetCommand |
   return event.shiftKey ? 'up' : 'down'
 }
 
-const ALT_KEYS: Readonly<Record<string, SheetCommand>> = { k: 'keep', n: 'spare', d: 'designs' }
+const ALT_KEYS: Readonly<Record<string, SheetCommand>> = { k: 'keep', n: 'spare', d: 'designs', l: 'near' }
 
 function readTyped(element: Element, place: Place): SlotValue | string {
   const text = (element.textContent ?? '').replace(/\s/g, ' ')

@@ -17,6 +17,9 @@ const table = <T extends v.GenericSchema>(of: T) => v.pipe(v.record(v.string(), 
 export const labelNameSchema = v.pipe(v.string(), v.regex(/^[a-z][a-z0-9-]{0,59}$/), v.check(isTableName, 'Not a name'))
 export const MAX_LABEL = 200
 
+/** What a check found, as its name and the words: no name of anything that objects have. */
+export const asIsSchema = v.pipe(v.string(), v.regex(/^[a-z]+: /), v.maxLength(400))
+
 export const planSchema = v.pipe(
   v.strictObject({ flat: v.optional(v.literal(true)), onePage: v.optional(v.literal(true)), ...columnParts }),
   v.readonly(),
@@ -46,6 +49,8 @@ export const siteDocumentSchema = v.pipe(
     redirects: v.optional(v.pipe(v.record(redirectPathSchema, redirectToSchema), v.readonly()), {}),
     /** How addresses are made: absent, they follow the tree; flat, each page stands right under the root. */
     plan: v.optional(planSchema, {}),
+    /** Words that a check found and that are to stay as they are. */
+    asIs: v.optional(v.pipe(v.record(asIsSchema, v.literal(true)), v.readonly()), {}),
     sections: table(sectionSchema),
     entries: table(entrySchema),
     outfits: v.pipe(v.record(nameSchema, outfitSchema), v.readonly()),

@@ -50,6 +50,9 @@ export function differences(from: SiteDocument, to: SiteDocument): readonly Edit
       .sort(([, a], [, b]) => levelIn(to, a) - levelIn(to, b))
       .flatMap(([was, is]) => pageSteps(was, is)),
     ...signpostSteps(from, to),
+    ...keysOf(from.asIs, to.asIs)
+      .filter((words) => own(from.asIs, words) !== own(to.asIs, words))
+      .map((words): EditStep => ({ type: 'as-is/set', words, value: own(to.asIs, words) ?? null })),
     ...keysOf(from.redirects, to.redirects)
       .filter((path) => !isSame(own(from.redirects, path), own(to.redirects, path)))
       .map((path): EditStep => ({ type: 'redirect/set', path, value: own(to.redirects, path) ?? null })),

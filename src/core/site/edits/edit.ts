@@ -13,6 +13,7 @@ import { pageMove, pageMoveSchema } from './page-move'
 import { pageRemove, pageRemoveSchema } from './page-remove'
 import { pageSet, pageSetSchema } from './page-set'
 import { planSet, planSetSchema } from './plan-set'
+import { asIsSet, asIsSetSchema } from './as-is-set'
 import { redirectSet, redirectSetSchema } from './redirect-set'
 import { sectionInsert, sectionInsertSchema } from './section-insert'
 import { sectionMove, sectionMoveSchema } from './section-move'
@@ -37,6 +38,7 @@ export const stepSchema = v.variant('type', [
   planSetSchema,
   signpostSetSchema,
   redirectSetSchema,
+  asIsSetSchema,
   sectionInsertSchema,
   sectionRemoveSchema,
   sectionMoveSchema,
@@ -70,6 +72,7 @@ const STEPS = {
   'plan/set': planSet,
   'signpost/set': signpostSet,
   'redirect/set': redirectSet,
+  'as-is/set': asIsSet,
   'section/insert': sectionInsert,
   'section/remove': sectionRemove,
   'section/move': sectionMove,

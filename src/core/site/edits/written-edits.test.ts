@@ -43,6 +43,7 @@ const EVERY: readonly Written[] = [
   { edit: { type: 'fact/set', fact: 'email', value: null }, place: { type: 'fact', fact: 'email' }, writes: 'email' },
   { edit: { type: 'label/set', label: 'menu', value: { text: 'x' } } as EditStep, place: { type: 'label', label: 'menu' }, writes: 'menu' },
   { edit: { type: 'label/set', label: 'close', value: null } as EditStep, place: { type: 'label', label: 'close' }, writes: 'close' },
+  { edit: { type: 'as-is/set', words: 'dummy: lorem ipsum', value: true }, place: null, writes: 'as it is' },
   { edit: { type: 'brand/set', part: 'colour', value: '#123456' }, place: { type: 'brand', part: 'colour' }, writes: 'colour' },
   { edit: { type: 'brand/set', part: 'second', value: null }, place: { type: 'brand', part: 'second' }, writes: 'second' },
   { edit: { type: 'dress/set', part: 'template', value: 'gantry' }, place: null, writes: 'template' },

@@ -15,6 +15,7 @@ const DEEDS: Readonly<Record<EditStep['type'], string>> = {
   'plan/set': 'changed the plan',
   'signpost/set': 'changed an entry of the menu',
   'redirect/set': 'changed a redirect',
+  'as-is/set': 'kept words as they are',
   'section/insert': 'added a section',
   'section/remove': 'removed a section',
   'section/move': 'moved a section',
@@ -66,6 +67,7 @@ function whereOf(document: SiteDocument, step: EditStep): string {
       return step.part
     case 'signpost/set':
     case 'redirect/set':
+    case 'as-is/set':
     case 'outfit/set':
       return ''
     default:

@@ -26,6 +26,8 @@ function wordsOfStep(step: EditStep): string[] {
       return Object.values(step.page.texts).flatMap((cell) => (cell ? [cell.text] : []))
     case 'signpost/set':
       return step.value ? [step.value.label.text] : []
+    case 'as-is/set':
+      return [step.words.slice(step.words.indexOf(' ') + 1)]
     case 'plan/set':
     case 'redirect/set':
     case 'brand/set':

@@ -44,6 +44,7 @@ export function upgradeDocument(old: Document1): SiteDocument {
     labels: {},
     signposts: {},
     redirects: {},
+    asIs: {},
     plan: {},
     pages: Object.fromEntries(old.pages.map((page, i) => [page.id, upgradePage(page, old.template, pageRanks[i] ?? 'a0')])),
     sections: Object.fromEntries(placed.map(([section, was]) => [section.id, { ...section, slots: ownSlots(was) }])),

@@ -1,0 +1,3 @@
+export * from './near'
+export * from './find-near'
+export * from './make-chip'

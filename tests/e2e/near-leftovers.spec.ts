@@ -1,0 +1,35 @@
+import { expect, test } from '@playwright/test'
+import { cell, makeJob, openContent, saved, sheet } from './screen'
+
+test('what is nearly a leftover is counted, shown in its sentence, put right by a chip or kept as it is, each one undoable', async ({
+  page,
+}) => {
+  await openContent(page, await makeJob({ name: 'Hollin', facts: { phone: '01904 610000', email: 'ring@hollin.co.uk' } }))
+  const open = page.getByRole('button', { name: /^Nearly/ })
+  await expect(open).toBeHidden()
+  await cell(page, 'Hero: Heading').fill('Lorem ipsum dolor sit amet')
+  await cell(page, 'Hero: Lead').fill('Ring 01904 610 000 or write to someone@example.com.')
+  await expect(open).toHaveText('Nearly 3')
+  await page.keyboard.press('Alt+l')
+  const panel = page.getByRole('region', { name: 'Nearly leftovers' })
+  await expect(panel.getByRole('heading')).toBeFocused()
+  const rows = panel.getByRole('listitem')
+  await expect(rows).toHaveCount(3)
+  await panel.getByRole('button', { name: 'Facts as words 1' }).click()
+  await expect(rows).toHaveText([/Ring 01904 610 000 or write to someone@example\.com\./])
+  await rows.getByRole('button', { name: 'Make it a chip' }).click()
+  const lead = sheet(page, 'phone').locator('.hero-bench .lead')
+  await expect(lead.getByRole('link', { name: '01904 610000' })).toHaveAttribute('href', 'tel:+441904610000')
+  await expect(panel.getByRole('status')).toHaveText('Nothing here looks like anybody’s but the client’s.')
+  await panel.getByRole('button', { name: /^All/ }).click()
+  await panel.getByRole('button', { name: 'Keep as it is: someone@example.com' }).click()
+  await expect(rows).toHaveText([/Lorem ipsum/])
+  await page.getByRole('button', { name: 'Undo', exact: true }).last().click()
+  await expect(rows).toHaveCount(2)
+  await rows.first().getByRole('button').first().click()
+  await panel.getByRole('button', { name: 'Close' }).click()
+  await expect(cell(page, 'Hero: Heading')).toBeFocused()
+  await cell(page, 'Hero: Heading').fill('A chair is worth mending')
+  await expect(open).toHaveText('Nearly 1')
+  await saved(page)
+})
