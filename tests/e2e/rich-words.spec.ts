@@ -130,6 +130,7 @@ test('chosen words lead to a page; a page that goes takes the link and leaves th
   for (let i = 0; i < 6; i++) await page.keyboard.press('Shift+ArrowLeft')
   await page.keyboard.press('ControlOrMeta+k')
   await page.getByRole('combobox', { name: 'Where the words lead' }).fill('gall')
+  await expect(page.getByRole('option', { name: /^Gallery/ }).first()).toHaveAttribute('aria-selected', 'true')
   await page.keyboard.press('Enter')
   await expect(lead(page, 'phone').getByRole('link', { name: 'prices' })).toHaveAttribute('href', './gallery/')
   await page.keyboard.press('ArrowRight')

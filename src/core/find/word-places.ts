@@ -112,6 +112,16 @@ export function lineOf({ runs }: RichText[number]): string {
   return runs.map((run) => ('fact' in run ? CHIP : runWords(run).normalize('NFC'))).join('')
 }
 
+/** Facts as the ledger calls them. */
+const FACTS = {
+  name: 'Name',
+  tagline: 'Line under the name',
+  trade: 'Trade',
+  phone: 'Telephone',
+  email: 'Email',
+  special: 'What is special',
+} as const satisfies Record<TextFact, string>
+
 function factPlaces(document: SiteDocument): WordPlace[] {
   const facts = factsOf(document)
   return (Object.keys(FACT_LIMITS) as TextFact[]).flatMap((fact): WordPlace[] => {
@@ -120,7 +130,7 @@ function factPlaces(document: SiteDocument): WordPlace[] {
     return [
       {
         place: { type: 'fact', fact },
-        name: `Client facts: ${capital(fact)}`,
+        name: `Client facts: ${FACTS[fact]}`,
         page: null,
         where: 'every page',
         value: null,

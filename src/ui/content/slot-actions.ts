@@ -1,4 +1,5 @@
 import { nanoid } from 'nanoid'
+import { toast } from 'sonner'
 import { fixedList, placeholdersOf, planPour, sectionRows, shownEntries, type LedgerRow, type Pour, type ShownEntry } from '@/core/fill'
 import {
   confirmedValue,
@@ -16,6 +17,7 @@ import {
   type SlotPlace,
   type SlotValue,
 } from '@/core/site'
+import { sortEntries, sortsOf } from '@/core/plan'
 import { ApiError, uploadPicture } from '../job/api'
 import type { JobStore } from '../job/job-store'
 import { count } from '../parts/words'
@@ -64,6 +66,16 @@ export function makeSlotActions(
       reach.pour(planPour(pack, document, row.place, table, newEntryId), row.place)
     },
     addItem: (row) => addEntry(store, row, reach.go),
+    sortItems: (row, by) => {
+      const { pack, document } = store.getState()
+      const edit = sortEntries(pack, document, row.place.section, row.place.slot, by)
+      if (edit) store.apply(edit)
+      else toast('The entries stand in that order already.')
+    },
+    sortsOf: ({ place }) => {
+      const section = findSection(store.getState().document, place.section)
+      return section ? sortsOf(section.kind, place.slot) : []
+    },
     removeItem: (row) => changeEntry(store, row, ({ section }, entry) => ({ type: 'entry/remove', section: section.id, entry: entry.ref })),
     resetList: (row) => resetList(store, row),
     moveItem: (row, by) => changeEntry(store, row, (list, entry) => moveEntry(list, entry, by)),

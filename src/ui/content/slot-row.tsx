@@ -5,6 +5,7 @@ import { memo, type ReactNode } from 'react'
 import type { LedgerRow, PastedTable } from '@/core/fill'
 import { thumbnailUrl, type AssetTable } from '@/core/image'
 import { isEmptyValue, plainWords, type LinkTarget, type RichText, type SlotValue, type SlotValueOf } from '@/core/site'
+import type { SortBy } from '@/core/plan'
 import { ImageCell } from './image-cell'
 import { LinkCell } from './link-cell'
 import { RowFrame, type RowState } from './row-frame'
@@ -27,6 +28,10 @@ export type SlotActions = {
   readonly spare: (row: LedgerRow) => void
   readonly confirm: (row: LedgerRow) => void
   readonly addItem: (row: LedgerRow) => void
+  /** Puts the entries of a list in order. */
+  readonly sortItems: (row: LedgerRow, by: SortBy) => void
+  /** By what a list can be sorted. */
+  readonly sortsOf: (row: LedgerRow) => readonly SortBy[]
   readonly moveItem: (row: LedgerRow, by: -1 | 1) => void
   readonly removeItem: (row: LedgerRow) => void
   /** Takes out what was done with a list by hand: it has the template's entries again. */
@@ -150,9 +155,17 @@ function SlotCell({
       )
     case 'list':
       return (
-        <Button data-cell onClick={() => actions.addItem(row)}>
-          Add an entry
-        </Button>
+        <div className="flex flex-wrap gap-1.5">
+          <Button data-cell onClick={() => actions.addItem(row)}>
+            Add an entry
+          </Button>
+          {(row.count?.shown ?? 0) > 1 &&
+            actions.sortsOf(row).map((by) => (
+              <Button key={by} look="quiet" onClick={() => actions.sortItems(row, by)}>
+                {by === 'name' ? 'Sort by name' : 'Sort by price'}
+              </Button>
+            ))}
+        </div>
       )
     default:
       return row.type satisfies never

@@ -1,5 +1,6 @@
 import { Editor } from '@tiptap/core'
 import { Slice, type Node } from '@tiptap/pm/model'
+import { TextSelection } from '@tiptap/pm/state'
 import { asAllowed, finishRich, fitRich, plainFromRich, richFromPlain, type Allowed } from '@/core/rich'
 import type { ChipFact, LinkTarget, RichText } from '@/core/site'
 import { wordExtensions } from './extensions'
@@ -86,11 +87,26 @@ export class WordEditor {
   }
 
   private key(event: KeyboardEvent): boolean {
+    const isAway = event.key === 'F10' || (event.key.toLowerCase() === 'k' && (event.ctrlKey || event.metaKey))
+    if (isAway) this.readSelection()
     if (event.key === 'F10' && event.altKey && this.goToBar) this.goToBar()
     else if (event.key.toLowerCase() === 'k' && (event.ctrlKey || event.metaKey) && this.onLink) this.onLink()
     else return false
     event.preventDefault()
     return true
+  }
+
+  /** A browser tells of a new selection a moment later; where the hand leaves the words before that, it is read at once. */
+  private readSelection(): void {
+    const { view } = this.editor
+    const selection = view.dom.ownerDocument.getSelection()
+    const { anchorNode, focusNode } = selection ?? {}
+    if (!selection || !anchorNode || !focusNode || !view.dom.contains(anchorNode) || !view.dom.contains(focusNode)) return
+    const anchor = view.posAtDOM(anchorNode, selection.anchorOffset)
+    const head = view.posAtDOM(focusNode, selection.focusOffset)
+    const { doc, selection: before, tr } = view.state
+    if (before.anchor !== anchor || before.head !== head)
+      view.dispatch(tr.setSelection(TextSelection.between(doc.resolve(anchor), doc.resolve(head))))
   }
 
   private fitted({ rich, left }: ReturnType<typeof fitRich>): RichText {
