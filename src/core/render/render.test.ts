@@ -68,6 +68,13 @@ describe('a release', () => {
     expect(html).toContain('&lt;script&gt;alert(1)')
   })
 
+  test('words that lead to one place are one link, however they are set', () => {
+    const to = { type: 'url', url: 'https://a.example/' } as const
+    const runs = [{ text: 'see ', to }, { text: 'this', strong: true as const, to }, { text: ' now' }]
+    const html = home(change(testSite(), slot('lead', { type: 'rich', rich: [{ type: 'p', runs }] })))
+    expect(html).toContain('<a href="https://a.example/">see <strong>this</strong></a> now')
+  })
+
   test('leaves out the element of a slot that was emptied', () => {
     expect(home(testSite())).toContain('<figcaption')
     const html = home(change(testSite(), slot('heading', { type: 'text', text: '' }), slot('caption', { type: 'text', text: '' })))

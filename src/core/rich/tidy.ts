@@ -127,6 +127,7 @@ export function sameStyle(a: RichRun, b: RichRun): boolean {
   return a.strong === b.strong && a.em === b.em && sameTarget(a, b)
 }
 
-function sameTarget({ to: a }: RichRun, { to: b }: RichRun): boolean {
+/** Whether two runs lead to the same, or neither anywhere. */
+export function sameTarget({ to: a }: RichRun, { to: b }: RichRun): boolean {
   return a === b || (a !== undefined && b !== undefined && JSON.stringify(a) === JSON.stringify(b))
 }

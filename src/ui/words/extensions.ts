@@ -94,6 +94,8 @@ const Setting = Extension.create({
 
 const LinkMark = Mark.create({
   name: 'link',
+  // Around whatever else its words are set in, as on a page.
+  priority: 1000,
   inclusive: false,
   addAttributes: () => ({
     to: {

@@ -1,5 +1,5 @@
-import { finishRich, partsOf, type Allowed, type RichList, type RichPart } from '../../rich'
-import { runWords, type ChipFact, type RichBlock, type RichRun, type RichText } from '../../site'
+import { finishRich, partsOf, sameTarget, type Allowed, type RichList, type RichPart } from '../../rich'
+import { runWords, type ChipFact, type LinkTarget, type RichBlock, type RichRun, type RichText } from '../../site'
 import { shownChip } from '../shown-fact'
 import { isSetApart, printed, type Manner } from './direction'
 import { factHref, fileAside, linkHref } from './links'
@@ -38,29 +38,37 @@ function settingOf({ align, dir }: RichBlock): Readonly<Record<string, string>> 
 
 function fillRuns(scope: PageScope, { runs }: RichBlock, manner: Manner): readonly FilledNode[] {
   const { document } = scope.site
-  const filled = runs.flatMap((run, i): readonly FilledNode[] => {
-    const before = i === 0 ? '' : wordsOf(scope, runs[i - 1]!).at(-1)
-    return fillRun(scope, run, 'fact' in run ? wordsOf(scope, run) : printed(document, run.text, { ...manner, before: before ?? '' }))
-  })
+  const filled: FilledNode[] = []
+  for (let at = 0; at < runs.length;) {
+    const to = runs[at]?.to
+    const after = to ? runs.findIndex((run, i) => i > at && !sameTarget(run, runs[at]!)) : at + 1
+    const end = after < 0 ? runs.length : after
+    const words = runs.slice(at, end).flatMap((run, i) => fillRun(scope, run, runs[at + i - 1], manner))
+    filled.push(...(to ? linked(scope, to, words) : words))
+    at = end
+  }
   const isApart = isSetApart(document, runs.map(runWords).join(''))
   return isApart ? [plain('bdi', filled, { dir: 'ltr' })] : filled
+}
+
+/** Words that lead somewhere are one link, however they are set; where that is nowhere, the words stand. */
+function linked(scope: PageScope, to: LinkTarget, words: readonly FilledNode[]): readonly FilledNode[] {
+  const href = linkHref(scope, to)
+  return href === '#' ? words : [plain('a', [...words, ...fileAside(to)], { href })]
 }
 
 function wordsOf({ site }: PageScope, run: RichRun): string {
   return 'fact' in run ? shownChip(site, run.fact) : run.text
 }
 
-function fillRun(scope: PageScope, run: RichRun, words: string): readonly FilledNode[] {
+function fillRun(scope: PageScope, run: RichRun, last: RichRun | undefined, manner: Manner): readonly FilledNode[] {
+  const before = (last && wordsOf(scope, last).at(-1)) ?? ''
+  const words = 'fact' in run ? wordsOf(scope, run) : printed(scope.site.document, run.text, { ...manner, before })
   const lines = words.split('\n').flatMap((line, i): readonly FilledNode[] => (i === 0 ? [line] : [plain('br', []), line]))
   const inner = lines.filter((node) => node !== '')
   const em = run.em ? [plain('em', inner)] : inner
   const styled = run.strong ? [plain('strong', em)] : em
-  if (run.to) {
-    const href = linkHref(scope, run.to)
-    // A link that leads nowhere is not drawn: its words stand.
-    return href === '#' ? styled : [plain('a', [...styled, ...fileAside(run.to)], { href })]
-  }
-  return 'fact' in run ? [chipNode(scope, run.fact, styled)] : styled
+  return 'fact' in run && !run.to ? [chipNode(scope, run.fact, styled)] : styled
 }
 
 /** A chip: telephone and mail lead where they should by themselves. */
