@@ -1,25 +1,11 @@
 'use client'
-import {
-  AlignCenter,
-  AlignLeft,
-  AlignRight,
-  ArrowLeftRight,
-  Bold,
-  CornerDownLeft,
-  Heading,
-  Italic,
-  List,
-  ListOrdered,
-  Minimize,
-  Quote,
-  Tag,
-} from 'lucide-react'
+import { Tag } from 'lucide-react'
 import { DropdownMenu, Toolbar } from 'radix-ui'
-import { useEffect, useRef, useSyncExternalStore, type ReactNode } from 'react'
+import { useEffect, useRef, useSyncExternalStore } from 'react'
 import { CHIP_FACTS, type ChipFact } from '@/core/site'
 import { LinkButton } from './link-button'
 import type { WordEditor } from './word-editor'
-import { isOn, press, type Act } from './acts'
+import { LINES, LISTS, PARTS, SETTINGS, SMALL, type Act } from './acts'
 
 const ICON = 14
 const button =
@@ -40,7 +26,6 @@ export function WordBar({ words, chip }: Props) {
   useTransactions(words)
   const bar = useRef<HTMLDivElement>(null)
   useEffect(() => words.onBar(() => bar.current?.querySelector<HTMLElement>('button:not(:disabled)')?.focus()), [words])
-  const { parts } = words.allowed
   return (
     <Toolbar.Root
       ref={bar}
@@ -54,50 +39,13 @@ export function WordBar({ words, chip }: Props) {
         words.focus()
       }}
     >
-      <BarButton words={words} act="strong" label="Bold (Ctrl+B)">
-        <Bold size={ICON} aria-hidden />
-      </BarButton>
-      <BarButton words={words} act="em" label="Italic (Ctrl+I)">
-        <Italic size={ICON} aria-hidden />
-      </BarButton>
+      <Acts words={words} acts={SETTINGS} />
       <LinkButton words={words} className={button} />
       <ChipMenu words={words} chip={chip} />
       <Gap />
-      <BarButton words={words} act="dots" label="List (Ctrl+Shift+8)">
-        <List size={ICON} aria-hidden />
-      </BarButton>
-      <BarButton words={words} act="numbers" label="Numbered list (Ctrl+Shift+7)">
-        <ListOrdered size={ICON} aria-hidden />
-      </BarButton>
-      {parts && (
-        <>
-          <BarButton words={words} act="heading" label="Sub-heading">
-            <Heading size={ICON} aria-hidden />
-          </BarButton>
-          <BarButton words={words} act="quote" label="Quotation (Ctrl+Shift+B)">
-            <Quote size={ICON} aria-hidden />
-          </BarButton>
-        </>
-      )}
-      <BarButton words={words} act="small" label="Small print">
-        <Minimize size={ICON} aria-hidden />
-      </BarButton>
+      <Acts words={words} acts={[...LISTS, ...(words.allowed.parts ? PARTS : []), ...SMALL]} />
       <Gap />
-      <BarButton words={words} act="break" label="Line break (Shift+Enter)">
-        <CornerDownLeft size={ICON} aria-hidden />
-      </BarButton>
-      <BarButton words={words} act="start" label="At the start of the line">
-        <AlignLeft size={ICON} aria-hidden className="rtl:-scale-x-100" />
-      </BarButton>
-      <BarButton words={words} act="center" label="In the middle">
-        <AlignCenter size={ICON} aria-hidden />
-      </BarButton>
-      <BarButton words={words} act="end" label="At the end of the line">
-        <AlignRight size={ICON} aria-hidden className="rtl:-scale-x-100" />
-      </BarButton>
-      <BarButton words={words} act="turn" label="The other direction">
-        <ArrowLeftRight size={ICON} aria-hidden />
-      </BarButton>
+      <Acts words={words} acts={LINES} />
     </Toolbar.Root>
   )
 }
@@ -106,25 +54,26 @@ function Gap() {
   return <span aria-hidden className="mx-0.5 h-4 w-px bg-ink/40" />
 }
 
-function BarButton({ words, act, label, children }: { words: WordEditor; act: Act; label: string; children: ReactNode }) {
-  const on = isOn(words.editor, act)
-  return (
+function Acts({ words, acts }: { readonly words: WordEditor; readonly acts: readonly Act[] }) {
+  const { editor } = words
+  return acts.map(({ name, key, icon: Icon, isOn, press }) => (
     <Toolbar.Button
+      key={name}
       type="button"
       className={button}
-      aria-label={label.replace(/ \(.*/, '')}
-      title={label}
-      aria-pressed={on}
-      data-on={on}
+      aria-label={name}
+      title={key ? `${name} (${key})` : name}
+      aria-pressed={isOn(editor)}
+      data-on={isOn(editor)}
       onClick={(event) => {
-        press(words.editor, act)
+        press(editor.chain(), editor).run()
         // A press by hand leaves the hand in the words; one by keys leaves it on the bar.
         if (event.detail > 0) words.focus()
       }}
     >
-      {children}
+      <Icon size={ICON} aria-hidden />
     </Toolbar.Button>
-  )
+  ))
 }
 
 const CHIP_NAMES: Readonly<Record<ChipFact, string>> = {
