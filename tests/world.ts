@@ -16,6 +16,7 @@ export class Browser {
   readonly rows = new Map<string, KeptRow & { tab: string }>()
   readonly given = new Map<string, GivenBack>()
   private readonly alive = new Set<string>()
+  private readonly heirs = new Map<string, (gone: string) => void>()
 
   outbox(): Outbox & { readonly die: () => void } {
     const tab = nanoid(6)
@@ -25,15 +26,28 @@ export class Browser {
       remove: (ids) => ids.forEach((id) => this.rows.delete(id)),
       giveBack: (given) => void this.given.set(given.id, given),
       forget: (id) => void this.given.delete(id),
-      adopt: async () => {
-        const left = [...this.rows.values()].filter((row) => !this.alive.has(row.tab)).sort((a, b) => a.seq - b.seq)
-        for (const row of left) this.rows.set(row.row.id, { ...row, tab })
-        return { rows: left.map((row): LogRow => row.row), givenBack: [...this.given.values()] }
+      adopt: async (later) => {
+        this.heirs.set(tab, (gone) => later(this.takeOver(tab, (row) => row.tab === gone)))
+        return { rows: this.takeOver(tab, (row) => !this.alive.has(row.tab)), givenBack: [...this.given.values()] }
       },
       settled: async () => undefined,
-      close: () => void this.alive.delete(tab),
-      die: () => void this.alive.delete(tab),
+      close: () => this.end(tab),
+      die: () => this.end(tab),
     }
+  }
+
+  private takeOver(tab: string, which: (row: { readonly tab: string }) => boolean): readonly LogRow[] {
+    const left = [...this.rows.values()].filter(which).sort((a, b) => a.seq - b.seq)
+    for (const row of left) this.rows.set(row.row.id, { ...row, tab })
+    return left.map((row): LogRow => row.row)
+  }
+
+  /** The tab is gone; the first of those that live takes over what it left. */
+  private end(tab: string): void {
+    this.alive.delete(tab)
+    this.heirs.delete(tab)
+    const [heir] = this.heirs.values()
+    heir?.(tab)
   }
 }
 

@@ -62,6 +62,36 @@ test('an edit on a revision that is gone is made again on the newest, and nothin
   await expect(sheet(page, 'desktop').locator('h1')).toHaveText('Kept after all')
 })
 
+test('words of the moment before a tab crashes are kept by the browser, whatever was still on its way', async ({ context }) => {
+  const job = await makeJob({ name: 'Crash' })
+  const tab = await context.newPage()
+  await openContent(tab, job)
+  const places = ['Hero: Heading', 'Hero: Caption', 'Services: Heading'] as const
+  await tab.route('**/edits', (route) => route.abort())
+  await tab.evaluate(typeAtOnce, { places: [...places], letters: 80 })
+  const line = await context.newCDPSession(tab)
+  void line.send('Page.crash').catch(() => undefined)
+  await tab.waitForEvent('crash')
+  const next = await context.newPage()
+  await openContent(next, job)
+  for (const place of places) await expect(cell(next, place)).toHaveValue('x'.repeat(80))
+  await tab.close()
+})
+
+test('a tab that is open takes over what another could not send before it went', async ({ context }) => {
+  const job = await makeJob({ name: 'Heir' })
+  const cut = await context.newPage()
+  await cut.route('**/edits', (route) => route.abort())
+  await openContent(cut, job)
+  await cell(cut, 'Hero: Caption').fill('Left behind')
+  const heir = await context.newPage()
+  await openContent(heir, job)
+  await expect(cell(heir, 'Hero: Caption')).toHaveValue('')
+  await cut.close()
+  await expect(cell(heir, 'Hero: Caption')).toHaveValue('Left behind')
+  await saved(heir)
+})
+
 test.describe('with an application of its own', () => {
   const ownRig = useOwnRig()
 
@@ -82,3 +112,15 @@ test.describe('with an application of its own', () => {
     await expect(cell(page, 'Hero: Caption')).toHaveValue('Typed in the dark')
   })
 })
+
+/** Types letter after letter into each of some places, in one task of the page. */
+function typeAtOnce({ places, letters }: { places: string[]; letters: number }): void {
+  for (const place of places) {
+    const cell = document.querySelector<HTMLTextAreaElement>(`textarea[data-cell][aria-label="${place}"]`)
+    for (let n = 1; n <= letters; n++) {
+      const { set } = Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, 'value') ?? {}
+      set?.call(cell, 'x'.repeat(n))
+      cell?.dispatchEvent(new Event('input', { bubbles: true }))
+    }
+  }
+}

@@ -101,6 +101,17 @@ test('what was typed without a line outlives the browser: the next tab sends it'
   expect(browser.rows.size).toBe(0)
 })
 
+test('a tab that lives sends what another left when that one went, without being opened again', async () => {
+  me.store.apply(heading('Left behind'))
+  const other = world.open(browser)
+  await Promise.resolve()
+  me.die()
+  await world.heal()
+  expect(inLog('heading')).toBe('Left behind')
+  expect(shown(other.store.getState().document, 'heading')).toBe('Left behind')
+  expect(browser.rows.size).toBe(0)
+})
+
 test('a tab does not send what another one that lives still has', async () => {
   me.store.apply(heading('Mine'))
   const other = world.open(browser)

@@ -245,16 +245,21 @@ export function createJobStore(job: OpenJob, pack: Pack, { transport, outbox, wh
     }
   }
 
-  const adopt = async (): Promise<void> => {
-    const { rows, givenBack } = await outbox.adopt()
+  /** What tabs that are gone have left is made again here. */
+  const takeOver = (rows: readonly LogRow[]): void => {
     const { saved, history, pending } = store.getState()
     const known = new Set([...history.rows.map((row) => row.id), ...pending.map((row) => row.id)])
     const fresh = rows.filter((row) => !known.has(row.id)).map((row): PendingRow => ({ ...row, sent: true, stuck: false, adopted: true }))
     outbox.remove(rows.filter((row) => known.has(row.id)).map((row) => row.id))
-    if (givenBack.length > 0) store.setState({ givenBack: [...givenBack, ...store.getState().givenBack] })
     if (fresh.length === 0) return
     set({ ...applyPending(saved, history.rows, [...fresh, ...pending]), saveState: 'saving' })
     sync.wake()
+  }
+
+  const adopt = async (): Promise<void> => {
+    const { rows, givenBack } = await outbox.adopt(takeOver)
+    if (givenBack.length > 0) store.setState({ givenBack: [...givenBack, ...store.getState().givenBack] })
+    takeOver(rows)
   }
   void adopt().catch((error: unknown) => console.error('What other tabs left could not be read', error))
 

@@ -1,4 +1,4 @@
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
+import { openDB, type DBSchema, type IDBPDatabase, type IDBPObjectStore } from 'idb'
 import { nanoid } from 'nanoid'
 import type { LogRow } from '@/core/site'
 import type { GivenBack } from './job-state'
@@ -12,8 +12,11 @@ export type Outbox = {
   readonly remove: (ids: readonly string[]) => void
   readonly giveBack: (given: GivenBack) => void
   readonly forget: (id: string) => void
-  /** Takes over what tabs that are gone have left, oldest first, and tells what was given back before. */
-  readonly adopt: () => Promise<{ readonly rows: readonly LogRow[]; readonly givenBack: readonly GivenBack[] }>
+  /** Takes over what tabs that are gone have left, oldest first, and tells what was given back before; `later` hears of tabs that go. */
+  readonly adopt: (later: (rows: readonly LogRow[]) => void) => Promise<{
+    readonly rows: readonly LogRow[]
+    readonly givenBack: readonly GivenBack[]
+  }>
   /** Resolves once everything asked so far is kept. */
   readonly settled: () => Promise<void>
   readonly close: () => void
@@ -25,6 +28,8 @@ interface Kept extends DBSchema {
   'given-back': { key: string; value: GivenBack & { readonly job: string }; indexes: { job: string } }
 }
 
+type KeptStore<S extends 'rows' | 'given-back'> = IDBPObjectStore<Kept, ['rows' | 'given-back'], S, 'readwrite'>
+
 const lockName = (tab: string): string => `instant-fit-tab-${tab}`
 
 /**
@@ -34,19 +39,28 @@ const lockName = (tab: string): string => `instant-fit-tab-${tab}`
 export function browserOutbox(job: string, who: string): Outbox {
   const tab = nanoid(12)
   const opened = open()
-  let last: Promise<unknown> = Promise.resolve()
-  const queue = (work: (db: IDBPDatabase<Kept>) => Promise<unknown>): void => {
-    last = last.then(async () => work(await opened)).catch((error: unknown) => console.error('The outbox could not be written', error))
+  let ready: IDBPDatabase<Kept> | null = null
+  const tell = (error: unknown): void => console.error('The outbox could not be written', error)
+  let last: Promise<unknown> = opened.then((db) => (ready = db)).catch(tell)
+  /** Asks and commits in one breath, in the order of asking, so that a tab that crashes the next moment has kept its words. */
+  const keep = <S extends 'rows' | 'given-back'>(name: S, ask: (store: KeptStore<S>) => Promise<unknown>[]): void => {
+    const asked = (db: IDBPDatabase<Kept>): Promise<unknown> => {
+      const transaction = db.transaction(name, 'readwrite')
+      const asks = ask(transaction.objectStore(name))
+      transaction.commit()
+      return Promise.all([...asks, transaction.done])
+    }
+    last = Promise.all([last, ready ? asked(ready) : opened.then(asked)]).catch(tell)
   }
   const release = holdLock(lockName(tab))
   return {
-    put: (kept) => queue((db) => db.put('rows', { ...kept, id: kept.row.id, job, tab })),
-    remove: (ids) => queue((db) => Promise.all(ids.map((id) => db.delete('rows', id)))),
-    giveBack: (given) => queue((db) => db.put('given-back', { ...given, job })),
-    forget: (id) => queue((db) => db.delete('given-back', id)),
-    adopt: async () => {
+    put: (kept) => keep('rows', (rows) => [rows.put({ ...kept, id: kept.row.id, job, tab })]),
+    remove: (ids) => keep('rows', (rows) => ids.map((id) => rows.delete(id))),
+    giveBack: (given) => keep('given-back', (store) => [store.put({ ...given, job })]),
+    forget: (id) => keep('given-back', (store) => [store.delete(id)]),
+    adopt: async (later) => {
       const db = await opened
-      const rows = await adoptRows(db, job, tab, who)
+      const rows = await adoptRows({ db, job, tab, who }, later)
       const givenBack = await db.getAllFromIndex('given-back', 'job', job)
       return { rows, givenBack: givenBack.map(({ id, sentence, words }) => ({ id, sentence, words })) }
     },
@@ -80,21 +94,47 @@ function holdLock(name: string): () => void {
   return release
 }
 
-async function adoptRows(db: IDBPDatabase<Kept>, job: string, tab: string, me: string): Promise<LogRow[]> {
-  const isMine = ({ row: { who } }: StoredRow): boolean => who === me || !who?.startsWith('person:')
-  const all = (await db.getAllFromIndex('rows', 'job', job)).filter(isMine)
-  const others = [...new Set(all.map((row) => row.tab))].filter((other) => other !== tab)
+type Heir = { readonly db: IDBPDatabase<Kept>; readonly job: string; readonly tab: string; readonly who: string }
+
+/** The rows of tabs that are gone. A lock that another tab still holds is not to be had yet: its rows are its own until it lets go. */
+async function adoptRows(heir: Heir, later: (rows: readonly LogRow[]) => void): Promise<readonly LogRow[]> {
+  const others = [...new Set((await leftRows(heir)).map((row) => row.tab))]
   const adopted: StoredRow[] = []
   for (const other of others) {
-    const take = async (): Promise<void> => {
-      for (const row of all.filter((r) => r.tab === other)) {
-        await db.put('rows', { ...row, tab })
-        adopted.push(row)
-      }
-    }
-    if (!navigator.locks) await take()
-    // A lock that another tab still holds is not to be had: its rows are its own.
-    else await navigator.locks.request(lockName(other), { ifAvailable: true }, async (lock) => void (lock && (await take())))
+    if (!navigator.locks) adopted.push(...(await takeOver(heir, other)))
+    else if (!(await ifGone(other, async () => void adopted.push(...(await takeOver(heir, other)))))) void waitFor(heir, other, later)
   }
-  return adopted.sort((a, b) => a.seq - b.seq).map(({ row }) => row)
+  return inOrder(adopted)
+}
+
+async function ifGone(tab: string, then: () => Promise<void>): Promise<boolean> {
+  return navigator.locks.request(lockName(tab), { ifAvailable: true }, async (lock) => {
+    if (lock) await then()
+    return lock !== null
+  })
+}
+
+async function waitFor(heir: Heir, other: string, later: (rows: readonly LogRow[]) => void): Promise<void> {
+  try {
+    const rows = await navigator.locks.request(lockName(other), () => takeOver(heir, other))
+    if (rows.length > 0) later(inOrder(rows))
+  } catch {
+    // This tab was closed first; the next one finds them.
+  }
+}
+
+async function takeOver(heir: Heir, other: string): Promise<readonly StoredRow[]> {
+  const rows = (await leftRows(heir)).filter((row) => row.tab === other)
+  for (const row of rows) await heir.db.put('rows', { ...row, tab: heir.tab })
+  return rows
+}
+
+/** What other tabs of this person have in the outbox for the job. */
+async function leftRows({ db, job, tab, who }: Heir): Promise<readonly StoredRow[]> {
+  const isMine = ({ row }: StoredRow): boolean => row.who === who || !row.who?.startsWith('person:')
+  return (await db.getAllFromIndex('rows', 'job', job)).filter((row) => row.tab !== tab && isMine(row))
+}
+
+function inOrder(rows: readonly StoredRow[]): readonly LogRow[] {
+  return rows.toSorted((a, b) => a.seq - b.seq).map(({ row }) => row)
 }
