@@ -16,6 +16,13 @@ declare module 'subset-font' {
   export default function subsetFont(font: Buffer, letters: string, options?: { targetFormat?: 'woff2' | 'woff' | 'sfnt' }): Promise<Buffer>
 }
 
+declare module 'linebreak' {
+  export default class LineBreaker {
+    constructor(text: string)
+    nextBreak(): { readonly position: number; readonly required?: boolean } | null
+  }
+}
+
 declare module 'fontkit' {
   export type Glyph = {
     id: number

@@ -1,20 +1,7 @@
 import { expect, test, type Page } from '@playwright/test'
 import { useOwnRig } from './own-rig'
-import { APP, cell, makeJob, openContent, saved, siteUrl } from './screen'
+import { APP, cell, makeJob, openContent, openPublish, saved, siteUrl, takeAddress } from './screen'
 import { askApp } from '../door'
-
-async function openPublish(page: Page, job: string, app = APP): Promise<void> {
-  await page.goto(`${app}/jobs/${job}/publish`)
-  await expect(page.getByRole('heading', { name: 'Publish', exact: true })).toBeVisible()
-}
-
-async function takeAddress(page: Page, name: string): Promise<void> {
-  const field = page.getByLabel('Address on the web host')
-  await field.fill(name)
-  await expect(page.getByText('✓ Free.')).toBeVisible()
-  await page.getByRole('button', { name: 'Take this address' }).click()
-  await expect(page.getByText('This is the job’s address.')).toBeVisible()
-}
 
 const FIGURES = ['new', 'changed', 'removed'] as const
 async function figures(page: Page): Promise<Record<string, number>> {

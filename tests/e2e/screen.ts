@@ -50,6 +50,19 @@ export async function leftovers(page: Page): Promise<number> {
   return Number(/\d+/.exec(text ?? '')?.[0] ?? 0)
 }
 
+export async function openPublish(page: Page, job: string, app = APP): Promise<void> {
+  await page.goto(`${app}/jobs/${job}/publish`)
+  await expect(page.getByRole('heading', { name: 'Publish', exact: true })).toBeVisible()
+}
+
+export async function takeAddress(page: Page, name: string): Promise<void> {
+  const field = page.getByLabel('Address on the web host')
+  await field.fill(name)
+  await expect(page.getByText('✓ Free.')).toBeVisible()
+  await page.getByRole('button', { name: 'Take this address' }).click()
+  await expect(page.getByText('This is the job’s address.')).toBeVisible()
+}
+
 export type Answer = {
   readonly status: number
   readonly headers: Readonly<Record<string, string | string[] | undefined>>

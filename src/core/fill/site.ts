@@ -1,6 +1,7 @@
 import type { AssetTable } from '../image'
+import type { Held } from '../lines'
 import { getTemplate, type Pack, type Template } from '../pack'
-import type { CalendarDay, SiteDocument } from '../site'
+import type { CalendarDay, Hold, SiteDocument } from '../site'
 
 /** What a site is drawn from: nothing else is read. */
 export type Site = {
@@ -13,7 +14,22 @@ export type Site = {
   readonly today?: CalendarDay
   /** From which width of the window, in px, the menu fits as designed; narrower ones have its phone form. Nothing: the design's own. */
   readonly menuFrom?: number | null
+  /** How texts are held to their lines; without it each is set as designed. */
+  readonly holds?: HoldFinder | null
 }
+
+/** Texts that are set in one size, in a slot of a design, and what they are held to. */
+export type HoldAsk = {
+  readonly look: string
+  readonly key: string
+  readonly texts: readonly string[]
+  readonly hold: Hold
+  /** Some of the words are set bold: all are reckoned so. */
+  readonly bold: boolean
+  readonly language: string
+}
+/** Null where it is not known, or where the design gives the text no room of its own. The same ask always has the same answer. */
+export type HoldFinder = (ask: HoldAsk) => Held | null
 
 export function templateOf(site: Site): Template {
   return getTemplate(site.pack, site.document.dress.template)

@@ -3,6 +3,7 @@ import { findDesign } from '../pack'
 import { homePage, sectionsIn, shownSection, siteLanguage } from '../site'
 import { sectionHtml } from './html/to-html'
 import { openPage } from './page-writer'
+import { shortHash } from './short-hash'
 
 /** No window is so wide. */
 export const NEVER = 10_000
@@ -34,16 +35,5 @@ export function menuKey(site: Site, styles: string): string {
     const { kind, design } = shownSection(document, section)
     return findDesign(pack, kind, design)?.css ?? ''
   })
-  return hash([siteLanguage(document), siteDirection(document), ...header, ...designs, styles].join('\n'))
-}
-
-/** A short name for a text: two FNV-1a hashes of 32 bits, one begun elsewhere. Nothing is guarded by it. */
-function hash(text: string): string {
-  let [a, b] = [0x811c9dc5, 0x01234567]
-  for (let i = 0; i < text.length; i++) {
-    const code = text.charCodeAt(i)
-    a = Math.imul(a ^ code, 0x01000193)
-    b = Math.imul(b ^ code, 0x01000193)
-  }
-  return [a, b].map((part) => (part >>> 0).toString(16).padStart(8, '0')).join('')
+  return shortHash([siteLanguage(document), siteDirection(document), ...header, ...designs, styles].join('\n'))
 }

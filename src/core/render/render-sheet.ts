@@ -103,9 +103,9 @@ export function makeSheetPainter(): SheetPainter {
   }
 }
 
-function surroundingsOf({ document, pack, assets, mode, today }: Site, page: Page): Surroundings {
+function surroundingsOf({ document, pack, assets, mode, today, holds }: Site, page: Page): Surroundings {
   const { language, dress, facts, brand, labels, pages, signposts, plan } = document
-  return [page, pack, assets, mode, today, language, dress, facts, brand, labels, pages, signposts, plan, anchorsOf(document)]
+  return [page, pack, assets, mode, today, holds, language, dress, facts, brand, labels, pages, signposts, plan, anchorsOf(document)]
 }
 
 /** A section that cannot be drawn, whatever the reason, leaves a marked gap; everything beside it is drawn. */
@@ -153,5 +153,5 @@ export function asDesigned(site: Site, page: Page): { readonly site: Site; reado
   const shown = allOf(pageSections(site, page))
   const sections = Object.fromEntries(shown.map((section) => [section.id, { ...section, slots: {} }]))
   const bare = { ...document, facts: {}, sections, entries: {} }
-  return { site: { ...site, document: bare }, page: findPage(bare, page.id) ?? page }
+  return { site: { ...site, document: bare, holds: null }, page: findPage(bare, page.id) ?? page }
 }

@@ -2,7 +2,7 @@ import { ROLES } from '../colour'
 import { siteDirection, siteScheme, templateOf, veilOf, type Site } from '../fill'
 import { designKey, findDesign } from '../pack'
 import { menuOf } from '../pages'
-import { COLUMN_REMS, COLUMN_WIDTHS, hasColumns, looksByName, SIDES, TONES, type Tone } from '../site'
+import { allSections, COLUMN_REMS, COLUMN_WIDTHS, hasColumns, looksByName, SIDES, TONES, type Tone } from '../site'
 import { brandCss } from './brand-css'
 import { cutCss } from './cut-css'
 import { menuFrom, menuKey } from './menu-fit'
@@ -19,9 +19,17 @@ function rulesOf(site: Site): string {
   const { dark } = site.document.dress
   const tones = toneCss(site, dark === true)
   if (dark !== 'visitor' || site.mode === 'sheet')
-    return joined([tones, dark === true ? ':root{color-scheme:dark}' : '', brandCss(site), cutCss(site)])
+    return joined([tones, dark === true ? ':root{color-scheme:dark}' : '', brandCss(site), cutCss(site), heldCss(site)])
   const byVisitor = [':root{color-scheme:light dark}', `@media (prefers-color-scheme:dark){${toneCss(site, true)}}`]
-  return joined([tones, ...byVisitor, brandCss(site), cutCss(site)])
+  return joined([tones, ...byVisitor, brandCss(site), cutCss(site), heldCss(site)])
+}
+
+/** Words whose lines are held are set in an element that is as wide as its place lets it be, in a size reckoned from that width. */
+function heldCss({ document, mode }: Site): string {
+  const isUsed = mode === 'sheet' || allSections(document).some(({ holds }) => holds !== undefined)
+  return isUsed
+    ? '.fitted{container-type:inline-size}.fitted>span{display:block}.fitted>*{font-size:var(--held);letter-spacing:var(--letters,normal)}'
+    : ''
 }
 
 function joined(parts: readonly string[]): string {

@@ -1,10 +1,13 @@
-import { menuKeyOf } from '../../core/render'
+import type { HoldAsk, Site } from '../../core/fill'
+import { holdAsksOf, holdKeyOf, menuKeyOf } from '../../core/render'
+import type { Held } from '../../core/lines'
 import type { Manifest } from '../../core/release'
 import { dayOf } from '../../core/site'
 import { destinationOf } from '../destinations/registry'
 import { kept } from '../files/kept'
 import { pack } from '../packs/packs'
 import { menuFitOf } from '../store/menu-fits'
+import { textHoldOf } from '../store/text-holds'
 import { jobAssets } from '../store/assets'
 import type { JobState } from '../log/edit-log'
 import { buildRelease } from './build-release'
@@ -16,7 +19,8 @@ export type Prepared = {
   readonly revision: number
   readonly address: string
   readonly day: string
-  readonly menuFrom: number | null
+  /** What was measured of it in a browser, as JSON. */
+  readonly measured: string
   readonly manifest: Manifest
 }
 
@@ -31,14 +35,24 @@ export async function prepareFiles(
 ): Promise<Prepared> {
   const known = last().get(job)
   const today = dayOf(new Date())
-  const plain = { document, pack: pack(), assets: await jobAssets(job), mode: 'release', today } as const
+  const plain: Site = { document, pack: pack(), assets: await jobAssets(job), mode: 'release', today }
   const menuFrom = menuFitOf(job, menuKeyOf(plain))
-  const isKnown = known?.revision === revision && known.address === address && known.day === today && known.menuFrom === menuFrom
-  if (isKnown) return known
-  const site = { ...plain, menuFrom }
+  const holds = holdsOf(job, plain)
+  const measured = JSON.stringify([menuFrom, ...holds])
+  if (known?.revision === revision && known.address === address && known.day === today && known.measured === measured) return known
+  const site: Site = { ...plain, menuFrom, holds: (ask) => holds.get(JSON.stringify(ask)) ?? null }
   const origin = destinationOf().originOf(address)
   const manifest = await buildRelease(site, origin, (done, total) => onProgress({ step: 'building', done, total }), publishedPaths(job))
-  const prepared = { revision, address, day: today, menuFrom, manifest }
+  const prepared = { revision, address, day: today, measured, manifest }
   last().set(job, prepared)
   return prepared
+}
+
+/** How the site's texts are held, by what is asked of them, as far as a browser has told. */
+function holdsOf(job: string, site: Site): ReadonlyMap<string, Held> {
+  const known = (ask: HoldAsk): (readonly [string, Held])[] => {
+    const held = textHoldOf(job, holdKeyOf(site, ask))
+    return held ? [[JSON.stringify(ask), held]] : []
+  }
+  return new Map(holdAsksOf(site).flatMap(known))
 }

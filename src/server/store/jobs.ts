@@ -61,6 +61,7 @@ export function setShelf(id: string, shelf: Shelf, at: string): void {
 const TABLES = [
   'published_path',
   'menu_fit',
+  'text_hold',
   'log_row',
   'snapshot',
   'edit_format_1',

@@ -9,7 +9,7 @@ const MOST_TICKS = 6
 /** Lines a text takes at each width, as lengths of tape against the design's own measure. */
 export const FitStrip = memo(function FitStrip({ fit }: { fit: LineFit }) {
   return (
-    <ul className="flex gap-2.5" aria-label="Lines at each width">
+    <ul className="flex gap-2" aria-label="Lines at each width">
       {SHEETS.map(({ name }) => {
         const lines = fit[name]
         if (!lines) return null
@@ -17,7 +17,7 @@ export const FitStrip = memo(function FitStrip({ fit }: { fit: LineFit }) {
         return (
           <li
             key={name}
-            className="w-12"
+            className="w-10"
             title={`${name}: ${lines.now} ${lines.now === 1 ? 'line' : 'lines'}; designed for ${lines.designed}`}
           >
             <span className="sr-only">

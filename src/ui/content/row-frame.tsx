@@ -13,6 +13,8 @@ type Props = {
   readonly state: RowState
   readonly inHand: boolean
   readonly fit?: LineFit | undefined
+  /** What the lines are held to. */
+  readonly lines?: ReactNode
   /** Adopts the template's content as the client's. */
   readonly onKeep?: (() => void) | undefined
   /** Makes draft words the client's own. */
@@ -39,6 +41,7 @@ export function RowFrame({
   state,
   inHand,
   fit,
+  lines,
   onKeep,
   onConfirm,
   onNone,
@@ -68,7 +71,10 @@ export function RowFrame({
       <div className="min-w-0" data-client>
         {children}
       </div>
-      <div className="pt-1">{fit && <FitStrip fit={fit} />}</div>
+      <div className="flex items-start justify-between gap-1 pt-1">
+        {fit && <FitStrip fit={fit} />}
+        {lines}
+      </div>
       <div className="flex flex-wrap items-center gap-1.5 pt-1 text-sm">
         <span
           className={

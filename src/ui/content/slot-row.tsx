@@ -6,6 +6,7 @@ import type { LedgerRow, PastedTable } from '@/core/fill'
 import { thumbnailUrl, type AssetTable } from '@/core/image'
 import { isEmptyValue, plainWords, type LinkTarget, type RichText, type SlotValue, type SlotValueOf } from '@/core/site'
 import type { SortBy } from '@/core/plan'
+import { HoldLines } from './hold-lines'
 import { ImageCell } from './image-cell'
 import { LinkCell } from './link-cell'
 import { RowFrame, type RowState } from './row-frame'
@@ -60,6 +61,7 @@ export const SlotRow = memo(
         state={stateOf(row)}
         inHand={inHand}
         fit={row.type === 'text' || row.type === 'rich' || row.type === 'link' ? fit : undefined}
+        lines={row.type === 'text' || row.type === 'rich' ? <HoldLines row={row} title={title} /> : undefined}
         onKeep={row.placeholder ? () => actions.set(row, row.placeholder) : undefined}
         onConfirm={row.draft && row.value ? () => actions.confirm(row) : undefined}
         onSpare={isSparable(row) ? () => actions.spare(row) : undefined}

@@ -1,6 +1,7 @@
 import type { Site } from '@/core/fill'
-import { dayOf, homePage, type Page, type SiteDocument } from '@/core/site'
+import { homePage, type Page, type SiteDocument } from '@/core/site'
 import type { JobStore } from './job-store'
+import { siteOf } from './site-of'
 
 /** A page of a job for the sheets, as it is now; told of when the job changes, or what is looked at does. */
 export type JobSource = {
@@ -17,14 +18,13 @@ export function jobSource(
 ): JobSource {
   return {
     current: () => {
-      const { document, pack, assets, menuFit } = store.getState()
-      const today = dayOf(new Date())
-      const site: Site = { document: seen(document), pack, assets, mode: 'sheet', today, menuFrom: menuFit?.from ?? null }
+      const now = siteOf(store.getState())
+      const site: Site = { ...now, document: seen(now.document) }
       return { site, page: pageOf(site) }
     },
     subscribe: (onChange) => {
       const stopJob = store.subscribe((now, before) => {
-        const isChanged = now.document !== before.document || now.assets !== before.assets
+        const isChanged = now.document !== before.document || now.assets !== before.assets || now.holds !== before.holds
         if (isChanged || now.menuFit?.from !== before.menuFit?.from) onChange()
       })
       const stopLook = look?.subscribe(onChange)

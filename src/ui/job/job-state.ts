@@ -1,7 +1,11 @@
+import type { HoldFinder } from '@/core/fill'
 import type { AssetTable } from '@/core/image'
+import type { Room } from '@/core/lines'
 import type { Pack } from '@/core/pack'
 import type { LogRow, Place, SiteDocument } from '@/core/site'
+import type { Wanted } from '../sheets/fitting-room'
 import type { MenuFit } from '../sheets/measure-menu'
+import type { TextProbe } from '../sheets/probe-text'
 
 export type SavedRow = LogRow & { readonly revision: number }
 /** Rows of the log in order, ending with its newest; `isFirst` where there is nothing before them. */
@@ -28,6 +32,12 @@ export type PendingRow = LogRow & {
 /** A change that could not be kept, with its words, so that nothing that was written is gone. */
 export type GivenBack = { readonly id: string; readonly sentence: string; readonly words: readonly string[] }
 
+/** A text whose lines are held: how its words are set (null where that cannot be held), and its room in every window. */
+export type HeldText = { readonly shape: string; readonly probe: TextProbe | null; readonly rooms: readonly Room[] }
+export function heldName({ section, key }: Wanted): string {
+  return `${section.id} ${key}`
+}
+
 export type JobState = {
   readonly id: string
   readonly pack: Pack
@@ -50,4 +60,8 @@ export type JobState = {
   readonly givenBack: readonly GivenBack[]
   /** Where the menu fits, by the name of all that decides it; null until it is measured. */
   readonly menuFit: ({ readonly key: string } & MenuFit) | null
+  /** How texts are held to their lines; null until it is known how they are set. */
+  readonly holds: HoldFinder | null
+  /** Every text whose lines are held, as far as its room has been measured. */
+  readonly heldTexts: ReadonlyMap<string, HeldText>
 }

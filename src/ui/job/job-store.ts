@@ -71,6 +71,8 @@ export function createJobStore(job: OpenJob, pack: Pack, { transport, outbox, wh
     notice: null,
     givenBack: [],
     menuFit: null,
+    holds: null,
+    heldTexts: new Map(),
   }))
   let seq = Date.now() * 1000
 

@@ -9,9 +9,10 @@ export function useSite(): Site {
   const pack = useJob((s) => s.pack)
   const assets = useJob((s) => s.assets)
   const menuFrom = useJob((s) => s.menuFit?.from)
+  const holds = useJob((s) => s.holds)
   const today = dayOf(new Date())
   return useMemo<Site>(
-    () => ({ document, pack, assets, mode: 'sheet', today, menuFrom: menuFrom ?? null }),
-    [document, pack, assets, today, menuFrom],
+    () => ({ document, pack, assets, mode: 'sheet', today, menuFrom: menuFrom ?? null, holds }),
+    [document, pack, assets, today, menuFrom, holds],
   )
 }

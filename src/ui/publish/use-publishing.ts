@@ -1,13 +1,22 @@
 import { useRouter } from 'next/navigation'
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import type { Site } from '@/core/fill'
+import type { Held } from '@/core/lines'
 import type { PublishPlan } from '@/core/release'
+import { holdAsksOf, holdKeyOf } from '@/core/render'
 import { ApiError, callWithProgress } from '../job/api'
 import { useJob } from '../job/job-context'
+import { useSite } from '../job/use-site'
 import { count, kilobytes } from '../parts/words'
 import type { Progress } from './progress-tape'
 
 type Plan = { readonly revision: number; readonly address: string; readonly plan: PublishPlan }
 type Sent = { readonly sentFiles: number; readonly sentBytes: number; readonly notSentOn: string | null }
+
+type Measured = {
+  readonly menu?: { readonly key: string; readonly from: number | null }
+  readonly holds?: readonly { readonly key: string; readonly held: Held }[]
+}
 
 export type Publishing = {
   /** What publishing would change, for the site as it is now; null until that is reckoned. */
@@ -35,11 +44,14 @@ export function usePublishing(address: string | null): Publishing {
   const [fault, setFault] = useState<string | null>(null)
   const [done, setDone] = useState<string | null>(null)
   const [busy, setBusy] = useState(false)
-  // Where the menu fits is measured here and published with the rest: the plan is of what was measured last.
+  // Where the menu fits, and how texts are held to their lines, is measured here and published with the rest: the plan is of what was measured last.
   const menu = useJob((s) => s.menuFit)
-  const isMeasured = menu !== null
-  const measured = useRef<{ readonly key: string; readonly from: number | null } | undefined>(undefined)
-  measured.current = menu ? { key: menu.key, from: menu.from } : undefined
+  const holds = useJob((s) => s.holds)
+  const isMeasured = menu !== null && holds !== null
+  const site = useSite()
+  const held = useMemo(() => heldIn(site), [site])
+  const measured = useRef<Measured>({})
+  measured.current = { ...(menu && { menu: { key: menu.key, from: menu.from } }), holds: held }
   const running = useRef(false)
   const again = useRef(false)
 
@@ -67,14 +79,14 @@ export function usePublishing(address: string | null): Publishing {
     while (again.current) {
       again.current = false
       await run(async () => {
-        setMade(await callWithProgress<Progress, Plan>(`/api/jobs/${job}/prepare`, { menu: measured.current }, setProgress))
+        setMade(await callWithProgress<Progress, Plan>(`/api/jobs/${job}/prepare`, measured.current, setProgress))
       })
     }
   }, [job, address, run])
 
   useEffect(() => {
     if (saved && isMeasured) void prepare()
-  }, [prepare, saved, revision, isMeasured, menu])
+  }, [prepare, saved, revision, isMeasured, menu, holds])
 
   const put = async (input: { revision: number } | { release: string }, words: (sent: Sent) => string): Promise<void> => {
     if (running.current) return
@@ -99,6 +111,15 @@ export function usePublishing(address: string | null): Publishing {
     publish: () => void (isNow && put({ revision: made.revision }, wordsOf)),
     putBack: (release) => void put({ release }, () => 'The earlier release is live again.'),
   }
+}
+
+/** How the texts of a site are held, under the names of all that decides it. */
+function heldIn(site: Site): Measured['holds'] & object {
+  const release: Site = { ...site, mode: 'release' }
+  return holdAsksOf(release).flatMap((ask) => {
+    const held = site.holds?.(ask)
+    return held ? [{ key: holdKeyOf(release, ask), held }] : []
+  })
 }
 
 function wordsOf({ sentFiles, sentBytes, notSentOn }: Sent): string {

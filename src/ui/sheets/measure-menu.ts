@@ -2,6 +2,7 @@ import type { Site } from '@/core/fill'
 import { makeSheetPainter, NEVER } from '@/core/render'
 import { homePage } from '@/core/site'
 import { SheetView } from './sheet-view'
+import { unseenFrame } from './unseen-frame'
 
 /** Where a menu fits as it was designed: in windows of `from` px and more; `breaks` is the entry that is too many just below. */
 export type MenuFit = { readonly from: number | null; readonly breaks: string | null }
@@ -20,12 +21,7 @@ const DESIGNED = 1280
  * template's own takes. `own` is the same site with the template's own pages.
  */
 export async function measureMenu(site: Site, own: Site): Promise<MenuFit> {
-  const frame = document.createElement('iframe')
-  frame.title = 'Menu, measured'
-  frame.tabIndex = -1
-  frame.setAttribute('aria-hidden', 'true')
-  frame.style.cssText = 'position:fixed;inset-block-start:0;inset-inline-start:-9999px;height:600px;border:0;visibility:hidden'
-  document.body.append(frame)
+  const frame = unseenFrame('Menu, measured')
   try {
     const view = new SheetView(frame, null)
     await show(view, own, frame)

@@ -200,6 +200,8 @@ export class SheetView {
         if (from.hasAttribute('data-in-hand')) to.setAttribute('data-in-hand', '')
         if (from.hasAttribute('data-section-in-hand')) to.setAttribute('data-section-in-hand', '')
         if (from === this.hands?.words?.element && from.getAttribute('data-place') === to.getAttribute('data-place')) {
+          // How large the words are set changes while they are typed.
+          fitLike(from, to)
           if (!to.hasAttribute('data-basted')) from.removeAttribute('data-basted')
           return false
         }
@@ -315,6 +317,15 @@ export class SheetView {
     const mark = `[data-place="${CSS.escape(placeKey(place))}"]`
     return this.document.querySelector(`body > :not([data-measure]) ${mark}, body > ${mark}`)
   }
+}
+
+/** The element that is typed in is held to its lines, or is not, as it is to be; its other classes are those of whoever types there. */
+function fitLike(from: HTMLElement, to: HTMLElement): void {
+  from.classList.toggle('fitted', to.classList.contains('fitted'))
+  const style = to.getAttribute('style')
+  if (style === from.getAttribute('style')) return
+  if (style === null) from.removeAttribute('style')
+  else from.setAttribute('style', style)
 }
 
 function pageHtml(page: DrawnPage): string {

@@ -9,6 +9,7 @@ import {
   type DesignElement,
   type DesignNode,
   type LabelWords,
+  type Placeholders,
   type ShownFact,
 } from '../../pack'
 import {
@@ -41,6 +42,7 @@ import { shownFact } from '../shown-fact'
 import { templateOf } from '../site'
 import { computedEntries, type ComputedEntry } from './computed-lists'
 import { direction, isSetApart, together, wordsOn, type Manner } from './direction'
+import { asFitted, fittedTo } from './fitted'
 import { fillLogo } from './fill-logo'
 import { withUnder } from './fill-menu'
 import { fillRich } from './fill-rich'
@@ -49,10 +51,9 @@ import { longHeading } from './long'
 import { factMark, slotMark } from './marks'
 import type { PageScope } from './page-scope'
 import { isStill } from './still'
-import { NONE, type FilledElement, type FilledNode, type FilledSection } from './tree'
+import { NONE, plain, type FilledElement, type FilledNode, type FilledSection } from './tree'
 import { veilAttributes } from './veil'
 
-type Placeholders = ReturnType<typeof placeholdersOf>
 /** Where in a section the filling is: in which entry of a list, or on which row of a computed one. */
 type Spot = {
   readonly content: SectionContent
@@ -263,13 +264,21 @@ function fillSlot(scope: PageScope, spot: Spot, element: DesignElement, b: SlotB
   switch (value?.type) {
     case 'image':
       return fillPicture(scope, element, frameOf(spot, b), b.sizes, value, extra, mark)
-    case 'rich':
-      return bound(element, extra, fillRich(scope, value.rich, allowedIn(spot.content.section.kind, b.slot), manner), mark)
+    case 'rich': {
+      const words = fillRich(scope, value.rich, allowedIn(spot.content.section.kind, b.slot), manner)
+      const fitted = fittedIn(scope, spot, b.slot)
+      if (!fitted) return bound(element, extra, words, mark)
+      return { ...bound(element, together(extra, fitted), words, mark), base: asFitted(element.attrs) }
+    }
     case 'link':
       return fillLink(scope, element, value, manner, extra, mark)
     default:
-      return fillText(scope, element, value?.type === 'text' ? value.text : '', manner, extra, mark)
+      return fillText(scope, element, value?.type === 'text' ? value.text : '', manner, extra, mark, fittedIn(scope, spot, b.slot))
   }
+}
+
+function fittedIn({ site }: PageScope, { content, placeholders, entry }: Spot, slot: string): FilledElement['extra'] {
+  return fittedTo(site, { content, placeholders, list: entry?.shown.ref.list ?? null, slot })
 }
 
 function fillLink(
@@ -294,8 +303,13 @@ function fillText(
   manner: Manner,
   extra: FilledElement['extra'],
   mark: FilledElement['mark'],
+  fitted: FilledElement['extra'],
 ): FilledElement {
-  return { ...bound(element, extra, text === '' ? [] : wordsOn(document, text, manner), mark), base: longHeading(element, text) }
+  const words = text === '' ? [] : wordsOn(document, text, manner)
+  const base = longHeading(element, text)
+  if (!fitted) return { ...bound(element, extra, words, mark), base }
+  // The element is the room of its words, and they are set in it: so their size can be reckoned from its width.
+  return { ...bound(element, together(extra, fitted), [{ ...plain('span', words), mark }], null), base: asFitted(base) }
 }
 
 function fillPicture(

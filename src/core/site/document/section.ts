@@ -5,6 +5,7 @@ import { slotValueSchema } from '../values/slot-value'
 import { ALTERATION_NAMES, alterationParts } from './alterations'
 import { SIDES } from './column'
 import { daySchema } from './day'
+import { holdsSchema } from './hold'
 import { isTableName, nameSchema, pageIdSchema, rankSchema, sectionIdSchema, type PageId } from './ids'
 
 /**
@@ -61,9 +62,11 @@ export const sectionOwn = {
   anchor: v.optional(anchorSchema),
   /** The section of another page that it is the same as: what stands here is that one's, and is changed with it. */
   same: v.optional(sectionIdSchema),
+  /** To how many lines its texts are held. */
+  holds: v.optional(holdsSchema),
   ...alterationParts,
 }
-export const SECTION_OWN = ['until', 'hidden', 'name', 'anchor', 'same', ...ALTERATION_NAMES] as const
+export const SECTION_OWN = ['until', 'hidden', 'name', 'anchor', 'same', 'holds', ...ALTERATION_NAMES] as const
 export type SectionOwn = (typeof SECTION_OWN)[number]
 export const sectionSchema = v.pipe(v.strictObject({ ...sectionPlacing, slots: slotsSchema, ...sectionOwn }), v.readonly())
 export type Section = v.InferOutput<typeof sectionSchema>

@@ -148,7 +148,7 @@ function sectionSteps(was: Section, is: Section): EditStep[] {
   const worn = (['design', 'tone', 'origin'] as const)
     .filter((part) => !isSame(was[part], is[part]))
     .map((part) => ({ type: 'section/set', section: is.id, part, value: is[part] }) as SectionSet)
-  const others = SECTION_OWN.filter((part) => was[part] !== is[part]).map(
+  const others = SECTION_OWN.filter((part) => !isSame(was[part], is[part])).map(
     (part) => ({ type: 'section/set', section: is.id, part, value: is[part] ?? null }) as SectionSet,
   )
   return [...place, ...worn, ...others, ...slotSteps(is.id, null, was.slots, is.slots)]

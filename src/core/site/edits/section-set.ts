@@ -19,7 +19,7 @@ import { refused, type StepType } from './step-type'
 const onSection = { type: v.literal('section/set'), section: sectionIdSchema }
 /**
  * Sets what a section wears, its design or its tone, what it was made from, or something of its own: the last day on which it is shown,
- * whether it is hidden, its name, the name that links find it by, what is altered in its cut.
+ * whether it is hidden, its name, the name that links find it by, to how many lines its texts are held, what is altered in its cut.
  */
 export const sectionSetSchema = v.variant('part', [
   v.strictObject({ ...onSection, part: v.literal('design'), value: nameSchema }),
@@ -30,6 +30,7 @@ export const sectionSetSchema = v.variant('part', [
   v.strictObject({ ...onSection, part: v.literal('name'), value: v.nullable(sectionOwn.name.wrapped) }),
   v.strictObject({ ...onSection, part: v.literal('anchor'), value: v.nullable(sectionOwn.anchor.wrapped) }),
   v.strictObject({ ...onSection, part: v.literal('same'), value: v.nullable(sectionOwn.same.wrapped) }),
+  v.strictObject({ ...onSection, part: v.literal('holds'), value: v.nullable(sectionOwn.holds.wrapped) }),
   v.strictObject({ ...onSection, part: v.literal('above'), value: v.nullable(alterationParts.above.wrapped) }),
   v.strictObject({ ...onSection, part: v.literal('below'), value: v.nullable(alterationParts.below.wrapped) }),
   v.strictObject({ ...onSection, part: v.literal('heading'), value: v.nullable(alterationParts.heading.wrapped) }),
