@@ -16,6 +16,11 @@ declare module 'subset-font' {
   export default function subsetFont(font: Buffer, letters: string, options?: { targetFormat?: 'woff2' | 'woff' | 'sfnt' }): Promise<Buffer>
 }
 
+declare module 'hyphen/*' {
+  const patterns: { hyphenateSync: (text: string, options?: { hyphenChar?: string; minWordLength?: number }) => string }
+  export default patterns
+}
+
 declare module 'linebreak' {
   export default class LineBreaker {
     constructor(text: string)

@@ -1,5 +1,6 @@
-import { expect, test, type Page } from '@playwright/test'
-import { cell, makeJob, openContent, openPublish, saved, sheet, siteUrl, takeAddress } from './screen'
+import { expect, test, type Locator, type Page } from '@playwright/test'
+import { askApp } from '../door'
+import { APP, cell, makeJob, openContent, openPublish, saved, sheet, siteUrl, takeAddress } from './screen'
 
 const LONG = 'Clocks, barometers and musical boxes put right in Harrow Lane'
 
@@ -168,4 +169,32 @@ test('a hold goes along through another design, and one that cannot be held is d
     if (await sheet(page, 'desktop').locator('h1.fitted').count()) held++
   }
   expect(held).toBeGreaterThan(0)
+})
+
+test('a word that no phone has room for is divided as its language has it, on narrow windows alone, and is whole where it is typed', async ({
+  page,
+}) => {
+  const job = await makeJob({ name: 'Geteilt' })
+  const response = await askApp(`${APP}/api/jobs/${job}/edits`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({
+      base: 0,
+      who: null,
+      rows: [{ id: 'language', gesture: 'language', undoes: null, edit: { type: 'fact/set', fact: 'language', value: 'de' } }],
+    }),
+  })
+  expect(response.status).toBe(200)
+  await openContent(page, job)
+  await cell(page, 'Hero: Heading').fill('Elektroinstallateurmeister')
+  const shown = (name: 'desktop' | 'phone'): Locator => sheet(page, name).locator('h1')
+  await expect(shown('phone')).toHaveText('Elek\u00adtro\u00adin\u00adstal\u00adla\u00adteur\u00admeis\u00adter')
+  expect(await shown('phone').evaluate((h1) => h1.scrollWidth <= h1.clientWidth)).toBe(true)
+  expect(await shown('desktop').evaluate((h1) => getComputedStyle(h1).hyphens)).toBe('none')
+  // Where somebody types there are the words alone, and the caret stays where it was put.
+  await shown('desktop').click()
+  await page.keyboard.press('Control+End')
+  await page.keyboard.type('n')
+  await expect(shown('desktop')).toHaveText('Elektroinstallateurmeistern')
+  await expect(cell(page, 'Hero: Heading')).toHaveValue('Elektroinstallateurmeistern')
 })

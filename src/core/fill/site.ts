@@ -1,5 +1,5 @@
 import type { AssetTable } from '../image'
-import type { Held } from '../lines'
+import type { Held, Hyphenation } from '../lines'
 import { getTemplate, type Pack, type Template } from '../pack'
 import type { CalendarDay, Hold, SiteDocument } from '../site'
 
@@ -16,6 +16,8 @@ export type Site = {
   readonly menuFrom?: number | null
   /** How texts are held to their lines; without it each is set as designed. */
   readonly holds?: HoldFinder | null
+  /** How long words are divided in the site's language; without it they are not. */
+  readonly hyphens?: Hyphenation | null
 }
 
 /** Texts that are set in one size, in a slot of a design, and what they are held to. */

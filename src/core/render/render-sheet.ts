@@ -103,9 +103,26 @@ export function makeSheetPainter(): SheetPainter {
   }
 }
 
-function surroundingsOf({ document, pack, assets, mode, today, holds }: Site, page: Page): Surroundings {
+function surroundingsOf({ document, pack, assets, mode, today, holds, hyphens }: Site, page: Page): Surroundings {
   const { language, dress, facts, brand, labels, pages, signposts, plan } = document
-  return [page, pack, assets, mode, today, holds, language, dress, facts, brand, labels, pages, signposts, plan, anchorsOf(document)]
+  return [
+    page,
+    pack,
+    assets,
+    mode,
+    today,
+    holds,
+    hyphens,
+    language,
+    dress,
+    facts,
+    brand,
+    labels,
+    pages,
+    signposts,
+    plan,
+    anchorsOf(document),
+  ]
 }
 
 /** A section that cannot be drawn, whatever the reason, leaves a marked gap; everything beside it is drawn. */

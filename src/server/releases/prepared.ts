@@ -1,8 +1,8 @@
 import type { HoldAsk, Site } from '../../core/fill'
 import { holdAsksOf, holdKeyOf, menuKeyOf } from '../../core/render'
-import type { Held } from '../../core/lines'
+import { loadHyphenation, type Held } from '../../core/lines'
 import type { Manifest } from '../../core/release'
-import { dayOf } from '../../core/site'
+import { dayOf, siteLanguage } from '../../core/site'
 import { destinationOf } from '../destinations/registry'
 import { kept } from '../files/kept'
 import { pack } from '../packs/packs'
@@ -35,7 +35,14 @@ export async function prepareFiles(
 ): Promise<Prepared> {
   const known = last().get(job)
   const today = dayOf(new Date())
-  const plain: Site = { document, pack: pack(), assets: await jobAssets(job), mode: 'release', today }
+  const plain: Site = {
+    document,
+    pack: pack(),
+    assets: await jobAssets(job),
+    mode: 'release',
+    today,
+    hyphens: await loadHyphenation(siteLanguage(document)),
+  }
   const menuFrom = menuFitOf(job, menuKeyOf(plain))
   const holds = holdsOf(job, plain)
   const measured = JSON.stringify([menuFrom, ...holds])

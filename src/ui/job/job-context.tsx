@@ -4,6 +4,7 @@ import { toast } from 'sonner'
 import { useStore } from 'zustand'
 import type { Pack } from '@/core/pack'
 import { followHolds } from './follow-holds'
+import { followLanguage } from './follow-language'
 import { followMenu } from './follow-menu'
 import type { JobState, OpenJob } from './job-state'
 import { createJobStore, type JobStore } from './job-store'
@@ -21,7 +22,7 @@ export function JobProvider({ job, pack, here, children }: { job: OpenJob; pack:
     const hands = { transport: httpTransport(job.id), outbox: browserOutbox(job.id, who), who, mayEdit: here.may === 'edit' }
     const made = createJobStore(job, pack, hands)
     setStore(made)
-    const stops = [tellNotices(made), followPage(made), followMenu(made), followHolds(made)]
+    const stops = [tellNotices(made), followPage(made), followMenu(made), followHolds(made), followLanguage(made)]
     return () => {
       stops.forEach((stop) => stop())
       made.close()

@@ -1,6 +1,6 @@
 import type { HoldFinder } from '@/core/fill'
 import type { AssetTable } from '@/core/image'
-import type { Room } from '@/core/lines'
+import type { Hyphenation, Room } from '@/core/lines'
 import type { Pack } from '@/core/pack'
 import type { LogRow, Place, SiteDocument } from '@/core/site'
 import type { Wanted } from '../sheets/fitting-room'
@@ -62,6 +62,8 @@ export type JobState = {
   readonly menuFit: ({ readonly key: string } & MenuFit) | null
   /** How texts are held to their lines; null until it is known how they are set. */
   readonly holds: HoldFinder | null
+  /** How words are divided in the site's language; null until that is fetched, and where it is not known. */
+  readonly hyphens: Hyphenation | null
   /** Every text whose lines are held, as far as its room has been measured. */
   readonly heldTexts: ReadonlyMap<string, HeldText>
 }

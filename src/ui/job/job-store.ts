@@ -72,6 +72,7 @@ export function createJobStore(job: OpenJob, pack: Pack, { transport, outbox, wh
     givenBack: [],
     menuFit: null,
     holds: null,
+    hyphens: null,
     heldTexts: new Map(),
   }))
   let seq = Date.now() * 1000

@@ -10,9 +10,10 @@ export function useSite(): Site {
   const assets = useJob((s) => s.assets)
   const menuFrom = useJob((s) => s.menuFit?.from)
   const holds = useJob((s) => s.holds)
+  const hyphens = useJob((s) => s.hyphens)
   const today = dayOf(new Date())
   return useMemo<Site>(
-    () => ({ document, pack, assets, mode: 'sheet', today, menuFrom: menuFrom ?? null, holds }),
-    [document, pack, assets, today, menuFrom, holds],
+    () => ({ document, pack, assets, mode: 'sheet', today, menuFrom: menuFrom ?? null, holds, hyphens }),
+    [document, pack, assets, today, menuFrom, holds, hyphens],
   )
 }

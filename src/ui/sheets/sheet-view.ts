@@ -338,21 +338,31 @@ function sameWords(a: Element, b: Element): boolean {
 }
 
 /**
- * Words as printed become the words as written once somebody types there: each character is one character in both, so the caret stays
- * where it was put. False where the two are not the same words.
+ * Words as printed become the words as written once somebody types there: each character is one character in both, but for soft hyphens,
+ * so the caret stays where it was put. False where the two are not the same words.
  */
 function rewrite(from: Element, to: Element): boolean {
   const [shown, written] = [textsOf(from), textsOf(to)]
-  if (shown.length !== written.length || shown.some((text, i) => text.length !== written[i]?.length)) return false
+  if (shown.length !== written.length || shown.some((text, i) => bare(text.data).length !== written[i]?.length)) return false
   const selection = from.ownerDocument.getSelection()
   const { anchorNode, anchorOffset = 0, focusNode, focusOffset = 0 } = selection ?? {}
+  const [anchor, focus] = [offsetIn(anchorNode, anchorOffset), offsetIn(focusNode, focusOffset)]
   shown.forEach((text, i) => {
     const words = written[i]?.data ?? ''
     if (text.data !== words) text.data = words
   })
   if (anchorNode && focusNode && from.contains(anchorNode) && from.contains(focusNode))
-    selection?.setBaseAndExtent(anchorNode, anchorOffset, focusNode, focusOffset)
+    selection?.setBaseAndExtent(anchorNode, anchor, focusNode, focus)
   return true
+}
+
+function bare(words: string): string {
+  return words.replaceAll('\u00ad', '')
+}
+
+/** Where a caret in a text stands without the soft hyphens before it. */
+function offsetIn(node: Node | null | undefined, offset: number): number {
+  return node?.nodeType === Node.TEXT_NODE ? bare((node as Text).data.slice(0, offset)).length : offset
 }
 
 function textsOf(element: Element): readonly Text[] {

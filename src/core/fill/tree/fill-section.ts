@@ -42,12 +42,12 @@ import { shownFact } from '../shown-fact'
 import { templateOf } from '../site'
 import { computedEntries, type ComputedEntry } from './computed-lists'
 import { direction, isSetApart, together, wordsOn, type Manner } from './direction'
-import { asFitted, fittedTo } from './fitted'
+import { fittedTo } from './fitted'
 import { fillLogo } from './fill-logo'
 import { withUnder } from './fill-menu'
 import { fillRich } from './fill-rich'
 import { factHref, fileAside, linkHref, newTabAside } from './links'
-import { longHeading } from './long'
+import { dividedWords, longHeading, withClass } from './long'
 import { factMark, slotMark } from './marks'
 import type { PageScope } from './page-scope'
 import { isStill } from './still'
@@ -268,7 +268,7 @@ function fillSlot(scope: PageScope, spot: Spot, element: DesignElement, b: SlotB
       const words = fillRich(scope, value.rich, allowedIn(spot.content.section.kind, b.slot), manner)
       const fitted = fittedIn(scope, spot, b.slot)
       if (!fitted) return bound(element, extra, words, mark)
-      return { ...bound(element, together(extra, fitted), words, mark), base: asFitted(element.attrs) }
+      return { ...bound(element, together(extra, fitted), words, mark), base: withClass(element.attrs, 'fitted') }
     }
     case 'link':
       return fillLink(scope, element, value, manner, extra, mark)
@@ -297,7 +297,7 @@ function fillLink(
 }
 
 function fillText(
-  { site: { document } }: PageScope,
+  { site }: PageScope,
   element: DesignElement,
   text: string,
   manner: Manner,
@@ -305,11 +305,12 @@ function fillText(
   mark: FilledElement['mark'],
   fitted: FilledElement['extra'],
 ): FilledElement {
-  const words = text === '' ? [] : wordsOn(document, text, manner)
-  const base = longHeading(element, text)
+  const shown = manner.raw || !site.hyphens ? text : dividedWords(element.tag, text, site.hyphens)
+  const words = text === '' ? [] : wordsOn(site.document, shown, manner)
+  const base = shown === text ? longHeading(element, text) : withClass(longHeading(element, text), 'divided')
   if (!fitted) return { ...bound(element, extra, words, mark), base }
   // The element is the room of its words, and they are set in it: so their size can be reckoned from its width.
-  return { ...bound(element, together(extra, fitted), [{ ...plain('span', words), mark }], null), base: asFitted(base) }
+  return { ...bound(element, together(extra, fitted), [{ ...plain('span', words), mark }], null), base: withClass(base, 'fitted') }
 }
 
 function fillPicture(

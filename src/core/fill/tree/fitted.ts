@@ -62,8 +62,3 @@ function paragraphs(site: Site, rich: RichText): string | null {
   const words = (run: RichRun): string => ('text' in run ? run.text : shownChip(site, run.fact))
   return rich.map(({ runs }) => runs.map(words).join('')).join('\n')
 }
-
-/** An element's attributes as those of one whose lines are held. */
-export function asFitted(base: FilledElement['base']): FilledElement['base'] {
-  return { ...base, class: base.class === undefined ? 'fitted' : `${base.class} fitted` }
-}

@@ -1,3 +1,4 @@
+import type { Hyphenation } from '../../lines'
 import type { FilledElement } from './tree'
 
 /** Characters from which words are long, and very long, for a heading and for the name at the head of a page. */
@@ -20,8 +21,26 @@ export function longName(attrs: FilledElement['base'], words: string): FilledEle
   return withLong(attrs, words, NAME)
 }
 
+export function withClass(attrs: FilledElement['base'], name: string): FilledElement['base'] {
+  return { ...attrs, class: attrs.class === undefined ? name : `${attrs.class} ${name}` }
+}
+
 function withLong(attrs: FilledElement['base'], words: string, [some, much]: readonly [number, number]): FilledElement['base'] {
   if (words.length < some) return attrs
-  const own = attrs.class === undefined ? [] : [attrs.class]
-  return { ...attrs, class: [...own, 'long', ...(words.length < much ? [] : ['longer'])].join(' ') }
+  return withClass(attrs, words.length < much ? 'long' : 'long longer')
+}
+
+/** Letters from which a word can be wider than the narrowest window, by the largest words that stand in such an element. */
+const WIDE: ReadonlyMap<string, number> = new Map([
+  ['h1', 12],
+  ['h2', 14],
+  ['h3', 20],
+])
+const WIDE_ELSEWHERE = 26
+const WORD = /[\p{L}\p{M}]{12,}/gu
+
+/** Words in which those that no phone has room for may be divided as their language has it; the same words where there are none. */
+export function dividedWords(tag: string, words: string, divide: Hyphenation): string {
+  const most = WIDE.get(tag) ?? WIDE_ELSEWHERE
+  return words.replace(WORD, (word) => (word.length < most ? word : divide(word)))
 }

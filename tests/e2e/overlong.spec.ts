@@ -1,0 +1,100 @@
+import { expect, test } from '@playwright/test'
+import { sectionRows, type LedgerRow, type Site } from '../../src/core/fill'
+import { bodyHtml, makeSheetPainter } from '../../src/core/render'
+import { applyEdit, sectionsOn, type EditStep, type Page as SitePage, type SiteDocument, type SlotValue } from '../../src/core/site'
+import { answerAlone, designsOn, showAlone, siteOn, TEMPLATES } from './template-page'
+
+test.describe.configure({ mode: 'parallel' })
+
+const UNBROKEN = 'Donaudampfschifffahrtsgesellschaftskapitänsmützenabzeichenverleihungsurkundenmappe'
+const WORDS =
+  'Restoration of longcase clocks, barometers and musical boxes for the whole of the county, whatever stopped them and whenever '
+const WIDTHS = [320, 390, 600, 735, 736, 820, 928, 1280, 1920]
+
+const TEXTS: Readonly<Record<string, string>> = { 'one word of 80 letters': UNBROKEN, 'words without an end': WORDS.repeat(3).trim() }
+
+for (const template of TEMPLATES)
+  for (const [name, text] of Object.entries(TEXTS))
+    test(`${name} in every place break no design of ${template}: nothing is wider than the window, cut, or on top of other words`, async ({
+      page,
+    }) => {
+      test.setTimeout(600_000)
+      await answerAlone(page)
+      const designs = designsOn(siteOn(template, {}, 'Client'), template, 'paper')
+      const site: Site = { ...designs.site, mode: 'sheet', document: filled(designs.site, designs.page, text) }
+      await showAlone(page, sheetHtml(site, designs.page))
+      const faults: string[] = []
+      for (const width of WIDTHS) {
+        await page.setViewportSize({ width, height: 900 })
+        for (const fault of await page.evaluate(findFaults)) faults.push(`${width} px: ${fault}`)
+      }
+      expect(faults).toEqual([])
+    })
+
+/** Every text of a page's sections is the same: far too long. */
+function filled({ pack, document }: Site, page: SitePage, text: string): SiteDocument {
+  const valueOf = ({ type, placeholder }: LedgerRow): SlotValue | null => {
+    if (type === 'text') return { type: 'text', text }
+    if (type === 'rich') return { type: 'rich', rich: [{ type: 'p', runs: [{ text }] }] }
+    return type === 'link' && placeholder?.type === 'link' ? { ...placeholder, label: text } : null
+  }
+  const edits = sectionsOn(document, page.id).flatMap((section) =>
+    sectionRows(pack, document, section).flatMap((row): EditStep[] => {
+      const value = valueOf(row)
+      const { section: id, entry, slot } = row.place
+      return value ? [{ type: 'slot/set', section: id, entry, slot, value }] : []
+    }),
+  )
+  expect(edits.length).toBeGreaterThan(30)
+  const applied = applyEdit(document, { type: 'batch', edits })
+  if (!applied.ok) throw new Error(applied.problem.code)
+  return applied.document
+}
+
+function sheetHtml(site: Site, page: SitePage): string {
+  const drawn = makeSheetPainter()(site, page)
+  return (
+    `<!doctype html><html lang="de"><head><style>${drawn.styles.tokens}</style><style>${drawn.styles.designs}</style></head>` +
+    `<body>${bodyHtml(drawn, (section) => section.html)}</body></html>`
+  )
+}
+
+/** In the page: what is wider than the window, cut off by what holds it, or on top of other words. */
+function findFaults(): string[] {
+  const faults: string[] = []
+  const { clientWidth, scrollWidth } = document.documentElement
+  if (scrollWidth > clientWidth) faults.push(`scrolls sideways by ${scrollWidth - clientWidth} px`)
+  const places = [...document.querySelectorAll<HTMLElement>('main [data-place]')].filter(
+    (one) => !one.querySelector('[data-place]') && one.checkVisibility({ contentVisibilityAuto: true }),
+  )
+  const boxes = places.flatMap((place) => {
+    const range = document.createRange()
+    range.selectNodeContents(place)
+    const rects = [...range.getClientRects()].filter(({ width, height }) => width > 1 && height > 1)
+    const section = place.closest('[data-section]')
+    const name = `${section?.className.split(' ')[0]} ${place.dataset.place?.split(' ').at(-1)}`
+    for (const { left, right, top, bottom } of rects) {
+      if (left < -1 || right > clientWidth + 1) faults.push(`${name} is out of the window`)
+      for (let around = place.parentElement; around && around !== section; around = around.parentElement) {
+        const style = getComputedStyle(around)
+        const box = around.getBoundingClientRect()
+        const isCut = (how: string, out: boolean): boolean => (how === 'hidden' || how === 'clip') && out
+        if (isCut(style.overflowX, left < box.left - 1 || right > box.right + 1)) faults.push(`${name} is cut at its side`)
+        if (isCut(style.overflowY, top < box.top - 2 || bottom > box.bottom + 2)) faults.push(`${name} is cut at its foot`)
+      }
+    }
+    return rects.map((rect) => ({ rect, name, place, section }))
+  })
+  const pairs = [...document.querySelectorAll('[data-section]')].flatMap((section) => {
+    const within = boxes.filter((box) => box.section === section)
+    return within.flatMap((one, i) => within.slice(i + 1).map((other) => [one, other] as const))
+  })
+  for (const [a, b] of pairs) {
+    if (a.place === b.place) continue
+    const across = Math.min(a.rect.right, b.rect.right) - Math.max(a.rect.left, b.rect.left)
+    const down = Math.min(a.rect.bottom, b.rect.bottom) - Math.max(a.rect.top, b.rect.top)
+    // Boxes of letters are taller than the letters, and lines stand close.
+    if (across > 3 && down > Math.min(a.rect.height, b.rect.height) * 0.45) faults.push(`${a.name} lies on ${b.name}`)
+  }
+  return [...new Set(faults)]
+}
