@@ -50,7 +50,7 @@ function readLines(selector: string): { lines: number[]; overflow: number } {
   return { lines, overflow: document.documentElement.scrollWidth - document.documentElement.clientWidth }
 }
 
-test('a heading is held to three lines at every width: on the sheets while it is typed, and on the published page, as the tape says', async ({
+test('a heading is held to three lines at every width: on the sheets while it is typed, and on the page, as the tape says', async ({
   page,
   context,
 }) => {
@@ -171,7 +171,7 @@ test('a hold goes along through another design, and one that cannot be held is d
   expect(held).toBeGreaterThan(0)
 })
 
-test('a word that no phone has room for is divided as its language has it, on narrow windows alone, and is whole where it is typed', async ({
+test('a word that no phone has room for is divided in its language, on narrow windows alone, and whole where it is typed', async ({
   page,
 }) => {
   const job = await makeJob({ name: 'Geteilt' })

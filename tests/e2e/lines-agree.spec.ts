@@ -26,7 +26,8 @@ test('lines are reckoned as the browser lays them out, in every family that is s
     const faces = fontFaceCss(familyFaces(family)).replaceAll('url("/fonts/', 'url("http://site.example/fonts/')
     const paragraphs = TEXTS.map((text) => `<p>${text.replaceAll('&', '&amp;')}</p>`).join('')
     await page.setContent(
-      `<!doctype html><html lang="en"><style>${faces}body{font:400 ${SIZE}px ${familyCss(family)};margin:0;overflow-wrap:break-word}p{margin:0}</style>` +
+      `<!doctype html><html lang="en"><style>${faces}body{font:400 ${SIZE}px ${familyCss(family)};margin:0;` +
+        'overflow-wrap:break-word}p{margin:0}</style>' +
         `<body>${paragraphs}</body></html>`,
     )
     await fontsLoaded(page)

@@ -25,7 +25,7 @@ function cases(): readonly Case[] {
     })
 }
 
-/** A slash between words is kept with them here, as browsers do where no space follows; UAX #14 lets a line end after it (LB13, class SY). */
+/** A slash between words is kept with them here, as browsers do where no space follows; UAX #14 lets a line end there (class SY). */
 const hasSlash = ({ text }: Case): boolean => text.includes('/')
 /**
  * What the package does otherwise: numbers with signs beside them, where the data follows a tailoring (LB25, by regular expression), wide

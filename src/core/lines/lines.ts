@@ -29,8 +29,8 @@ export function linesIn(pieces: readonly Piece[], room: number): number {
 }
 
 /**
- * The piece after the last one of the line that begins with the piece `from`, after `begun` em that stand on it already: `from` itself where
- * that leaves it no room.
+ * The piece after the last one of the line that begins with the piece `from`, after `begun` em that stand on it already: `from` itself
+ * where that leaves it no room.
  */
 export function lineEnd(pieces: readonly Piece[], from: number, room: number, begun = 0): number {
   let x = begun

@@ -159,7 +159,10 @@ function LinesTape({ known: { stretches, over } }: { known: LinesKnown }) {
           return (
             <li
               key={from}
-              className={`relative flex flex-col-reverse overflow-hidden border-s border-ink ${isOver ? 'bg-thread text-white' : 'bg-tape text-ink'}`}
+              className={
+                `relative flex flex-col-reverse overflow-hidden border-s border-ink ` +
+                (isOver ? 'bg-thread text-white' : 'bg-tape text-ink')
+              }
               style={{ width: `${share(to) - share(from)}%`, height: `${(lines / most) * 100}%`, minWidth: 2 }}
               title={`${from} to ${to} px: ${count(lines, 'line')}`}
             >

@@ -44,7 +44,8 @@ export function usePublishing(address: string | null): Publishing {
   const [fault, setFault] = useState<string | null>(null)
   const [done, setDone] = useState<string | null>(null)
   const [busy, setBusy] = useState(false)
-  // Where the menu fits, and how texts are held to their lines, is measured here and published with the rest: the plan is of what was measured last.
+  // Where the menu fits, and how texts are held to their lines, is measured here and published with the rest: the plan is of what was
+  // measured last.
   const menu = useJob((s) => s.menuFit)
   const holds = useJob((s) => s.holds)
   const isMeasured = menu !== null && holds !== null

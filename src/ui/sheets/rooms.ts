@@ -1,6 +1,6 @@
 import { NARROWEST, WIDEST, type Room } from '@/core/lines'
 
-/** Between widths at which a design changes a room grows evenly, but for where a length comes to its end: it is looked at often enough for that. */
+/** Between widths at which a design changes a room grows evenly, but for where a length comes to its end: often enough for that. */
 const STEP = 64
 /** How long the screen is kept from anything else, in ms. */
 const SLICE = 12
