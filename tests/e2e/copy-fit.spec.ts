@@ -1,6 +1,6 @@
 import { expect, test, type Locator, type Page } from '@playwright/test'
 import { askApp } from '../door'
-import { APP, cell, makeJob, openContent, openPublish, saved, sheet, siteUrl, takeAddress } from './screen'
+import { APP, cell, makeJob, openContent, openPublish, saved, sheet, siteUrl, tab, takeAddress } from './screen'
 
 const LONG = 'Clocks, barometers and musical boxes put right in Harrow Lane'
 
@@ -197,4 +197,19 @@ test('a word that no phone has room for is divided in its language, on narrow wi
   await page.keyboard.type('n')
   await expect(shown('desktop')).toHaveText('Elektroinstallateurmeistern')
   await expect(cell(page, 'Hero: Heading')).toHaveValue('Elektroinstallateurmeistern')
+})
+
+test('texts that take more lines than designed are counted on every page, not only the one in hand', async ({ page }) => {
+  const job = await makeJob({ name: 'Ota' })
+  await openContent(page, job)
+  const other = tab(page, 'Prices')
+  await other.click()
+  await cell(page, 'Title: Heading').fill(LONG)
+  await tab(page, 'Home').click()
+  await expect(other).toContainText(/▲\d+ longer than designed/)
+  const many = Number(/▲(\d+)/.exec((await other.textContent()) ?? '')?.[1])
+  await other.click()
+  await cell(page, 'Title: Heading').fill('Prices')
+  await tab(page, 'Home').click()
+  await expect(other).toHaveText(many > 1 ? new RegExp(`▲${many - 1}`) : /^[^▲]*$/)
 })

@@ -60,6 +60,11 @@ export type DrawnPage = PageParts<DrawnSection> & {
 /** A section's HTML, and the places that its marks name. */
 export type DrawnSection = { readonly id: string; readonly html: string; readonly places: ReadonlyMap<string, Place> }
 
+/** The page with some of its sections alone, across it. */
+export function withOnly(page: DrawnPage, sections: readonly DrawnSection[]): DrawnPage {
+  return { ...page, header: [], head: [], main: sections, start: [], end: [], footer: [], columns: { start: null, end: null } }
+}
+
 /** What a section's HTML is made of besides its own record and those of its entries. */
 type Surroundings = readonly unknown[]
 type Kept = {

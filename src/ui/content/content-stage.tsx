@@ -33,6 +33,7 @@ import { PicturePicker, type PicturePickerHandle } from './picture-picker'
 import { TabBar } from './tab-bar'
 import { findLeftover, neighbour } from './tabs'
 import { editOfTyped } from './typed'
+import { useAllLines } from './use-all-lines'
 import { useFits } from './use-fits'
 import { useNear } from './use-near'
 import { WordSpot } from './word-spot'
@@ -74,6 +75,7 @@ export function ContentStage() {
   }, [])
   const [panel, setPanel] = useState<'find' | 'near' | null>(null)
   const near = useNear()
+  const lines = useAllLines()
   const command = useCommands(inHand, walk, setPanel)
   useContentKeys(command)
   const source = useMemo(() => jobSource(store, ({ document }) => pageInView(document, view.getState().page), view), [store, view])
@@ -114,7 +116,7 @@ export function ContentStage() {
           </Boundary>
         </div>
         <div className="mt-2 flex shrink-0 flex-col">
-          <TabBar tab={tab} near={near.length} onTab={openTab} onNear={() => setPanel('near')} />
+          <TabBar tab={tab} near={near.length} lines={lines} onTab={openTab} onNear={() => setPanel('near')} />
         </div>
         {walked ? (
           <DesignStrip key={walked} section={walked} page={view.getState().page} onClose={closeDesigns} />

@@ -1,9 +1,8 @@
 'use client'
 import { memo } from 'react'
 import { SHEETS } from '../sheets/widths'
-import type { SheetName } from '../sheets/widths'
+import type { LineFit } from '../sheets/widths'
 
-export type LineFit = Readonly<Partial<Record<SheetName, { readonly now: number; readonly designed: number }>>>
 const MOST_TICKS = 6
 
 /** Lines a text takes at each width, as lengths of tape against the design's own measure. */

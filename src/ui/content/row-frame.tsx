@@ -1,7 +1,8 @@
 'use client'
 import { Undo2 } from 'lucide-react'
 import type { ReactNode } from 'react'
-import { FitStrip, type LineFit } from './fit-strip'
+import type { LineFit } from '../sheets/widths'
+import { FitStrip } from './fit-strip'
 
 export type RowState =
   'leftover' | 'plain word' | 'draft' | 'client’s' | 'kept' | 'left empty' | 'has none' | 'left for later' | 'computed' | 'as designed'

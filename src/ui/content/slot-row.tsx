@@ -12,7 +12,7 @@ import { LinkCell } from './link-cell'
 import { RowFrame, type RowState } from './row-frame'
 import { TextCell } from './text-cell'
 import { WordsCell } from './words-cell'
-import type { LineFit } from './fit-strip'
+import type { LineFit } from '../sheets/widths'
 import { Button } from '../parts/button'
 import { count } from '../parts/words'
 

@@ -1,22 +1,28 @@
 'use client'
 import { own } from '@/core/own'
 import { countLeftovers, NOT_FOUND } from '@/core/fill'
+import type { PageId } from '@/core/site'
 import { memo, useEffect, useRef } from 'react'
 import { useJob } from '../job/job-context'
 import { usePages } from '../job/use-pages'
+import { count } from '../parts/words'
+import type { LineFit } from '../sheets/widths'
 import type { Tab } from './tabs'
+import { countLong } from './use-all-lines'
 
 type BarProps = {
   readonly tab: Tab
   /** How many words are nearly leftovers. */
   readonly near: number
+  /** The lines of every page's texts, as far as they have been read. */
+  readonly lines: ReadonlyMap<PageId, ReadonlyMap<string, LineFit>>
   readonly onTab: (tab: Tab) => void
   /** Shows them. */
   readonly onNear: () => void
 }
 
 /** The pages, and what they all share; each with its leftovers. Typing draws a tab again only where its count changes. */
-export function TabBar({ tab, near, onTab, onNear }: BarProps) {
+export function TabBar({ tab, near, lines, onTab, onNear }: BarProps) {
   const pages = usePages()
   const bar = useRef<HTMLDivElement>(null)
   // With many pages the open one may lie beyond the edge.
@@ -28,7 +34,15 @@ export function TabBar({ tab, near, onTab, onNear }: BarProps) {
     <nav aria-label="Pages" className="flex shrink-0 items-end border-b border-ink px-4">
       <div className="-mb-px flex min-w-0 flex-1 items-end gap-0.5 overflow-x-auto [scrollbar-width:none]" ref={bar}>
         {pages.map(({ id, name }) => (
-          <TabButton key={id} tab={id} name={name} open={own(byPage, id) ?? 0} isOpen={tab === id} onTab={onTab} />
+          <TabButton
+            key={id}
+            tab={id}
+            name={name}
+            open={own(byPage, id) ?? 0}
+            long={countLong(lines.get(id))}
+            isOpen={tab === id}
+            onTab={onTab}
+          />
         ))}
       </div>
       <div className="-mb-px flex shrink-0 items-end gap-0.5 border-s border-seam ps-2">
@@ -56,13 +70,15 @@ type ButtonProps = {
   readonly tab: Tab
   readonly name: string
   readonly open: number
+  /** Texts that take more lines than designed. */
+  readonly long?: number
   readonly isOpen: boolean
   readonly onTab: (tab: Tab) => void
 }
 
 const TAB = 'flex items-center gap-2 shrink-0 whitespace-nowrap border px-3 py-1.5 text-sm font-semibold'
 
-const TabButton = memo(function TabButton({ tab, name, open, isOpen, onTab }: ButtonProps) {
+const TabButton = memo(function TabButton({ tab, name, open, long = 0, isOpen, onTab }: ButtonProps) {
   const look = isOpen ? 'border-ink border-b-cloth bg-cloth' : 'border-clear hover:border-seam hover:bg-cloth'
   return (
     <button type="button" aria-current={isOpen ? 'page' : undefined} onClick={() => onTab(tab)} className={`${TAB} ${look}`}>
@@ -77,6 +93,12 @@ const TabButton = memo(function TabButton({ tab, name, open, isOpen, onTab }: Bu
       ) : (
         <span className="font-mono text-xs text-done">
           ✓<span className="sr-only"> no leftovers</span>
+        </span>
+      )}
+      {long > 0 && (
+        <span className="font-mono text-xs font-medium text-thread" title={`${count(long, 'text')} longer than designed`}>
+          ▲{long}
+          <span className="sr-only"> longer than designed</span>
         </span>
       )}
     </button>

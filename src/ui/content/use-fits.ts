@@ -1,7 +1,7 @@
 import { useCallback, useState } from 'react'
 import type { SheetFit } from '../sheets/sheet-row'
 import type { SheetName } from '../sheets/widths'
-import type { LineFit } from './fit-strip'
+import type { LineFit } from '../sheets/widths'
 
 /**
  * Lines of every text on the page in hand, at each width beside those designed; a row whose lines stay keeps its object, and where none

@@ -1,7 +1,7 @@
 import { allOf, templateOf, type Site } from '@/core/fill'
 import type { Room } from '@/core/lines'
 import { findDesign } from '@/core/pack'
-import { makeSheetPainter, type DrawnPage } from '@/core/render'
+import { makeSheetPainter, withOnly } from '@/core/render'
 import { findPage, holdKey, homePage, pageOf, shownSection, type Section } from '@/core/site'
 import { probeText, type TextProbe } from './probe-text'
 import { measureRooms, windowsFor } from './rooms'
@@ -41,17 +41,7 @@ export class FittingRoom {
     this.frame.style.width = `${SHEETS[0].width}px`
     const whole = this.paint({ ...site, holds: null }, (on !== null && findPage(document, on)) || homePage(document))
     const only = allOf(whole).filter(({ id }) => id === section.id)
-    const alone: DrawnPage = {
-      ...whole,
-      header: [],
-      head: [],
-      main: only,
-      start: [],
-      end: [],
-      footer: [],
-      columns: { start: null, end: null },
-    }
-    this.view.show(alone)
+    this.view.show(withOnly(whole, only))
     const body = this.frame.contentDocument?.body
     // Fonts are asked for once something is laid out in them.
     body?.getBoundingClientRect()

@@ -1,5 +1,5 @@
 import type { Site } from '@/core/fill'
-import { makeSheetPainter, NEVER } from '@/core/render'
+import { makeSheetPainter, NEVER, withOnly } from '@/core/render'
 import { homePage } from '@/core/site'
 import { SheetView } from './sheet-view'
 import { unseenFrame } from './unseen-frame'
@@ -36,7 +36,7 @@ export async function measureMenu(site: Site, own: Site): Promise<MenuFit> {
 async function show(view: SheetView, site: Site, frame: HTMLIFrameElement): Promise<void> {
   frame.style.width = `${DESIGNED}px`
   const drawn = makeSheetPainter()({ ...site, menuFrom: null }, homePage(site.document))
-  view.show({ ...drawn, head: [], main: [], start: [], end: [], footer: [], columns: { start: null, end: null } })
+  view.show({ ...withOnly(drawn, []), header: drawn.header })
   // Fonts are asked for once something is laid out in them.
   linesAt(frame, DESIGNED)
   await view.fontsReady()

@@ -1,7 +1,8 @@
-import { placeKey, roleOf, sectionsOn, type Page, type Place, type SectionId } from '@/core/site'
+import { roleOf, sectionsOn, type Page, type Place, type SectionId } from '@/core/site'
 import { allOf, typingIn, type Site, type Typing } from '@/core/fill'
 import { asDesigned, makeSheetPainter, type DrawnPage } from '@/core/render'
 import type { WordEditor } from '../words/word-editor'
+import { designedLines } from './designed-lines'
 import type { SheetEvents } from './sheet-hands'
 import type { SectionEvents } from './section-hands'
 import { SheetView } from './sheet-view'
@@ -29,6 +30,8 @@ export type GroupHandlers = () => {
   readonly sections?: SectionEvents | undefined
   readonly onFit?: ((sheet: SheetName, fit: SheetFit) => void) | undefined
 }
+
+const NO_LINES: ReadonlyMap<string, number> = new Map()
 
 /** Several sheets of one page: drawn together, measured, and scrolled along with the one that a hand is on. */
 export class SheetGroup {
@@ -136,17 +139,6 @@ export class SheetGroup {
     const before = [...(anew ? [] : (this.lines.get(name) ?? []))].filter(([key]) => this.places.has(key))
     const now = new Map([...before, ...view.measure(sections)])
     this.lines.set(name, now)
-    onFit(name, { now, designed: this.designedFor(name, now) })
-  }
-
-  /** An entry beyond the template's own was designed like its first. */
-  private designedFor(name: SheetName, now: ReadonlyMap<string, number>): ReadonlyMap<string, number> {
-    const known = this.designed.get(name) ?? new Map<string, number>()
-    const lines = (key: string): number => {
-      const place = this.places.get(key)
-      const first = place?.type === 'slot' && place.entry ? placeKey({ ...place, entry: { list: place.entry.list, nth: 1 } }) : key
-      return known.get(key) ?? known.get(first) ?? 0
-    }
-    return new Map([...now.keys()].map((key) => [key, lines(key)]))
+    onFit(name, { now, designed: designedLines(this.designed.get(name) ?? NO_LINES, now, this.places) })
   }
 }

@@ -5,3 +5,5 @@ export const SHEETS = [
   { name: 'phone', width: 390 },
 ] as const
 export type SheetName = (typeof SHEETS)[number]['name']
+/** Lines of a text on each sheet, beside those that it was designed for. */
+export type LineFit = Readonly<Partial<Record<SheetName, { readonly now: number; readonly designed: number }>>>
