@@ -17,6 +17,7 @@ import { makeRig } from '../rig'
 import { edited, setText } from '../site'
 import { benchBrand, benchPaletteInCore, benchSchemes } from './brand'
 import { benchLargeJob, benchJobList, makeJob, makeLargeJob } from './large-job'
+import { benchLines } from './lines'
 import { benchLibrary, benchPages } from './pages'
 import { line, median, percentiles, time } from './report'
 import { benchBrief, benchPuttingOn, benchTryOns } from './template-room'
@@ -213,6 +214,7 @@ const CORE = new Map<string, () => void | Promise<void>>([
 type Bench = (page: Page, rig: Awaited<ReturnType<typeof makeRig>>) => Promise<void>
 const INTERFACE = new Map<string, Bench>([
   ['keys', (page, rig) => benchInterface(page, rig.app)],
+  ['lines', (page, rig) => benchLines(page, rig.app)],
   ['pages', (page, rig) => benchPages(page, rig.app)],
   ['library', (page, rig) => benchLibrary(page, rig.app)],
   ['jobs', (_, rig) => benchJobList(rig)],

@@ -1,4 +1,4 @@
-import { allOf, type Site } from '@/core/fill'
+import { allOf, mapParts, type Site } from '@/core/fill'
 import { asDesigned, makeSheetPainter, withOnly, type DrawnPage, type DrawnSection } from '@/core/render'
 import type { Page } from '@/core/site'
 import { designedLines } from './designed-lines'
@@ -8,8 +8,12 @@ import { SHEETS, type LineFit, type SheetName } from './widths'
 
 /** Lines by place, of one section, on each sheet. */
 type Read = ReadonlyMap<SheetName, ReadonlyMap<string, number>>
-/** The most sections that are remembered: more than the largest site has, and twice, since each is read as designed too. */
+/** The most sections that are remembered: more than the largest site has. */
 const MOST_READ = 6000
+/** How many sections are laid out in one go: more would keep the screen waiting. */
+const AT_ONCE = 6
+/** What stands for a section's own name, so that two that are the same but for it are read once. */
+const SELF = '\u0000'
 
 /**
  * Reads how many lines every text of a page takes on each sheet, beside those designed, on a page that nobody sees. A section that stays the
@@ -42,22 +46,36 @@ export class LineBook {
   }
 
   private async readDrawn(drawn: DrawnPage, name: string, isOver: () => boolean): Promise<boolean> {
-    const missing = allOf(drawn).filter(({ html }) => !this.read.has(html))
-    if (missing.length === 0) return true
+    const missing = [...new Map(allOf(drawn).map((section) => [bare(section), section]))].flatMap(([html, section]) =>
+      this.read.has(html) ? [] : [section],
+    )
     // Beside a column a section has another width than alone.
-    const shown = drawn.columns.start || drawn.columns.end ? drawn : withOnly(drawn, missing)
+    const isWhole = drawn.columns.start !== null || drawn.columns.end !== null
+    const step = isWhole ? Math.max(missing.length, 1) : AT_ONCE
+    for (let i = 0; i < missing.length; i += step) {
+      const some = missing.slice(i, i + step)
+      if (!(await this.readSome({ ...(isWhole ? drawn : withOnly(drawn, some)), page: `${drawn.page} ${name} ${i}` }, some, isOver)))
+        return false
+    }
+    return true
+  }
+
+  private async readSome(shown: DrawnPage, sections: readonly DrawnSection[], isOver: () => boolean): Promise<boolean> {
+    const lines = new Map(sections.map((section) => [section, new Map<SheetName, ReadonlyMap<string, number>>()]))
     this.frame.style.width = `${SHEETS[0].width}px`
-    this.view.show({ ...shown, page: `${drawn.page} ${name}` })
-    const lines = new Map(missing.map((section) => [section, new Map<SheetName, ReadonlyMap<string, number>>()]))
+    this.view.show(withoutPictures(shown))
     for (const { name: sheet, width } of SHEETS) {
       await pause()
       if (isOver()) return false
       this.frame.style.width = `${width}px`
       await this.view.fontsReady()
-      for (const [section, found] of lines) found.set(sheet, this.view.measure([section.id]))
+      for (const [{ id }, found] of lines) {
+        const counted = [...this.view.measure([id])].map(([key, count]) => [key.replaceAll(id, SELF), count] as const)
+        found.set(sheet, new Map(counted))
+      }
     }
     if (this.read.size > MOST_READ) this.read.clear()
-    for (const [{ html }, found] of lines) this.read.set(html, found)
+    for (const [section, found] of lines) this.read.set(bare(section), found)
     return true
   }
 
@@ -73,8 +91,27 @@ export class LineBook {
   }
 
   private linesOf(sections: readonly DrawnSection[], sheet: SheetName): ReadonlyMap<string, number> {
-    return new Map(sections.flatMap(({ html }) => [...(this.read.get(html)?.get(sheet) ?? [])]))
+    return new Map(
+      sections.flatMap((section) =>
+        [...(this.read.get(bare(section))?.get(sheet) ?? [])].map(([key, count]) => [key.replaceAll(SELF, section.id), count] as const),
+      ),
+    )
   }
+}
+
+/** The same page whose pictures are not fetched: they have their size all the same. */
+function withoutPictures(page: DrawnPage): DrawnPage {
+  const still = (section: DrawnSection): DrawnSection => ({ ...section, html: section.html.replaceAll('<img', '<img loading="lazy"') })
+  return { ...page, ...mapParts(page, still) }
+}
+
+const bareOf = new WeakMap<DrawnSection, string>()
+
+/** A section's HTML without its own name. */
+function bare(section: DrawnSection): string {
+  let html = bareOf.get(section)
+  if (html === undefined) bareOf.set(section, (html = section.html.replaceAll(section.id, SELF)))
+  return html
 }
 
 function sameStyles(a: DrawnPage['styles'] | null, b: DrawnPage['styles']): boolean {
