@@ -64,7 +64,7 @@ html{-webkit-text-size-adjust:100%;text-size-adjust:100%;scroll-behavior:smooth}
 body{margin:0;background:var(--surface);color:var(--text);font-family:var(--font-text);
   -webkit-font-smoothing:antialiased;overflow-wrap:anywhere;min-height:100vh;min-height:100dvh;display:flex;flex-direction:column}
 main{flex:1 0 auto}
-h1,h2,h3,h4,h5,h6{text-wrap:balance}@media (min-width:46rem){:is(h1,h2).divided{hyphens:none}}
+h1,h2,h3,h4,h5,h6{text-wrap:balance}@media (min-width:46rem){h1.divided,h2.divided{hyphens:none}}
 h4{font-size:var(--step-1)}h5{font-size:var(--step-0)}h6,small{font-size:var(--step--1)}
 h1,h2,h3,h4,h5,h6,p,ul,ol,dl,dd,figure,blockquote,table{margin:0;padding:0}
 ul,ol{list-style:none}
