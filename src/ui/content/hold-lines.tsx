@@ -92,7 +92,7 @@ function Lines({ row, hold }: { row: LedgerRow; hold: Hold | null }) {
           ))}
         </RadioGroup.Root>
       )}
-      {place.entry && <p className="text-soft">All entries of the list are set in one size.</p>}
+      {place.entry && <p className="text-soft">All entries of the list are held together.</p>}
       {known && hold !== null && known.can && <Outcome known={known} hold={hold} />}
     </>
   )

@@ -16,8 +16,8 @@ const AT_ONCE = 6
 const SELF = '\u0000'
 
 /**
- * Reads how many lines every text of a page takes on each sheet, beside those designed, on a page that nobody sees. A section that stays the
- * same is read once; the screen goes on between one width and the next.
+ * Reads how many lines every text of a page takes on each sheet, beside those designed, on a page that nobody sees. A section that stays
+ * the same is read once; the screen goes on between one width and the next.
  */
 export class LineBook {
   private readonly frame = unseenFrame('Pages, measured')
