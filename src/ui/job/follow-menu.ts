@@ -3,8 +3,8 @@ import { getTemplate } from '@/core/pack'
 import { menuKeyOf } from '@/core/render'
 import { sectionsIn, type SiteDocument } from '@/core/site'
 import { measureMenu } from '../sheets/measure-menu'
-import type { JobState } from './job-state'
 import type { JobStore } from './job-store'
+import { siteOf } from './site-of'
 
 /** How long what changes a menu has to rest before it is measured, in ms: while a label is typed, the sheets go first. */
 const REST = 200
@@ -39,10 +39,6 @@ export function followMenu(store: JobStore): () => void {
     clearTimeout(timer)
     stop()
   }
-}
-
-function siteOf({ document, pack, assets }: JobState): Site {
-  return { document, pack, assets, mode: 'sheet' }
 }
 
 /** Whether something has changed that a menu may be made of; whether it really has, its key says. */
