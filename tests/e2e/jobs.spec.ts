@@ -188,21 +188,19 @@ test('a copy is a job of its own, an archived one is laid by, and one is deleted
   await copy.getByRole('button', { name: `More for ${name}` }).click()
   await page.getByRole('menuitem', { name: 'Move to the bin' }).click()
   await page.getByRole('radio', { name: /^Bin/ }).click()
-  const forGood = async (): Promise<void> => {
-    await copy.getByRole('button', { name: `More for ${name}` }).click()
-    await page.getByRole('menuitem', { name: /Delete for good/ }).click()
-  }
-  await forGood()
   const sure = page.getByRole('alertdialog', { name: `Delete ${name} for good?` })
-  await expect(sure.getByRole('button', { name: 'Keep it' })).toBeFocused()
-  await page.keyboard.press('Enter')
-  await expect(sure).toBeHidden()
   const more = copy.getByRole('button', { name: `More for ${name}` })
-  await expect(more).toBeFocused()
-  await forGood()
-  await page.keyboard.press('Escape')
-  await expect(sure).toBeHidden()
-  await expect(more).toBeFocused()
+  const forGood = async (): Promise<void> => {
+    await more.click()
+    await page.getByRole('menuitem', { name: /Delete for good/ }).click()
+    await expect(sure.getByRole('button', { name: 'Keep it' })).toBeFocused()
+  }
+  for (const key of ['Enter', 'Escape']) {
+    await forGood()
+    await page.keyboard.press(key)
+    await expect(sure).toBeHidden()
+    await expect(more).toBeFocused()
+  }
   await forGood()
   await sure.getByRole('button', { name: 'Delete for good' }).click()
   await expect(copy).toBeHidden()
