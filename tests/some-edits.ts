@@ -23,7 +23,7 @@ import {
 import { testPack } from './pack'
 
 /** Numbers that choose an edit on whatever document is there when it is made. */
-export const someEdit = fc.record({ what: fc.nat(18), a: fc.nat(1000), b: fc.nat(1000), word: fc.string({ maxLength: 8 }) })
+export const someEdit = fc.record({ what: fc.nat(19), a: fc.nat(1000), b: fc.nat(1000), word: fc.string({ maxLength: 8 }) })
 export type SomeEdit = typeof someEdit extends fc.Arbitrary<infer T> ? T : never
 
 const pick = <T>(of: readonly T[], n: number): T | undefined => of[n % Math.max(1, of.length)]
@@ -103,6 +103,10 @@ export function editOf(document: SiteDocument, { what, a, b, word }: SomeEdit, u
       return b % 2 === 0
         ? { type: 'section/set', section: section.id, part: 'hidden', value: b % 4 === 0 ? true : null }
         : { type: 'section/set', section: section.id, part: 'anchor', value: b % 3 === 0 ? null : `spot-${b}` }
+    case 18: {
+      const entry = added ? refOf(added) : { list: 'items', nth: (b % 4) + 1 }
+      return list ? { type: 'entry/set', section: list.id, entry, part: 'hidden', value: b % 3 === 0 ? null : true } : null
+    }
     case 14:
       return a % 4 === 0
         ? { type: 'section/set', section: section.id, part: 'until', value: b % 3 === 0 ? null : `2026-0${1 + (b % 9)}-15` }

@@ -25,6 +25,8 @@ export type ShownEntry = {
   readonly key: string
   readonly rank: string
   readonly slots: Section['slots']
+  /** Shown to no visitor. */
+  readonly hidden: boolean
   /** The template's entry whose words it shows until it is filled. */
   readonly placeholder: Readonly<Record<string, SlotValue>>
 }
@@ -68,7 +70,7 @@ export function fixedList(content: SectionContent, placeholders: Placeholders, l
 
 /**
  * The entries of a list in order. The template's own need no record until something is done with them; an added entry, or
- * one beyond the template's own, borrows the words of one of the template's until it is filled.
+ * one beyond the template's own, borrows the words of one of the template's until it is filled. Those that are hidden are among them.
  */
 export function shownEntries(content: SectionContent, placeholders: Placeholders, list: string): readonly ShownEntry[] {
   const { section } = content
@@ -87,12 +89,20 @@ export function shownEntries(content: SectionContent, placeholders: Placeholders
       key: entryKey(section.id, ref),
       rank: record?.rank ?? naturalRank(nth),
       slots: record?.slots ?? NOTHING,
+      hidden: record?.hidden ?? false,
       placeholder: borrowed(nth),
     })
   }
   const added = records.filter((e) => e.nth === null)
   for (const record of added)
-    shown.push({ ref: refOf(record), key: record.id, rank: record.rank, slots: record.slots, placeholder: borrowed(1) })
+    shown.push({
+      ref: refOf(record),
+      key: record.id,
+      rank: record.rank,
+      slots: record.slots,
+      hidden: record.hidden ?? false,
+      placeholder: borrowed(1),
+    })
   if (records.length === 0) return shown
   return shown.sort((a, b) => byRank({ id: a.key, rank: a.rank }, { id: b.key, rank: b.rank }))
 }

@@ -10,6 +10,7 @@ import {
   sectionsIn,
   sectionsOfPage,
   sharedSections,
+  type FactName,
   type Look,
   type Page,
   type PageRole,
@@ -23,6 +24,10 @@ import { sectionRows } from './section-rows'
 const LEDGER_FACTS = ['name', 'tagline', 'phone', 'email', 'address', 'hours'] as const
 /** Facts that templates have placeholders for. */
 export type LedgerFact = (typeof LEDGER_FACTS)[number]
+
+export function isLedgerFact(fact: FactName): fact is LedgerFact {
+  return (LEDGER_FACTS as readonly FactName[]).includes(fact)
+}
 
 const factsShown = new WeakMap<readonly Look[], { readonly pack: Pack; readonly facts: readonly LedgerFact[] }>()
 

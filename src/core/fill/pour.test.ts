@@ -31,8 +31,10 @@ describe('what was copied', () => {
         ['c', 'd'],
       ],
     ],
-    ['a\t\tb\r\n\r\nc', [['a', '', 'b'], ['c']]],
-    ['"one\nline"\t"say ""hi"""', [['one line', 'say "hi"']]],
+    // Of cells a blank row is one; between lines of prose it only parts them.
+    ['a\t\tb\r\n\r\nc', [['a', '', 'b'], [''], ['c']]],
+    ['a\r\n\r\nc\r\n', [['a'], ['c']]],
+    ['"two\nlines"\t"say ""hi"""', [['two\nlines', 'say "hi"']]],
     ['"Well," she said', [['"Well," she said']]],
     ['6" nails\t3', [['6" nails', '3']]],
     ['a "b" c\td', [['a "b" c', 'd']]],

@@ -31,9 +31,10 @@ export type Pour = {
 
 /**
  * Cells of what was copied: tabs part columns, line breaks part rows; a cell in quotation marks holds its breaks and doubled marks, as
- * spreadsheets copy them (RFC 4180, 2, with tabs).
+ * spreadsheets copy them (RFC 4180, 2, with tabs). Of cells a row without words is one that leaves its places as they are; between
+ * lines of prose it only parts them, and is dropped.
  */
-export function readPasted(text: string): PastedTable {
+export function readPasted(text: string, isCells = text.includes('\t')): PastedTable {
   const rows: string[][] = [['']]
   let isQuoted = false
   for (let i = 0; i < text.length; i++) {
@@ -52,8 +53,9 @@ export function readPasted(text: string): PastedTable {
     else if (letter === '\n') rows.push([''])
     else if (letter !== '\r') put(cell + letter)
   }
-  const tidy = rows.map((row) => row.map((cell) => inOneLine(cell).trim()))
-  return tidy.filter((row) => row.some((cell) => cell !== ''))
+  const tidy = rows.map((row) => row.map((cell) => cell.trim()))
+  const last = tidy.findLastIndex((row) => row.some((cell) => cell !== ''))
+  return isCells ? tidy.slice(0, last + 1) : tidy.filter((row) => row.some((cell) => cell !== ''))
 }
 
 /** Words of several lines in one, as a cell of one line takes them. */
@@ -159,6 +161,7 @@ function pourIntoList(
       )
       continue
     }
+    if (filled.length === 0) continue
     rank = rankBetween(rank, null)
     newEntries++
     const slots = Object.fromEntries(filled.map(({ slot, type, words }) => [slot, toValue(type, words)]))
@@ -189,6 +192,7 @@ function setStep({ section, entry, slot }: SlotPlace, type: LedgerRow['type'], w
   return { type: 'slot/set', section, entry, slot, value: toValue(type, words) }
 }
 
-function toValue(type: LedgerRow['type'], words: string): SlotValue {
-  return type === 'rich' ? { type: 'rich', rich: richFromPlain(words) } : { type: 'text', text: words.slice(0, MAX_TEXT) }
+/** What words that were pasted are in a place of a type. */
+export function toValue(type: LedgerRow['type'], words: string): SlotValue {
+  return type === 'rich' ? { type: 'rich', rich: richFromPlain(words) } : { type: 'text', text: inOneLine(words).slice(0, MAX_TEXT) }
 }

@@ -20,7 +20,7 @@ export type LedgerRow = {
   readonly type: SlotType | 'list'
   readonly label: string
   /** The entry that the row belongs to, and its number in the list as it stands, from 1; null outside lists. */
-  readonly entry: { readonly key: string; readonly number: number } | null
+  readonly entry: { readonly key: string; readonly number: number; readonly hidden: boolean } | null
   readonly placeholder: SlotValue | null
   readonly value: SlotValue | null
   /** For a list, how many entries it shows and how many the template has. */
@@ -65,9 +65,11 @@ function makeRows(pack: Pack, section: Section, entries: readonly Entry[]): Ledg
       place,
       type,
       label,
-      entry: { key: entry.key, number: i + 1 },
+      entry: { key: entry.key, number: i + 1, hidden: entry.hidden },
       count: null,
       ...stateOf(own(entry.slots, slot), own(entry.placeholder, slot)),
+      // What nobody sees is not open.
+      ...(entry.hidden && { leftover: false, draft: false }),
     }
   }
   const design = findDesign(pack, section.kind, section.design)

@@ -1,3 +1,4 @@
+import { capital } from '../capital'
 import { pageTexts, sectionRows } from '../fill'
 import type { Pack } from '../pack'
 import { runWords } from '../site'
@@ -157,8 +158,4 @@ function labelPlaces(document: SiteDocument): WordPlace[] {
           },
         ],
   )
-}
-
-function capital(words: string): string {
-  return words.slice(0, 1).toLocaleUpperCase() + words.slice(1)
 }

@@ -10,6 +10,7 @@ import {
   kindSchema,
   nameSchema,
   sectionOriginSchema,
+  sectionOwn,
   shownSection,
   slotsSchema,
   TONES,
@@ -29,6 +30,7 @@ const keptEntrySchema = v.strictObject({
   rank: entrySchema.pipe[0].entries.rank,
   slots: slotsSchema,
   gone: entrySchema.pipe[0].entries.gone,
+  hidden: entrySchema.pipe[0].entries.hidden,
 })
 
 /** A section with its content, taken out of its job: what it wears, what it was made from, what is in it. */
@@ -39,6 +41,7 @@ export const keptSectionSchema = v.strictObject({
   origin: v.nullable(sectionOriginSchema),
   slots: slotsSchema,
   entries: v.array(keptEntrySchema),
+  holds: sectionOwn.holds,
   ...alterationParts,
 })
 export type KeptSection = v.InferOutput<typeof keptSectionSchema>
@@ -47,14 +50,25 @@ export type KeptSection = v.InferOutput<typeof keptSectionSchema>
 export function toKept(document: SiteDocument, standing: Section): KeptSection {
   const section = shownSection(document, standing)
   const { kind, design, tone, origin, slots } = section
-  const entries = entriesOf(document, section.id).map(({ in: { list }, nth, rank, slots: own, gone }: Entry) => ({
+  const entries = entriesOf(document, section.id).map(({ in: { list }, nth, rank, slots: own, gone, hidden }: Entry) => ({
     list,
     nth,
     rank,
     slots: portable(own),
-    ...(gone ? { gone } : {}),
+    ...(gone && { gone }),
+    ...(hidden && { hidden }),
   }))
-  return { kind, design, tone, origin, slots: portable(slots), entries, ...Object.fromEntries(alterationsOf(section)) }
+  const { holds } = section
+  return {
+    kind,
+    design,
+    tone,
+    origin,
+    slots: portable(slots),
+    entries,
+    ...(holds && { holds }),
+    ...Object.fromEntries(alterationsOf(section)),
+  }
 }
 
 /** Values that mean the same in any job: a link to a page or a file of the job leads nowhere elsewhere. */

@@ -9,6 +9,7 @@ import {
   type EditStep,
   type Entry,
   type EntryId,
+  type EntryRef,
   type PageId,
   type Section,
   type SectionId,
@@ -94,15 +95,18 @@ export function copySteps(
 }
 
 /** An entry without the section that it stands in. */
-export type LooseEntry = Pick<Entry, 'nth' | 'rank' | 'slots' | 'gone'> & { readonly list: string }
+export type LooseEntry = Pick<Entry, 'nth' | 'rank' | 'slots' | 'gone' | 'hidden'> & { readonly list: string }
 
 /** The steps that make an entry of a section what it is elsewhere: one that was added comes under an id of its own. */
-export function entrySteps(section: SectionId, { list, nth, rank, slots, gone }: LooseEntry, unique: Unique): readonly EditStep[] {
-  if (nth === null) return [{ type: 'entry/insert', section, entry: { list, id: `e${unique()}` as EntryId }, rank, slots }]
-  const at = { section, entry: { list, nth } }
+export function entrySteps(section: SectionId, { list, nth, rank, slots, gone, hidden }: LooseEntry, unique: Unique): readonly EditStep[] {
+  const entry: EntryRef = nth === null ? { list, id: `e${unique()}` as EntryId } : { list, nth }
+  const at = { section, entry }
+  const hide: readonly EditStep[] = hidden ? [{ type: 'entry/set', ...at, part: 'hidden', value: true }] : []
+  if (nth === null) return [{ type: 'entry/insert', ...at, rank, slots }, ...hide]
   return [
     ...Object.entries(slots).map(([slot, value]): EditStep => ({ type: 'slot/set', ...at, slot, value })),
     ...(rank === naturalRank(nth) ? [] : [{ type: 'entry/move', ...at, rank } as const]),
+    ...hide,
     ...(gone ? [{ type: 'entry/remove', ...at } as const] : []),
   ]
 }

@@ -1,29 +1,37 @@
-import { fixedList, placeholdersOf, shownEntries, shownEntrySlot, type ShownEntry } from '../fill'
+import { shownEntrySlot, type ShownEntry } from '../fill'
 import { own } from '../own'
 import type { Pack } from '../pack'
-import {
-  entriesOf,
-  findSection,
-  KINDS,
-  plainWords,
-  ranks,
-  siteLanguage,
-  toEdit,
-  type Edit,
-  type EditStep,
-  type KindSlots,
-  type SectionId,
-  type SectionKind,
-  type SiteDocument,
-} from '../site'
+import { compareDates, dateIn, type DateFound } from './date-in'
+import { entriesAt, orderEntries, type ListAt } from './entries'
+import { findSection, KINDS, plainWords, siteLanguage, type Edit, type KindSlots, type SectionKind, type SiteDocument } from '../site'
 
 /** What the entries of a list can be sorted by. */
-export type SortBy = 'name' | 'price'
+export type SortBy = 'name' | 'price' | 'date'
 
-/** By what a kind's list can be sorted: by the first of its fields that holds words, by its price where it has one. */
-export function sortsOf(kind: SectionKind, list: string): readonly SortBy[] {
-  const fields = fieldsOf(kind, list)
-  return [...(Object.values(fields).includes('text') ? (['name'] as const) : []), ...(own(fields, 'price') ? (['price'] as const) : [])]
+/** By what a list can be sorted: by the first of its fields with words, by price where it has one, by date where two tell of one. */
+export function sortsOf(pack: Pack, document: SiteDocument, at: ListAt): readonly SortBy[] {
+  const section = findSection(document, at.section)
+  if (!section) return []
+  const fields = fieldsOf(section.kind, at.list)
+  const language = siteLanguage(document)
+  const dated = entriesAt(pack, document, at).filter((entry) => dateOfEntry(entry, fields, language) !== null)
+  return [
+    ...(Object.values(fields).includes('text') ? (['name'] as const) : []),
+    ...(own(fields, 'price') ? (['price'] as const) : []),
+    ...(dated.length > 1 ? (['date'] as const) : []),
+  ]
+}
+
+type Fields = Readonly<Record<string, string>>
+
+/** The first day that an entry's short texts tell of. */
+function dateOfEntry(entry: ShownEntry, fields: Fields, language: string): DateFound | null {
+  for (const slot of Object.keys(fields)) {
+    const value = own(fields, slot) === 'text' ? shownEntrySlot(entry, slot)?.value : null
+    const found = value && dateIn(plainWords(value), language)
+    if (found) return found
+  }
+  return null
 }
 
 function fieldsOf(kind: SectionKind, list: string): Readonly<Record<string, string>> {
@@ -33,26 +41,31 @@ function fieldsOf(kind: SectionKind, list: string): Readonly<Record<string, stri
 }
 
 /**
- * The edit that sorts a list: by name as the site's language has it (CLDR's collation; numbers in names by their size), or by price, the
- * lowest first. What has no price goes last; equals stay as they stood. Null where nothing would move.
+ * The edit that sorts a list: by name as the site's language has it (CLDR's collation; numbers in names by their size), by price, the
+ * lowest first, or by date, the newest first; where no date has a year, or that is how it stands, the earliest first. What has no price or
+ * no date goes last; equals stay as they stood. Null where nothing would move.
  */
-export function sortEntries(pack: Pack, document: SiteDocument, id: SectionId, list: string, by: SortBy): Edit | null {
-  const section = findSection(document, id)
+export function sortEntries(pack: Pack, document: SiteDocument, at: ListAt, by: SortBy): Edit | null {
+  const entries = entriesAt(pack, document, at)
+  const section = findSection(document, at.section)
   if (!section) return null
-  const content = { section, entries: entriesOf(document, id) }
-  const placeholders = placeholdersOf(pack, section)
-  const entries = shownEntries(content, placeholders, list)
-  const fields = fieldsOf(section.kind, list)
+  const fields = fieldsOf(section.kind, at.list)
   const slot = by === 'price' ? 'price' : (Object.keys(fields).find((name) => own(fields, name) === 'text') ?? '')
   const words = (entry: ShownEntry): string => {
     const value = shownEntrySlot(entry, slot)?.value
     return value ? plainWords(value) : ''
   }
-  const sorted = entries.toSorted(by === 'price' ? (a, b) => priceOf(words(a)) - priceOf(words(b)) : byName(document, words))
-  if (sorted.every((entry, i) => entry === entries[i])) return null
-  const places = ranks(sorted.length)
-  const moves = sorted.map(({ ref }, i): EditStep => ({ type: 'entry/move', section: id, entry: ref, rank: places[i] ?? '' }))
-  return toEdit([...fixedList(content, placeholders, list), ...moves])
+  const order = (compare: (a: ShownEntry, b: ShownEntry) => number): Edit | null =>
+    orderEntries(pack, document, at, entries.toSorted(compare))
+  if (by === 'name') return order(byName(document, words))
+  if (by === 'price') return order((a, b) => priceOf(words(a)) - priceOf(words(b)))
+  const dates = new Map(entries.map((entry) => [entry, dateOfEntry(entry, fields, siteLanguage(document))]))
+  const hasYears = [...dates.values()].some((date) => date?.year != null)
+  const byDate = (sign: 1 | -1) => (a: ShownEntry, b: ShownEntry) => {
+    const [x, y] = [dates.get(a) ?? null, dates.get(b) ?? null]
+    return x && y ? sign * compareDates(x, y) : Number(x === null) - Number(y === null)
+  }
+  return (hasYears ? order(byDate(-1)) : null) ?? order(byDate(1))
 }
 
 function byName(document: SiteDocument, words: (entry: ShownEntry) => string): (a: ShownEntry, b: ShownEntry) => number {

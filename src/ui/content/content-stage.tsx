@@ -1,6 +1,7 @@
 'use client'
 import { useCallback, useMemo, useRef, useState } from 'react'
 import { NOT_FOUND, notFoundPage } from '@/core/fill'
+import { findLeftover, neighbour } from '@/core/ledger'
 import { findPageByPath } from '@/core/pages'
 import {
   findPage,
@@ -24,14 +25,16 @@ import type { SheetCommand } from '../sheets/sheet-hands'
 import { SheetRow, type SheetRowHandle } from '../sheets/sheet-row'
 import type { SheetName } from '../sheets/widths'
 import { makeWordHand, WordHandContext } from '../words/word-hand'
+import { actOnRange } from './act-on-range'
 import { useContentKeys } from './content-keys'
 import { DesignStrip } from './design-strip'
 import { FindPanel } from './find-panel'
+import { KeyNames } from './key-names'
 import { Ledger } from './ledger'
 import { NearPanel } from './near-panel'
+import { makeRange, RangeContext, type RangeStore } from './range'
 import { PicturePicker, type PicturePickerHandle } from './picture-picker'
 import { TabBar } from './tab-bar'
-import { findLeftover, neighbour } from './tabs'
 import { editOfTyped } from './typed'
 import { useAllLines } from './use-all-lines'
 import { useFits } from './use-fits'
@@ -76,7 +79,12 @@ export function ContentStage() {
   const [panel, setPanel] = useState<'find' | 'near' | null>(null)
   const near = useNear()
   const lines = useAllLines()
-  const command = useCommands(inHand, walk, setPanel)
+  const fitOf = useMemo(() => {
+    const elsewhere = new Map([...lines.values()].flatMap((page) => [...page]))
+    return (key: string) => fits.get(key) ?? elsewhere.get(key)
+  }, [fits, lines])
+  const [range] = useState(makeRange)
+  const command = useCommands(inHand, range, walk, setPanel)
   useContentKeys(command)
   const source = useMemo(() => jobSource(store, ({ document }) => pageInView(document, view.getState().page), view), [store, view])
   const [wordHand] = useState(makeWordHand)
@@ -98,41 +106,40 @@ export function ContentStage() {
 
   return (
     <WordHandContext value={wordHand}>
-      <main className="flex min-h-0 flex-1 flex-col">
-        <h1 className="sr-only">Content</h1>
-        <div className={`min-h-0 shrink-0 px-4 pt-3 ${big || walked ? 'flex-1' : 'h-[52%]'}`}>
-          <Boundary what="The sheets">
-            <SheetRow
-              ref={sheets}
-              source={source}
-              sheets={SHEETS}
-              label="Page"
-              events={events}
-              big={big}
-              onBig={setBig}
-              onFit={noteFit}
-              tools={wordTools}
-            />
-          </Boundary>
-        </div>
-        <div className="mt-2 flex shrink-0 flex-col">
-          <TabBar tab={tab} near={near.length} lines={lines} onTab={openTab} onNear={() => setPanel('near')} />
-        </div>
-        {walked ? (
-          <DesignStrip key={walked} section={walked} page={view.getState().page} onClose={closeDesigns} />
-        ) : panel === 'find' ? (
-          <FindPanel onHold={hold} onClose={closePanel} />
-        ) : panel === 'near' ? (
-          <NearPanel near={near} onHold={hold} onClose={closePanel} />
-        ) : (
-          <Ledger tab={tab} hand={hand} onHold={hold} onGo={goTo} fits={fits} folded={big !== null} onDesigns={walk} />
-        )}
-        <p className={`shrink-0 border-t border-seam bg-cloth px-4 py-1 font-mono text-xs text-soft ${walked ? 'hidden' : ''}`}>
-          F8 next leftover · Enter down · Alt+K keep or confirm · Alt+N not needed · Alt+D designs · Alt+L nearly · Ctrl+H find and replace
-          · Ctrl+Z undo · Ctrl+click follows a link
-        </p>
-        <PicturePicker ref={picker} />
-      </main>
+      <RangeContext value={range}>
+        <main className="flex min-h-0 flex-1 flex-col">
+          <h1 className="sr-only">Content</h1>
+          <div className={`min-h-0 shrink-0 px-4 pt-3 ${big || walked ? 'flex-1' : 'h-[52%]'}`}>
+            <Boundary what="The sheets">
+              <SheetRow
+                ref={sheets}
+                source={source}
+                sheets={SHEETS}
+                label="Page"
+                events={events}
+                big={big}
+                onBig={setBig}
+                onFit={noteFit}
+                tools={wordTools}
+              />
+            </Boundary>
+          </div>
+          <div className="mt-2 flex shrink-0 flex-col">
+            <TabBar tab={tab} near={near.length} lines={lines} onTab={openTab} onNear={() => setPanel('near')} />
+          </div>
+          {walked ? (
+            <DesignStrip key={walked} section={walked} page={view.getState().page} onClose={closeDesigns} />
+          ) : panel === 'find' ? (
+            <FindPanel onHold={hold} onClose={closePanel} />
+          ) : panel === 'near' ? (
+            <NearPanel near={near} onHold={hold} onClose={closePanel} />
+          ) : (
+            <Ledger tab={tab} hand={hand} onHold={hold} onGo={goTo} fitOf={fitOf} folded={big !== null} onDesigns={walk} />
+          )}
+          {!walked && <KeyNames />}
+          <PicturePicker ref={picker} />
+        </main>
+      </RangeContext>
     </WordHandContext>
   )
 }
@@ -166,6 +173,7 @@ function useTyping(gesture: (place: string) => string): (place: Place, value: Sl
 /** What the keys do, from the sheets and from the ledger alike. */
 function useCommands(
   { tab, hand, view, goTo }: PlaceInHand,
+  range: RangeStore,
   walk: (section: SectionId | null) => void,
   show: (panel: 'find' | 'near') => void,
 ): (name: SheetCommand) => void {
@@ -173,8 +181,14 @@ function useCommands(
   return useCallback(
     (name) => {
       const { document, pack } = store.getState()
+      const { listed, chosen } = range.getState()
+      const several = chosen.size > 1 ? listed.filter(({ key }) => chosen.has(key)) : null
       const step = (by: 1 | -1): void => {
-        const next = neighbour(pack, document, tab, hand, by)
+        const next = neighbour(
+          listed.map(({ place }) => place),
+          hand,
+          by,
+        )
         if (next) goTo(next)
       }
       switch (name) {
@@ -191,9 +205,9 @@ function useCommands(
         case 'up':
           return step(-1)
         case 'keep':
-          return pressInHand(hand, '[data-keep]')
+          return several ? actOnRange(store, several, 'settle') : pressInHand(hand, '[data-keep]')
         case 'spare':
-          return pressInHand(hand, '[data-spare]')
+          return several ? actOnRange(store, several, 'empty') : pressInHand(hand, '[data-spare]')
         case 'designs':
           return walk(hand?.type === 'slot' ? hand.section : (sectionsOn(document, view.getState().page)[0]?.id ?? null))
         case 'find':
@@ -204,7 +218,7 @@ function useCommands(
           return name satisfies never
       }
     },
-    [store, view, hand, tab, goTo, walk, show],
+    [store, view, hand, tab, range, goTo, walk, show],
   )
 }
 

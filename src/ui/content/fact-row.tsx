@@ -1,31 +1,14 @@
 'use client'
 import type { LedgerFact } from '@/core/fill'
 import { getTemplate } from '@/core/pack'
-import {
-  addressLine,
-  factsOf,
-  isNoFact,
-  NO_FACT,
-  toHoursRows,
-  type Address,
-  type FactValue,
-  type Hours,
-  type SparedFact,
-} from '@/core/site'
+import { FACT_SAID, factWords } from '@/core/ledger'
+import { factsOf, isNoFact, NO_FACT, type FactValue, type SparedFact } from '@/core/site'
 import { AddressInputs } from '../fields/address-inputs'
 import { FactInput, useFactInput } from '../fields/fact-input'
 import { HoursInputs } from '../fields/hours-inputs'
-import { useJob } from '../job/job-context'
+import { useJob, useJobStore } from '../job/job-context'
+import { useGesture } from '../job/use-gesture'
 import { RowFrame } from './row-frame'
-
-const LABELS: Record<LedgerFact, string> = {
-  name: 'Name',
-  tagline: 'Line under the name',
-  phone: 'Telephone',
-  email: 'Email',
-  address: 'Address',
-  hours: 'Opening hours',
-}
 
 function isSpared(fact: LedgerFact): fact is SparedFact & LedgerFact {
   return fact in NO_FACT
@@ -35,18 +18,20 @@ type Props = {
   readonly fact: LedgerFact
   readonly inHand: boolean
   readonly onHold: () => void
-  readonly onChange: (value: FactValue | null) => void
 }
 
 /** The ledger's row of one fact: changed here, changed wherever it is shown. */
-export function FactRow({ fact, inHand, onHold, onChange }: Props) {
+export function FactRow({ fact, inHand, onHold }: Props) {
+  const store = useJobStore()
+  const gesture = useGesture()
+  const onChange = (next: FactValue | null): void => void store.apply({ type: 'fact/set', fact, value: next }, gesture(`fact ${fact}`))
   const value = useJob((s) => factsOf(s.document)[fact])
   const template = useJob((s) => getTemplate(s.pack, s.document.dress.template).facts[fact])
   return (
     <RowFrame
       id={`fact ${fact}`}
-      label={LABELS[fact]}
-      template={<span className="line-clamp-2">{writeFact(template)}</span>}
+      label={FACT_SAID[fact]}
+      template={<span className="line-clamp-2">{factWords(template)}</span>}
       state={value === undefined ? 'leftover' : isNoFact(value) ? 'has none' : 'client’s'}
       inHand={inHand}
       onHold={onHold}
@@ -81,7 +66,7 @@ function TextFactCell({
       <FactInput
         name={fact}
         input={input}
-        control={{ 'aria-label': `Client facts: ${LABELS[fact]}`, ...(input.fault ? { 'aria-invalid': true as const } : {}) }}
+        control={{ 'aria-label': `Client facts: ${FACT_SAID[fact]}`, ...(input.fault ? { 'aria-invalid': true as const } : {}) }}
       />
       {input.fault && (
         <p className="mt-0.5 text-sm font-medium text-thread" role="alert">
@@ -90,14 +75,4 @@ function TextFactCell({
       )}
     </>
   )
-}
-
-function writeFact(value: string | Address | Hours | undefined): string {
-  if (value === undefined) return ''
-  if (typeof value === 'string') return value
-  return 'street' in value
-    ? addressLine(value)
-    : toHoursRows(value)
-        .map((row) => `${row.days} ${row.times}`)
-        .join('; ')
 }

@@ -1,20 +1,21 @@
-import { own } from '@/core/own'
-import type { LabelRow as Row } from '@/core/fill'
-import { DAY_NAMES, MAX_LABEL } from '@/core/site'
+import { siteLabels, type LabelRow as Row } from '@/core/fill'
+import { MAX_LABEL } from '@/core/site'
+import { useJob, useJobStore } from '../job/job-context'
+import { useGesture } from '../job/use-gesture'
 import { RowFrame, type RowState } from './row-frame'
 import { TextCell } from './text-cell'
 
-type Props = {
-  readonly row: Row
-  readonly inHand: boolean
-  readonly onHold: () => void
-  readonly onChange: (text: string | null) => void
-}
+type Props = { readonly label: string; readonly name: string; readonly inHand: boolean; readonly onHold: () => void }
 
 /** A word that the site says of itself, such as “Telephone” or “Menu”. Emptied, it is the plain word of the site's language. */
-export function LabelRow({ row, inHand, onHold, onChange }: Props) {
-  const { label, value, placeholder, plain, leftover } = row
-  const name = nameOf(label)
+export function LabelRow({ label, name, inHand, onHold }: Props) {
+  const store = useJobStore()
+  const gesture = useGesture()
+  const row = useJob((s) => siteLabels(s.pack, s.document).find((one) => one.label === label))
+  const onChange = (text: string | null): void =>
+    void store.apply({ type: 'label/set', label, value: text === null ? null : { text } }, gesture(`label ${label}`))
+  if (!row) return null
+  const { value, placeholder, plain, leftover } = row
   return (
     <RowFrame
       id={`label ${label}`}
@@ -42,18 +43,6 @@ export function LabelRow({ row, inHand, onHold, onChange }: Props) {
       />
     </RowFrame>
   )
-}
-
-/** What we call a label on our own screens. */
-function nameOf(label: string): string {
-  return own(NAMES, label) ?? label.charAt(0).toUpperCase() + label.slice(1).replaceAll('-', ' ')
-}
-
-const NAMES: Readonly<Record<string, string>> = {
-  skip: 'Link to the content',
-  pages: 'Menu, as it is read out',
-  'pages-again': 'Menu at the foot, read out',
-  ...DAY_NAMES,
 }
 
 function stateOf({ value, placeholder, plain, leftover }: Row): RowState {

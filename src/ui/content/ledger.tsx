@@ -1,74 +1,94 @@
 'use client'
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { memo, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { toast } from 'sonner'
-import { useShallow } from 'zustand/react/shallow'
-import { NOT_FOUND, shownFacts, siteLabels, type Pour } from '@/core/fill'
-import {
-  findPage,
-  placeKey,
-  sectionsIn,
-  sectionsOfPage,
-  sharedSections,
-  type Edit,
-  type EditStep,
-  type PageId,
-  type Place,
-  type Section,
-  type SectionId,
-  type SiteDocument,
-} from '@/core/site'
+import type { Pour } from '@/core/fill'
+import { isEverything, type Listed, type ListedGroup, type Tab, type Wanted } from '@/core/ledger'
+import { findSection, placeKey, reachOf, type Place, type SectionId } from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
 import { useGesture } from '../job/use-gesture'
 import { Boundary } from '../parts/boundary'
-import { BrandRows } from './brand-rows'
-import { FactRow } from './fact-row'
-import { LabelRow } from './label-row'
+import { Button } from '../parts/button'
 import type { LineFit } from '../sheets/widths'
+import { EntryDrag } from './entry-drag'
 import { GroupFrame } from './group-frame'
-import { PageRows } from './page-rows'
-import { ROW_GRID } from './row-frame'
-import { SectionGroup } from './section-group'
+import { LedgerHead } from './ledger-head'
+import { ListedRow } from './listed-row'
+import { NearRows } from './near-rows'
 import { PourPanel } from './pour-panel'
+import { useRange, useRangeStore } from './range'
+import { RangeBar } from './range-bar'
+import { SectionTools } from './section-tools'
 import { applyPour, makeSlotActions, type Reach } from './slot-actions'
-import type { SlotActions } from './slot-row'
-import type { Tab } from './tabs'
-import { useWordsAt } from '../words/word-hand'
-import { WordSpot } from './word-spot'
+import type { SlotActions } from './slot-actions'
+import { isLong as isLongFit } from './use-all-lines'
+import { useListing, type Grouped } from './use-listing'
+import { useRangeHands } from './use-range-hands'
 
 type Props = {
   readonly tab: Tab
   readonly hand: Place | null
   readonly onHold: (place: Place) => void
-  /** Takes a place in hand and puts the focus into it. */
-  readonly onGo: (place: Place) => void
-  readonly fits: ReadonlyMap<string, LineFit>
+  /** Takes a place in hand and puts the focus into it, or on its row. */
+  readonly onGo: (place: Place, on?: 'cell' | 'row') => void
+  readonly fitOf: (key: string) => LineFit | undefined
   /** Folded to the row in hand, while one sheet has the screen. */
   readonly folded: boolean
   readonly onDesigns: (section: SectionId) => void
 }
 
+/** Up to how many rows are all drawn at once. */
+const DRAWN_WHOLE = 500
+
+const EVERYTHING: Wanted = { show: 'all', words: '' }
+
 /** A tab's places in reading order: the template's words beside the client's. */
-export function Ledger({ tab, hand, onHold, onGo, fits, folded, onDesigns }: Props) {
+export function Ledger({ tab, hand, onHold, onGo, fitOf, folded, onDesigns }: Props) {
+  const store = useJobStore()
+  const range = useRangeStore()
+  const isRange = useRange(({ chosen }) => chosen.size > 1)
+  const [wanted, setWanted] = useState(EVERYTHING)
+  const [grouped, setGrouped] = useState<Grouped>('section')
   const [pour, setPour] = useState<{ readonly plan: Pour; readonly from: Place } | null>(null)
   const askPour = useCallback((plan: Pour | null, from: Place) => {
     if (plan) setPour({ plan, from })
     else toast('Nothing of what was pasted has a place here.')
   }, [])
   const { actions, busy } = useSlotActions(onHold, onGo, askPour)
-  const store = useJobStore()
   const closePour = (): void => {
     if (pour) onGo(pour.from)
     setPour(null)
   }
+  const inHand = hand ? placeKey(hand) : null
+  const isTooLong = useCallback(
+    (key: string) => {
+      const fit = fitOf(key)
+      return fit !== undefined && isLongFit(fit)
+    },
+    [fitOf],
+  )
+  const { all, groups, changed } = useListing(tab, wanted, grouped, inHand, isTooLong)
+  const listed = useMemo(() => groups.flatMap((group) => group.listed), [groups])
+  useLayoutEffect(() => range.setState({ listed }), [range, listed])
+  const isOrdered = isEverything(wanted) && grouped === 'section'
+  const hands = useRangeHands({ listed, hand, isOrdered, onGo, onPour: askPour })
   const top = useRef<HTMLDivElement>(null)
   useEffect(() => {
     if (top.current) top.current.scrollTop = 0
-  }, [tab])
-  const inHand = hand ? placeKey(hand) : null
-  const sections = useJob(useShallow((s) => sectionsOfTab(s.document, tab).map(({ id }) => id)))
+  }, [tab, wanted, grouped])
+  const known = (): ReturnType<Parameters<typeof LedgerHead>[0]['all']> => {
+    const { pack, document } = store.getState()
+    return { groups: all, known: { pack, document, isLong: isTooLong, changed: changed === 'none' ? null : changed } }
+  }
   return (
-    <div ref={top} className={`min-h-0 overflow-y-auto bg-cloth ${folded ? 'max-h-44 shrink-0' : 'flex-1'}`} data-ledger data-skip-to>
-      <LedgerHead folded={folded} />
+    <div
+      ref={top}
+      className={`min-h-0 overflow-y-auto bg-cloth ${folded ? 'max-h-44 shrink-0' : 'flex-1'}`}
+      data-ledger
+      data-skip-to
+      {...hands}
+    >
+      {isRange && <RangeBar />}
+      {!folded && !isRange && <LedgerHead wanted={wanted} grouped={grouped} all={known} onWant={setWanted} onGroup={setGrouped} />}
       {pour && (
         <PourPanel
           pour={pour.plan}
@@ -79,36 +99,111 @@ export function Ledger({ tab, hand, onHold, onGo, fits, folded, onDesigns }: Pro
           onClose={closePour}
         />
       )}
-      {tab === 'shared' && <SharedGroups inHand={inHand} onHold={onHold} folded={folded} />}
-      {sections.map((section) => (
-        <Boundary key={section} what="This section’s places">
-          <SectionGroup section={section} inHand={inHand} fits={fits} folded={folded} busy={busy} actions={actions} onDesigns={onDesigns} />
-        </Boundary>
-      ))}
-      {tab === 'shared' && <LabelGroup inHand={inHand} onHold={onHold} folded={folded} />}
-      {tab !== 'shared' && <PageGroup page={tab} inHand={inHand} onHold={onHold} folded={folded} />}
+      <EntryDrag>
+        {groups.map((group) => (
+          <Boundary key={group.key} what="This part’s places">
+            <Group
+              group={group}
+              inHand={group.listed.some(({ key }) => key === inHand) ? inHand : null}
+              isWhole={tab === 'site'}
+              isLong={listed.length > DRAWN_WHOLE}
+              fitOf={fitOf}
+              folded={folded}
+              busy={busy}
+              actions={actions}
+              onHold={onHold}
+              onDesigns={onDesigns}
+            />
+          </Boundary>
+        ))}
+      </EntryDrag>
+      {groups.length === 0 && <NothingListed wanted={wanted} changed={changed} onAll={() => setWanted(EVERYTHING)} />}
     </div>
   )
 }
 
-/** What the columns are; while words are typed in below, what can be done with them stands over theirs. */
-function LedgerHead({ folded }: { readonly folded: boolean }) {
-  const isTyping = useWordsAt('ledger') !== null
-  if (folded && !isTyping) return null
+function NothingListed({
+  wanted,
+  changed,
+  onAll,
+}: {
+  wanted: Wanted
+  changed: ReturnType<typeof useListing>['changed']
+  onAll: () => void
+}) {
+  const isAsking = wanted.show === 'changed' && changed === null
+  const words =
+    wanted.show !== 'changed' || (changed !== 'none' && changed !== null)
+      ? 'No place here is of that kind.'
+      : isAsking
+        ? 'Looking what visitors see now…'
+        : 'Nothing is live yet, so all of the site is new.'
   return (
-    <div className={`${ROW_GRID} sticky top-0 z-10 min-h-8 items-center border-b border-seam bg-cloth pe-3 ps-4 text-sm text-soft`}>
-      <span aria-hidden>Place</span>
-      <span aria-hidden>Template’s</span>
-      {isTyping ? <WordSpot spot="ledger" /> : <span aria-hidden>Client’s</span>}
-      <span aria-hidden>Lines, of those designed</span>
-      <span aria-hidden>State</span>
+    <div className="flex items-center gap-3 px-4 py-4">
+      <p className="text-soft" role="status">
+        {wanted.words.trim() && !isAsking ? `No place here says “${wanted.words.trim()}”.` : words}
+      </p>
+      <Button onClick={onAll}>List every place</Button>
     </div>
   )
 }
 
-function sectionsOfTab(document: SiteDocument, tab: Tab): readonly Section[] {
-  if (tab === 'shared') return sharedSections(document)
-  return tab === NOT_FOUND ? sectionsIn(document, { type: 'notFound' }) : sectionsOfPage(document, tab)
+type GroupProps = Pick<Props, 'fitOf' | 'folded' | 'onHold' | 'onDesigns'> & {
+  readonly group: ListedGroup
+  /** The place in hand, where it is in this group. */
+  readonly inHand: string | null
+  /** Among those of other pages: it says where it stands. */
+  readonly isWhole: boolean
+  /** What is listed is too long to be drawn whole. */
+  readonly isLong: boolean
+  readonly busy: ReadonlySet<string>
+  readonly actions: SlotActions
+}
+
+/** The places of one part of a page, or of one kind. */
+const Group = memo(function Group({ group, inHand, isWhole, isLong, fitOf, folded, busy, actions, onHold, onDesigns }: GroupProps) {
+  const { type, section, where, listed } = group
+  const reach = useJob((s) => reachOfGroup(s.document, group))
+  if (folded && inHand === null) return null
+  const shown = folded ? listed.filter(({ key }) => key === inHand) : listed
+  const rows = (): React.ReactNode =>
+    shown.map((one, i) => (
+      <ListedRow
+        key={one.key}
+        listed={one}
+        inHand={one.key === inHand}
+        isNamed={type === 'kind'}
+        isFirstOfItem={isFirstOfItem(shown, i)}
+        busy={busy.has(one.key)}
+        fit={fitOf(one.key)}
+        actions={actions}
+        onHold={onHold}
+      />
+    ))
+  return (
+    <GroupFrame
+      title={group.title}
+      where={isWhole && type !== 'kind' ? where : null}
+      reach={reach}
+      folded={folded}
+      tools={section && <SectionTools section={section} onDesigns={onDesigns} />}
+    >
+      <NearRows rows={shown.length} isWanted={!isLong || inHand !== null}>
+        {rows}
+      </NearRows>
+    </GroupFrame>
+  )
+})
+
+function isFirstOfItem(listed: readonly Listed[], i: number): boolean {
+  const entry = listed[i]?.row?.entry ?? null
+  return entry !== null && listed[i - 1]?.row?.entry?.key !== entry.key
+}
+
+function reachOfGroup(document: Parameters<typeof reachOf>[0], { type, section }: ListedGroup): string | null {
+  if (type === 'kind') return null
+  if (section !== null) return findSection(document, section) ? reachOf(document, section) : 'this page'
+  return type === 'page' ? 'this page' : 'every page'
 }
 
 /** What the rows of slots do, and which of them wait for a picture to be read. */
@@ -133,100 +228,4 @@ function useSlotActions(
     [store, gesture, onHold, onGo, onPour, markBusy],
   )
   return { actions, busy }
-}
-
-type GroupProps = { readonly inHand: string | null; readonly onHold: (place: Place) => void; readonly folded: boolean }
-
-/** The client's facts and brand, which every page shows. */
-function SharedGroups({ inHand, onHold, folded }: GroupProps) {
-  const store = useJobStore()
-  const gesture = useGesture()
-  const facts = useJob((s) => shownFacts(s.pack, s.document))
-  return (
-    <>
-      <GroupFrame title="Client facts" reach="every page" folded={folded}>
-        {facts
-          .filter((fact) => !folded || inHand === `fact ${fact}`)
-          .map((fact) => (
-            <FactRow
-              key={fact}
-              fact={fact}
-              inHand={inHand === `fact ${fact}`}
-              onHold={() => onHold({ type: 'fact', fact })}
-              onChange={(value) => store.apply({ type: 'fact/set', fact, value }, gesture(`fact ${fact}`))}
-            />
-          ))}
-      </GroupFrame>
-      <GroupFrame title="Brand" reach="every page" folded={folded}>
-        {(!folded || inHand?.startsWith('brand')) && (
-          <BrandRows
-            inHand={inHand}
-            onHold={(part) => onHold({ type: 'brand', part })}
-            onColour={(value) => store.apply({ type: 'brand/set', part: 'colour', value }, gesture('brand colour'))}
-            onLogo={(asset) => {
-              if (asset) store.addAsset(asset)
-              // The version for dark surfaces was made from the logo that goes.
-              store.apply({
-                type: 'batch',
-                edits: [
-                  { type: 'brand/set', part: 'logo', value: asset?.id ?? null },
-                  { type: 'brand/set', part: 'logo-on-dark', value: null },
-                ],
-              })
-            }}
-          />
-        )}
-      </GroupFrame>
-    </>
-  )
-}
-
-/** Words that designs say of themselves, and what every page says beside them: once for the site. */
-function LabelGroup({ inHand, onHold, folded }: GroupProps) {
-  const store = useJobStore()
-  const gesture = useGesture()
-  const labels = useJob((s) => siteLabels(s.pack, s.document))
-  return (
-    <GroupFrame title="Labels" reach="every page" folded={folded}>
-      {labels
-        .filter(({ label }) => !folded || inHand === `label ${label}`)
-        .map((row) => (
-          <LabelRow
-            key={row.label}
-            row={row}
-            inHand={inHand === `label ${row.label}`}
-            onHold={() => onHold({ type: 'label', label: row.label })}
-            onChange={(text) =>
-              store.apply({ type: 'label/set', label: row.label, value: text === null ? null : { text } }, gesture(`label ${row.label}`))
-            }
-          />
-        ))}
-    </GroupFrame>
-  )
-}
-
-/** An address that was given or kept by hand; null goes back to counting it as the template's. */
-function addressEdit(page: PageId, segment: string | null): Edit {
-  const kept: EditStep = { type: 'page/set', page, part: 'addressed', value: segment !== null }
-  return segment === null ? kept : { type: 'batch', edits: [{ type: 'page/set', page, part: 'segment', value: segment }, kept] }
-}
-
-function PageGroup({ page, inHand, onHold, folded }: GroupProps & { readonly page: PageId }) {
-  const store = useJobStore()
-  const gesture = useGesture()
-  const isThere = useJob((s) => findPage(s.document, page) !== null)
-  if (!isThere) return null
-  return (
-    <GroupFrame title="In menus and search results" reach="this page" folded={folded}>
-      {(!folded || inHand?.startsWith('page')) && (
-        <PageRows
-          page={page}
-          inHand={inHand}
-          onHold={onHold}
-          onChange={(part, value) => store.apply({ type: 'page/set', page, part, value }, gesture(`page ${page} ${part}`))}
-          onAddress={(segment) => store.apply(addressEdit(page, segment))}
-        />
-      )}
-    </GroupFrame>
-  )
 }

@@ -3,9 +3,20 @@ import { Undo2 } from 'lucide-react'
 import type { ReactNode } from 'react'
 import type { LineFit } from '../sheets/widths'
 import { FitStrip } from './fit-strip'
+import { useRange } from './range'
 
 export type RowState =
-  'leftover' | 'plain word' | 'draft' | 'client’s' | 'kept' | 'left empty' | 'has none' | 'left for later' | 'computed' | 'as designed'
+  | 'leftover'
+  | 'plain word'
+  | 'draft'
+  | 'client’s'
+  | 'kept'
+  | 'left empty'
+  | 'has none'
+  | 'left for later'
+  | 'computed'
+  | 'as designed'
+  | 'hidden'
 
 type Props = {
   readonly id: string
@@ -32,7 +43,7 @@ type Props = {
   readonly children: ReactNode
 }
 
-export const ROW_GRID = 'grid grid-cols-[9.5rem_minmax(0,1fr)_minmax(0,1.35fr)_10.5rem_12.75rem] gap-x-4'
+export const ROW_GRID = 'grid grid-cols-[11.25rem_minmax(0,1fr)_minmax(0,1.4fr)_10.5rem_12.75rem] gap-x-4'
 
 /** One line of the ledger: the place, the template's content beside the client's, the fit, the state. */
 export function RowFrame({
@@ -54,20 +65,25 @@ export function RowFrame({
 }: Props) {
   const leftover = state === 'leftover'
   const draft = state === 'draft'
+  const isChosen = useRange((range) => range.chosen.has(id))
   return (
     <div
       id={`row-${id}`}
       data-row={id}
       role="group"
+      tabIndex={-1}
       aria-current={inHand || undefined}
       className={
         `${ROW_GRID} scroll-my-16 items-start [contain-intrinsic-size:auto_3rem] [content-visibility:auto] border-b ` +
         `border-seam py-1.5 pe-3 ps-4 ${leftover ? 'stitch-start' : ''} ` +
-        `${inHand ? 'bg-white shadow-[inset_4px_0_0_var(--color-tape)]' : ''}`
+        `${inHand ? 'shadow-[inset_4px_0_0_var(--color-tape)]' : ''} ${isChosen ? 'bg-tape-pale!' : inHand ? 'bg-white' : ''}`
       }
       onFocusCapture={onHold}
     >
-      <div className="pt-1.5 text-sm font-semibold leading-snug">{label}</div>
+      <div className="pt-1.5 text-sm font-semibold leading-snug">
+        {label}
+        {isChosen && <span className="sr-only"> (chosen)</span>}
+      </div>
       <div className="min-w-0 pt-1.5 text-sm leading-snug text-soft">{template}</div>
       <div className="min-w-0" data-client>
         {children}

@@ -1,29 +1,49 @@
 import { nanoid } from 'nanoid'
 import { toast } from 'sonner'
-import { fixedList, placeholdersOf, planPour, sectionRows, shownEntries, type LedgerRow, type Pour, type ShownEntry } from '@/core/fill'
+import { planPour, sectionRows, type LedgerRow, type PastedTable, type Pour } from '@/core/fill'
+import { actOnEntries, addEntry, entriesAt, resetEntries, sortEntries, sortsOf, type EntryAct, type ListAt, type SortBy } from '@/core/plan'
 import {
   confirmedValue,
   emptyValue,
-  entriesOf,
   findSection,
-  naturalRank,
   placeKey,
-  rankBetween,
-  refOf,
   type EditStep,
   type EntryId,
+  type LinkTarget,
   type Place,
-  type Section,
   type SlotPlace,
   type SlotValue,
+  type SlotValueOf,
 } from '@/core/site'
-import { sortEntries, sortsOf } from '@/core/plan'
 import { ApiError, uploadPicture } from '../job/api'
 import type { JobStore } from '../job/job-store'
 import { count } from '../parts/words'
 import { notice, refusal } from '../parts/notice'
-import type { SlotActions } from './slot-row'
 import { nameTarget } from './word-settings'
+
+/** What the rows of slots can do. */
+export type SlotActions = {
+  readonly set: (row: LedgerRow, value: SlotValue | null) => void
+  /** Words are about to lead somewhere. */
+  readonly target: (row: LedgerRow, to: LinkTarget) => void
+  /** Leads a button somewhere: a step of its own beside what is typed on it. */
+  readonly lead: (row: LedgerRow, value: SlotValueOf<'link'>) => void
+  readonly file: (row: LedgerRow, file: File) => void
+  readonly pour: (row: LedgerRow, table: PastedTable) => void
+  readonly hold: (row: LedgerRow) => void
+  /** Says that the place, or the whole list, is not needed: nothing stands there. */
+  readonly spare: (row: LedgerRow) => void
+  readonly confirm: (row: LedgerRow) => void
+  readonly addItem: (row: LedgerRow) => void
+  /** Puts the entries of a list in order. */
+  readonly sortItems: (row: LedgerRow, by: SortBy) => void
+  /** By what a list can be sorted. */
+  readonly sortsOf: (row: LedgerRow) => readonly SortBy[]
+  /** Does something with the entry that a row belongs to. */
+  readonly actOnItem: (row: LedgerRow, act: EntryAct) => void
+  /** Takes out what was done with a list by hand: it has the template's entries again. */
+  readonly resetList: (row: LedgerRow) => void
+}
 
 /** What rows ask of the screen that they stand on. */
 export type Reach = {
@@ -55,7 +75,7 @@ export function makeSlotActions(
     hold: (row) => reach.hold(row.place),
     file: (row, file) => void putPicture(store, row.place, file, setBusy),
     spare: (row) => {
-      if (row.type === 'list') dropEntries(store, row)
+      if (row.type === 'list') act(store, row, 'out')
       else store.apply(setSlot(row.place, emptyValue(row.type)))
     },
     confirm: (row) => {
@@ -65,20 +85,19 @@ export function makeSlotActions(
       const { document, pack } = store.getState()
       reach.pour(planPour(pack, document, row.place, table, newEntryId), row.place)
     },
-    addItem: (row) => addEntry(store, row, reach.go),
+    addItem: (row) => addAndGo(store, row, reach.go),
     sortItems: (row, by) => {
       const { pack, document } = store.getState()
-      const edit = sortEntries(pack, document, row.place.section, row.place.slot, by)
+      const edit = sortEntries(pack, document, listOf(row), by)
       if (edit) store.apply(edit)
       else toast('The entries stand in that order already.')
     },
-    sortsOf: ({ place }) => {
-      const section = findSection(store.getState().document, place.section)
-      return section ? sortsOf(section.kind, place.slot) : []
+    sortsOf: (row) => {
+      const { document, pack } = store.getState()
+      return sortsOf(pack, document, listOf(row))
     },
-    removeItem: (row) => changeEntry(store, row, ({ section }, entry) => ({ type: 'entry/remove', section: section.id, entry: entry.ref })),
-    resetList: (row) => resetList(store, row),
-    moveItem: (row, by) => changeEntry(store, row, (list, entry) => moveEntry(list, entry, by)),
+    actOnItem: (row, how) => act(store, row, how),
+    resetList: (row) => store.apply(resetEntries(store.getState().document, listOf(row))),
   }
 }
 
@@ -86,76 +105,33 @@ function setSlot({ section, entry, slot }: SlotPlace, value: SlotValue | null): 
   return { type: 'slot/set', section, entry, slot, value }
 }
 
-/** A list with its entries as they stand, and the step that fixes how many of the template's it begins with. */
-type List = { readonly section: Section; readonly entries: readonly ShownEntry[]; readonly fixed: readonly EditStep[] }
-
-function listAt(store: JobStore, place: SlotPlace, list: string): List | null {
-  const { document, pack } = store.getState()
-  const section = findSection(document, place.section)
-  if (!section) return null
-  const content = { section, entries: entriesOf(document, section.id) }
-  const placeholders = placeholdersOf(pack, section)
-  return { section, entries: shownEntries(content, placeholders, list), fixed: fixedList(content, placeholders, list) }
-}
-
-function newEntryId(): EntryId {
+export function newEntryId(): EntryId {
   return nanoid(10).replace(/^[-_]/, 'e') as EntryId
 }
 
+function listOf({ place }: LedgerRow): ListAt {
+  return { section: place.section, list: place.entry?.list ?? place.slot }
+}
+
 /** Adds an entry after the one that a row belongs to, or at the end of the list that it is, and goes to its first place. */
-function addEntry(store: JobStore, row: LedgerRow, go: (place: Place) => void): void {
-  const name = row.place.entry?.list ?? row.place.slot
-  const list = listAt(store, row.place, name)
-  if (!list) return
-  const entry = { list: name, id: newEntryId() }
-  const at = row.entry ? list.entries.findIndex((e) => e.key === row.entry?.key) : list.entries.length - 1
-  const rank = rankBetween(list.entries[at]?.rank ?? null, list.entries[at + 1]?.rank ?? null)
-  const { section } = list
-  const added = store.apply({
-    type: 'batch',
-    edits: [...list.fixed, { type: 'entry/insert', section: section.id, entry, rank, slots: {} }],
-  })
-  if (added === null) return
+function addAndGo(store: JobStore, row: LedgerRow, go: (place: Place) => void): void {
   const { document, pack } = store.getState()
-  const now = findSection(document, section.id)
-  const first = now && sectionRows(pack, document, now).find((r) => r.entry?.key === entry.id)
+  const id = newEntryId()
+  const edit = addEntry(pack, document, listOf(row), row.entry?.key ?? null, id)
+  if (!edit || store.apply(edit) === null) return
+  const now = store.getState()
+  const section = findSection(now.document, row.place.section)
+  const first = section && sectionRows(now.pack, now.document, section).find((r) => r.entry?.key === id)
   if (first) go(first.place)
 }
 
-/** Takes every entry of a list out: the client has nothing of the kind. */
-function dropEntries(store: JobStore, { place }: LedgerRow): void {
-  const list = listAt(store, place, place.slot)
-  if (!list) return
-  const gone = list.entries.map(({ ref }): EditStep => ({ type: 'entry/remove', section: list.section.id, entry: ref }))
-  store.apply({ type: 'batch', edits: [...list.fixed, ...gone] })
-}
-
-function changeEntry(store: JobStore, row: LedgerRow, change: (list: List, entry: ShownEntry) => EditStep | null): void {
-  const list = row.place.entry && listAt(store, row.place, row.place.entry.list)
-  const entry = list?.entries.find((e) => e.key === row.entry?.key)
-  const step = list && entry ? change(list, entry) : null
-  if (list && step) store.apply({ type: 'batch', edits: [...list.fixed, step] })
-}
-
-/** The template's entries again, in its order; those that were added leave. */
-function resetList(store: JobStore, { place }: LedgerRow): void {
-  const records = entriesOf(store.getState().document, place.section).filter((e) => e.in.list === place.slot)
-  const back = records.flatMap((record): EditStep[] => {
-    const at = { section: place.section, entry: refOf(record) }
-    if (record.nth === null) return [{ type: 'entry/remove', ...at }]
-    const rank = naturalRank(record.nth)
-    if (record.gone) return [{ type: 'entry/insert', ...at, rank, slots: {} }]
-    return record.rank === rank ? [] : [{ type: 'entry/move', ...at, rank }]
-  })
-  store.apply({ type: 'batch', edits: [...back, setSlot(place, null)] })
-}
-
-function moveEntry({ section, entries }: List, entry: ShownEntry, by: -1 | 1): EditStep | null {
-  const at = entries.indexOf(entry)
-  const to = at + by
-  if (to < 0 || to >= entries.length) return null
-  const [before, after] = by < 0 ? [entries[to - 1], entries[to]] : [entries[to], entries[to + 1]]
-  return { type: 'entry/move', section: section.id, entry: entry.ref, rank: rankBetween(before?.rank ?? null, after?.rank ?? null) }
+/** Does something with the entry that a row belongs to, or with all entries of the list that it is. */
+function act(store: JobStore, row: LedgerRow, how: EntryAct): void {
+  const { document, pack } = store.getState()
+  const list = listOf(row)
+  const keys = row.entry ? [row.entry.key] : entriesAt(pack, document, list).map(({ key }) => key)
+  const edit = actOnEntries(pack, document, list, keys, how, newEntryId)
+  if (edit) store.apply(edit)
 }
 
 /** Sends a picture and puts it into its place; its alternative text is the client's to write, so it begins empty. */

@@ -1,47 +1,29 @@
 'use client'
 import { own } from '@/core/own'
-import { ArrowDown, ArrowUp, Plus, X } from 'lucide-react'
 import { memo, type ReactNode } from 'react'
-import type { LedgerRow, PastedTable } from '@/core/fill'
+import type { LedgerRow } from '@/core/fill'
 import { thumbnailUrl, type AssetTable } from '@/core/image'
-import { isEmptyValue, plainWords, type LinkTarget, type RichText, type SlotValue, type SlotValueOf } from '@/core/site'
-import type { SortBy } from '@/core/plan'
+import { isEmptyValue, plainWords, type RichText } from '@/core/site'
+import { EntryLabel } from './entry-label'
+import { HowMany } from './how-many'
 import { HoldLines } from './hold-lines'
 import { ImageCell } from './image-cell'
 import { LinkCell } from './link-cell'
 import { RowFrame, type RowState } from './row-frame'
+import type { SlotActions } from './slot-actions'
+import { SortMenu } from './sort-menu'
 import { TextCell } from './text-cell'
 import { WordsCell } from './words-cell'
 import type { LineFit } from '../sheets/widths'
 import { Button } from '../parts/button'
 import { count } from '../parts/words'
 
-export type SlotActions = {
-  readonly set: (row: LedgerRow, value: SlotValue | null) => void
-  /** Words are about to lead somewhere. */
-  readonly target: (row: LedgerRow, to: LinkTarget) => void
-  /** Leads a button somewhere: a step of its own beside what is typed on it. */
-  readonly lead: (row: LedgerRow, value: SlotValueOf<'link'>) => void
-  readonly file: (row: LedgerRow, file: File) => void
-  readonly pour: (row: LedgerRow, table: PastedTable) => void
-  readonly hold: (row: LedgerRow) => void
-  /** Says that the place, or the whole list, is not needed: nothing stands there. */
-  readonly spare: (row: LedgerRow) => void
-  readonly confirm: (row: LedgerRow) => void
-  readonly addItem: (row: LedgerRow) => void
-  /** Puts the entries of a list in order. */
-  readonly sortItems: (row: LedgerRow, by: SortBy) => void
-  /** By what a list can be sorted. */
-  readonly sortsOf: (row: LedgerRow) => readonly SortBy[]
-  readonly moveItem: (row: LedgerRow, by: -1 | 1) => void
-  readonly removeItem: (row: LedgerRow) => void
-  /** Takes out what was done with a list by hand: it has the template's entries again. */
-  readonly resetList: (row: LedgerRow) => void
-}
 type Props = {
   readonly id: string
   readonly row: LedgerRow
   readonly title: string
+  /** What it is called among others of its kind, where it does not stand among its section's. */
+  readonly name: string | null
   readonly inHand: boolean
   readonly busy: boolean
   readonly fit: LineFit | undefined
@@ -52,11 +34,11 @@ type Props = {
 
 /** The ledger's row of one slot. Drawn again only when its own content, fit or focus changes. */
 export const SlotRow = memo(
-  function SlotRow({ id, row, title, inHand, busy, fit, assets, isFirstOfItem, actions }: Props) {
+  function SlotRow({ id, row, title, name, inHand, busy, fit, assets, isFirstOfItem, actions }: Props) {
     return (
       <RowFrame
         id={id}
-        label={<SlotLabel row={row} isFirstOfItem={isFirstOfItem} actions={actions} />}
+        label={name ?? <SlotLabel row={row} isFirstOfItem={isFirstOfItem} actions={actions} />}
         template={<TemplateContent row={row} assets={assets} />}
         state={stateOf(row)}
         inHand={inHand}
@@ -75,12 +57,14 @@ export const SlotRow = memo(
   (a, b) =>
     a.id === b.id &&
     a.inHand === b.inHand &&
+    a.name === b.name &&
     a.busy === b.busy &&
     a.fit === b.fit &&
     a.assets === b.assets &&
     a.row.value === b.row.value &&
     a.row.placeholder === b.row.placeholder &&
     a.row.label === b.row.label &&
+    a.row.entry?.hidden === b.row.entry?.hidden &&
     a.row.count?.shown === b.row.count?.shown &&
     a.isFirstOfItem === b.isFirstOfItem &&
     a.actions === b.actions,
@@ -89,6 +73,7 @@ export const SlotRow = memo(
 const NO_WORDS: RichText = []
 
 function stateOf(row: LedgerRow): RowState {
+  if (row.entry?.hidden) return 'hidden'
   if (row.leftover) return 'leftover'
   if (row.draft) return 'draft'
   if (row.value === null) return row.type === 'list' ? 'as designed' : 'left empty'
@@ -161,12 +146,10 @@ function SlotCell({
           <Button data-cell onClick={() => actions.addItem(row)}>
             Add an entry
           </Button>
-          {(row.count?.shown ?? 0) > 1 &&
-            actions.sortsOf(row).map((by) => (
-              <Button key={by} look="quiet" onClick={() => actions.sortItems(row, by)}>
-                {by === 'name' ? 'Sort by name' : 'Sort by price'}
-              </Button>
-            ))}
+          {(row.count?.shown ?? 0) > 0 && <HowMany row={row} />}
+          {(row.count?.shown ?? 0) > 1 && actions.sortsOf(row).length > 0 && (
+            <SortMenu sorts={actions.sortsOf(row)} onSort={(by) => actions.sortItems(row, by)} />
+          )}
         </div>
       )
     default:
@@ -206,24 +189,5 @@ function TemplateContent({ row, assets }: { row: LedgerRow; assets: AssetTable }
 function SlotLabel({ row, isFirstOfItem, actions }: { row: LedgerRow; isFirstOfItem: boolean; actions: SlotActions }) {
   const { entry } = row
   if (!entry || !isFirstOfItem) return <span className={entry ? 'font-normal text-soft' : ''}>{row.label}</span>
-  const button = 'rounded-sm border border-clear p-0.5 text-soft hover:border-ink hover:text-ink'
-  return (
-    <span className="flex items-start justify-between gap-1">
-      {row.label}
-      <span className="flex">
-        <button type="button" className={button} aria-label={`Move entry ${entry.number} up`} onClick={() => actions.moveItem(row, -1)}>
-          <ArrowUp size={12} aria-hidden />
-        </button>
-        <button type="button" className={button} aria-label={`Move entry ${entry.number} down`} onClick={() => actions.moveItem(row, 1)}>
-          <ArrowDown size={12} aria-hidden />
-        </button>
-        <button type="button" className={button} aria-label={`Add an entry after ${entry.number}`} onClick={() => actions.addItem(row)}>
-          <Plus size={12} aria-hidden />
-        </button>
-        <button type="button" className={button} aria-label={`Take entry ${entry.number} out`} onClick={() => actions.removeItem(row)}>
-          <X size={12} aria-hidden />
-        </button>
-      </span>
-    </span>
-  )
+  return <EntryLabel row={row} entry={entry} actions={actions} />
 }

@@ -1,13 +1,13 @@
 'use client'
 import { own } from '@/core/own'
 import { countLeftovers, NOT_FOUND } from '@/core/fill'
+import type { Tab } from '@/core/ledger'
 import type { PageId } from '@/core/site'
 import { memo, useEffect, useRef } from 'react'
 import { useJob } from '../job/job-context'
 import { usePages } from '../job/use-pages'
 import { count } from '../parts/words'
 import type { LineFit } from '../sheets/widths'
-import type { Tab } from './tabs'
 import { countLong } from './use-all-lines'
 
 type BarProps = {
@@ -29,7 +29,7 @@ export function TabBar({ tab, near, lines, onTab, onNear }: BarProps) {
   useEffect(() => {
     bar.current?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
   }, [tab])
-  const { byPage, everyPage } = useJob((s) => countLeftovers(s.pack, s.document))
+  const { byPage, everyPage, total } = useJob((s) => countLeftovers(s.pack, s.document))
   return (
     <nav aria-label="Pages" className="flex shrink-0 items-end border-b border-ink px-4">
       <div className="-mb-px flex min-w-0 flex-1 items-end gap-0.5 overflow-x-auto [scrollbar-width:none]" ref={bar}>
@@ -48,6 +48,7 @@ export function TabBar({ tab, near, lines, onTab, onNear }: BarProps) {
       <div className="-mb-px flex shrink-0 items-end gap-0.5 border-s border-seam ps-2">
         <TabButton tab={NOT_FOUND} name="Wrong address" open={own(byPage, NOT_FOUND) ?? 0} isOpen={tab === NOT_FOUND} onTab={onTab} />
         <TabButton tab="shared" name="Every page" open={everyPage} isOpen={tab === 'shared'} onTab={onTab} />
+        <TabButton tab="site" name="Whole site" open={total} isOpen={tab === 'site'} onTab={onTab} />
       </div>
       {near > 0 && (
         <div className="-mb-px flex shrink-0 border-s border-seam ps-2">

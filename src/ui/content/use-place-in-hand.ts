@@ -3,11 +3,15 @@ import { useCallback, useEffect, useRef, useState, type RefObject } from 'react'
 import { toast } from 'sonner'
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import { NOT_FOUND } from '@/core/fill'
+import { listTab, tabOf, type Tab } from '@/core/ledger'
 import { findPage, homePage, placeKey, samePlace, type PageId, type Place, type SiteDocument } from '@/core/site'
 import type { Pack } from '@/core/pack'
 import { useJob, useJobStore } from '../job/job-context'
 import type { SheetRowHandle } from '../sheets/sheet-row'
-import { groupPlaces, tabGroups, tabOf, type Tab } from './tabs'
+
+/** What of a row has the focus. */
+export type Focused = 'cell' | 'row'
+type FocusNext = { readonly key: string; readonly on: Focused } | null
 
 export type PlaceInHand = {
   readonly tab: Tab
@@ -17,8 +21,8 @@ export type PlaceInHand = {
   readonly openTab: (tab: Tab) => void
   /** Takes a place in hand, wherever it is listed. */
   readonly hold: (place: Place) => void
-  /** The same, and puts the focus into its row of the ledger; where there is none, says so. */
-  readonly goTo: (place: Place | null) => void
+  /** The same, and puts the focus into its cell of the ledger, or on its row; where there is none, says so. */
+  readonly goTo: (place: Place | null, on?: Focused) => void
 }
 
 /** Which page is open and which place is in hand, in the ledger and on the sheets alike. */
@@ -28,15 +32,15 @@ export function usePlaceInHand(sheets: RefObject<SheetRowHandle | null>): PlaceI
   const asked = params.get('page')
   const [tab, setTab] = useState<Tab>(() => firstTab(store.getState().document, asked))
   const [hand, setHand] = useState<Place | null>(null)
-  const [view] = useState(() =>
-    createStore<{ page: PageId }>(() => ({ page: tab === 'shared' ? homePage(store.getState().document).id : tab })),
-  )
-  const focusNext = useRef<string | null>(null)
+  const [view] = useState(() => createStore<{ page: PageId }>(() => ({ page: isPage(tab) ? tab : homePage(store.getState().document).id })))
+  const focusNext = useRef<FocusNext>(null)
 
+  const isWhole = useRef(tab === 'site')
   const showTab = useCallback(
     (next: Tab): void => {
       setTab(next)
-      if (next !== 'shared') view.setState({ page: next })
+      isWhole.current = next === 'site'
+      if (isPage(next)) view.setState({ page: next })
     },
     [view],
   )
@@ -44,21 +48,24 @@ export function usePlaceInHand(sheets: RefObject<SheetRowHandle | null>): PlaceI
     (next: Tab): void => {
       setHand(null)
       showTab(next)
-      window.history.replaceState(null, '', next === 'shared' ? '?page=every' : `?page=${next}`)
+      window.history.replaceState(null, '', `?page=${next === 'shared' ? 'every' : next === 'site' ? 'all' : next}`)
     },
     [showTab],
   )
   const hold = useCallback(
     (place: Place): void => {
       setHand((before) => (before && samePlace(before, place) ? before : place))
-      showTab(tabOf(store.getState().document, place, view.getState().page))
+      const of = tabOf(store.getState().document, place, view.getState().page)
+      // Where the whole site is listed, only the sheets go to the page.
+      if (!isWhole.current) showTab(of)
+      else if (of !== 'shared') view.setState({ page: of })
     },
     [store, showTab, view],
   )
   const goTo = useCallback(
-    (place: Place | null): void => {
+    (place: Place | null, on: Focused = 'cell'): void => {
       if (!place) return void toast('No leftovers: every place holds the client’s content.')
-      focusNext.current = placeKey(place)
+      focusNext.current = { key: placeKey(place), on }
       hold(place)
       setHand({ ...place })
     },
@@ -90,22 +97,28 @@ export function usePlaceInHand(sheets: RefObject<SheetRowHandle | null>): PlaceI
   return { tab, hand, view, openTab, hold, goTo }
 }
 
+function isPage(tab: Tab): tab is PageId {
+  return tab !== 'shared' && tab !== 'site'
+}
+
 /** A page can leave while it is open: by undo, by another tab, by starting over. */
 function useLostPage(tab: Tab, openTab: (tab: Tab) => void): void {
   const store = useJobStore()
-  const isThere = useJob((s) => tab === 'shared' || tab === NOT_FOUND || findPage(s.document, tab) !== null)
+  const isThere = useJob((s) => !isPage(tab) || tab === NOT_FOUND || findPage(s.document, tab) !== null)
   useEffect(() => {
     if (!isThere) openTab(homePage(store.getState().document).id)
   }, [isThere, openTab, store])
 }
 
 /** Brings a row into sight, and puts the focus into it where that was asked for. */
-function showRow(key: string, focusNext: RefObject<string | null>): void {
+function showRow(key: string, focusNext: RefObject<FocusNext>): void {
   const row = document.getElementById(`row-${key}`)
   // A row that has the focus is in sight already; moving it would take a button away from under the pointer.
   if (!row?.contains(document.activeElement)) row?.scrollIntoView({ block: 'nearest' })
-  if (focusNext.current !== key) return
+  if (focusNext.current?.key !== key) return
+  const { on } = focusNext.current
   focusNext.current = null
+  if (on === 'row') return row?.focus({ preventScroll: true })
   const cell = row?.querySelector<HTMLElement>('[data-client]')
   ;(cell?.querySelector<HTMLElement>('[data-cell]') ?? cell?.querySelector<HTMLElement>('input,textarea,select,button'))?.focus()
 }
@@ -113,13 +126,12 @@ function showRow(key: string, focusNext: RefObject<string | null>): void {
 /** The page named in the address, so that a reload comes back to it. */
 function firstTab(document: SiteDocument, asked: string | null): Tab {
   if (asked === 'every') return 'shared'
+  if (asked === 'all') return 'site'
   return asked === NOT_FOUND ? NOT_FOUND : (findPage(document, asked ?? '') ?? homePage(document)).id
 }
 
 /** The place that an address names by its key, or the first of the section that it names. */
 function findPlaceAsked(pack: Pack, document: SiteDocument, page: string | null, key: string | null, section: string | null): Place | null {
-  const places = tabGroups(pack, document, firstTab(document, page)).flatMap((group) =>
-    groupPlaces(document, group).map(({ place }) => place),
-  )
+  const places = listTab(pack, document, firstTab(document, page)).flatMap((group) => group.listed.map(({ place }) => place))
   return places.find((place) => (key === null ? place.type === 'slot' && place.section === section : placeKey(place) === key)) ?? null
 }

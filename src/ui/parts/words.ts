@@ -1,5 +1,7 @@
 import { format, formatDistanceToNow } from 'date-fns'
 
+export { capital } from '@/core/capital'
+
 export function kilobytes(bytes: number): string {
   return bytes < 1024
     ? `${bytes} B`
@@ -18,8 +20,4 @@ export function dayAndTime(iso: string): string {
 
 export function count(n: number, one: string, many: string = `${one}s`): string {
   return `${n} ${n === 1 ? one : many}`
-}
-
-export function capital(words: string): string {
-  return words.charAt(0).toUpperCase() + words.slice(1)
 }

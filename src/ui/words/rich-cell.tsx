@@ -76,7 +76,7 @@ export function RichCell({ label, rich, allowed, language, leftover, chip, onCha
       onFocus={() => {
         if (open.current) return
         begin()
-        open.current!.editor.commands.focus('end', { scrollIntoView: false })
+        open.current!.toEnd()
       }}
       onBlur={() =>
         setTimeout(() => {

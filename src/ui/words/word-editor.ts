@@ -76,6 +76,13 @@ export class WordEditor {
     this.editor.view.focus()
   }
 
+  /** Puts the caret behind the last letter, where whoever comes by a key goes on. */
+  toEnd(): void {
+    const { view } = this.editor
+    view.dispatch(view.state.tr.setSelection(TextSelection.atEnd(view.state.doc)))
+    view.focus()
+  }
+
   /** Whoever shows the bar of these words says how a key goes there. */
   onBar(go: () => void): () => void {
     this.goToBar = go

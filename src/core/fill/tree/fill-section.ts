@@ -232,7 +232,7 @@ function isNothing(value: SlotValue | null): boolean {
 }
 
 function fillList(scope: PageScope, spot: Spot, element: DesignElement, list: string): FilledElement | null {
-  const entries = shownEntries(spot.content, spot.placeholders, list)
+  const entries = shownEntries(spot.content, spot.placeholders, list).filter(({ hidden }) => !hidden)
   if (entries.length === 0) return null
   const children: FilledNode[] = []
   entries.forEach((entry, i) => fillNodes(scope, { ...spot, entry: { shown: entry, number: i } }, element.children, children))

@@ -27,6 +27,8 @@ export const entrySchema = v.pipe(
     slots: slotsSchema,
     /** One of the template's that was taken out; what had been put into it is kept. */
     gone: v.optional(v.literal(true)),
+    /** Kept in its list and shown to no visitor. */
+    hidden: v.optional(v.literal(true)),
   }),
   v.readonly(),
 )

@@ -108,6 +108,8 @@ const EVERY_STEP: readonly EditStep[] = [
   { type: 'entry/remove', section: services, entry: { list: 'items', nth: 2 } },
   { type: 'entry/move', section: services, entry: own, rank: 'a0V' },
   { type: 'entry/move', section: services, entry: { list: 'items', nth: 1 }, rank: 'a8' },
+  { type: 'entry/set', section: services, entry: own, part: 'hidden', value: true },
+  { type: 'entry/set', section: services, entry: { list: 'items', nth: 1 }, part: 'hidden', value: true },
   { type: 'outfit/set', template: 'gantry', value: null },
   { type: 'outfit/set', template: 'windrow', value: { dark: true, pages: {}, sections: [] } },
 ]
@@ -123,7 +125,7 @@ describe('an edit', () => {
   })
 
   test('of every type there is one among those tried', () => {
-    expect(new Set(EVERY_STEP.map((s) => s.type)).size).toBe(17)
+    expect(new Set(EVERY_STEP.map((s) => s.type)).size).toBe(18)
   })
 
   test('never changes the document it was given', () => {
@@ -182,6 +184,11 @@ describe('an edit', () => {
       'valueWrong',
     ],
     ['to take out an entry twice', { type: 'entry/remove', section: services, entry: third }, 'entryGone'],
+    [
+      'to hide an entry that was taken out',
+      { type: 'entry/set', section: services, entry: third, part: 'hidden', value: true },
+      'entryGone',
+    ],
     ['to move an entry that was taken out', { type: 'entry/move', section: services, entry: third, rank: 'a5' }, 'entryGone'],
     [
       'a batch of which one step fails',

@@ -16,6 +16,7 @@ import {
 } from '../document'
 import { BRAND_PARTS } from '../brand'
 import { FACT_NAMES } from '../facts/facts'
+import type { EntrySet } from './entry-set'
 import type { EditStep } from './step-type'
 import type { PlanSet } from './plan-set'
 import type { SectionSet } from './section-set'
@@ -185,18 +186,22 @@ function entrySteps(was: Entry | undefined, is: Entry | undefined, known: Entry)
   const at = { section: known.in.section, entry: refOf(known) }
   if (known.nth === null) {
     if (!is) return [{ type: 'entry/remove', ...at }]
-    if (!was) return [{ type: 'entry/insert', ...at, rank: is.rank, slots: is.slots }]
+    if (!was) return [{ type: 'entry/insert', ...at, rank: is.rank, slots: is.slots }, ...hiddenSteps(at, undefined, is)]
   }
   const steps: EditStep[] = []
   if (was?.gone && !is?.gone) steps.push({ type: 'entry/insert', ...at, rank: was.rank, slots: {} })
   if (is && !is.gone && is.rank !== (was?.rank ?? naturalOf(known))) steps.push({ type: 'entry/move', ...at, rank: is.rank })
   if (!is && was && was.rank !== naturalOf(known)) steps.push({ type: 'entry/move', ...at, rank: naturalOf(known) })
-  steps.push(...slotSteps(at.section, at.entry, was?.slots ?? {}, is?.slots ?? {}))
+  steps.push(...slotSteps(at.section, at.entry, was?.slots ?? {}, is?.slots ?? {}), ...hiddenSteps(at, was, is))
   if (is?.gone && !was?.gone) {
     if (is.rank !== (was?.rank ?? naturalOf(known))) steps.push({ type: 'entry/move', ...at, rank: is.rank })
     steps.push({ type: 'entry/remove', ...at })
   }
   return steps
+}
+
+function hiddenSteps(at: Pick<EntrySet, 'section' | 'entry'>, was: Entry | undefined, is: Entry | undefined): EditStep[] {
+  return was?.hidden === is?.hidden ? [] : [{ type: 'entry/set', ...at, part: 'hidden', value: is?.hidden ?? null }]
 }
 
 function naturalOf(entry: Entry): string {

@@ -5,6 +5,7 @@ import { dressSet, dressSetSchema } from './dress-set'
 import { entryInsert, entryInsertSchema } from './entry-insert'
 import { entryMove, entryMoveSchema } from './entry-move'
 import { entryRemove, entryRemoveSchema } from './entry-remove'
+import { entrySet, entrySetSchema } from './entry-set'
 import { factSet, factSetSchema } from './fact-set'
 import { labelSet, labelSetSchema } from './label-set'
 import { outfitSet, outfitSetSchema } from './outfit-set'
@@ -46,6 +47,7 @@ export const stepSchema = v.variant('type', [
   entryInsertSchema,
   entryRemoveSchema,
   entryMoveSchema,
+  entrySetSchema,
   outfitSetSchema,
 ])
 
@@ -80,6 +82,7 @@ const STEPS = {
   'entry/insert': entryInsert,
   'entry/remove': entryRemove,
   'entry/move': entryMove,
+  'entry/set': entrySet,
   'outfit/set': outfitSet,
 } satisfies { [T in EditStep['type']]: StepType<Extract<EditStep, { type: T }>> }
 

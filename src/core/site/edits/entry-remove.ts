@@ -27,7 +27,10 @@ export const entryRemove: StepType<EntryRemove> = {
         ...document,
         entries: isOwn ? withoutRecord(document.entries, key, placeOfEntry) : withEntry(document, { ...known, gone: true }),
       },
-      inverse: [{ type: 'entry/insert', section: step.section, entry: step.entry, rank: known.rank, slots: isOwn ? known.slots : {} }],
+      inverse: [
+        { type: 'entry/insert', section: step.section, entry: step.entry, rank: known.rank, slots: isOwn ? known.slots : {} },
+        ...(isOwn && known.hidden ? [{ ...step, type: 'entry/set', part: 'hidden', value: true } as const] : []),
+      ],
     }
   },
   place: () => null,

@@ -20,7 +20,8 @@ export const sectionRemove: StepType<SectionRemove> = {
     const back = own.flatMap((entry): EditStep[] => {
       const at = { section: section.id, entry: refOf(entry) }
       const insert: EditStep = { type: 'entry/insert', ...at, rank: entry.rank, slots: entry.slots }
-      return entry.gone ? [insert, { type: 'entry/remove', ...at }] : [insert]
+      const hide: EditStep[] = entry.hidden ? [{ type: 'entry/set', ...at, part: 'hidden', value: true }] : []
+      return entry.gone ? [insert, ...hide, { type: 'entry/remove', ...at }] : [insert, ...hide]
     })
     const entries = own.reduce((table, entry) => withoutRecord(table, entry.id, placeOfEntry), document.entries)
     return {

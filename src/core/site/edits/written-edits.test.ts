@@ -79,6 +79,11 @@ const EVERY: readonly Written[] = [
   { edit: { type: 'entry/insert', section: list, entry: made, rank: 'b00', slots: {} }, place: null, writes: null },
   { edit: { type: 'entry/remove', section: list, entry: second }, place: null, writes: null },
   { edit: { type: 'entry/move', section: list, entry: second, rank: 'b00' }, place: null, writes: 'place of second' },
+  {
+    edit: { type: 'entry/set', section: list, entry: second, part: 'hidden', value: true },
+    place: null,
+    writes: 'hidden second',
+  },
   { edit: { type: 'outfit/set', template: 'gantry', value: null }, place: null, writes: 'gantry' },
   { edit: { type: 'outfit/set', template: 'windrow', value: null }, place: null, writes: 'windrow' },
 ]

@@ -23,6 +23,7 @@ const DEEDS: Readonly<Record<EditStep['type'], string>> = {
   'entry/insert': 'added an entry',
   'entry/remove': 'removed an entry',
   'entry/move': 'moved an entry',
+  'entry/set': 'hid an entry',
   'outfit/set': 'kept an arrangement',
 }
 
@@ -42,6 +43,7 @@ function whereOf(document: SiteDocument, step: EditStep): string {
     case 'entry/insert':
     case 'entry/remove':
     case 'entry/move':
+    case 'entry/set':
       return [sectionName(document, step.section), step.entry.list].filter(Boolean).join(', ')
     case 'section/set':
       return [sectionName(document, step.section), step.part].filter(Boolean).join(', ')

@@ -39,6 +39,7 @@ function wordsOfStep(step: EditStep): string[] {
     case 'section/set':
     case 'entry/remove':
     case 'entry/move':
+    case 'entry/set':
     case 'outfit/set':
       return []
     default:

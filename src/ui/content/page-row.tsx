@@ -1,40 +1,22 @@
 'use client'
 import { useState } from 'react'
 import { leftoverParts, pageTexts, usualText } from '@/core/fill'
+import { PAGE_PART_SAID } from '@/core/ledger'
 import { toSegment } from '@/core/pages'
-import { findPage, homePage, MAX_PAGE_TEXT, placeKey, type PageId, type PageText, type Place } from '@/core/site'
-import { useJob } from '../job/job-context'
+import { findPage, homePage, MAX_PAGE_TEXT, placeKey, type Edit, type EditStep, type PageId, type PageText, type Place } from '@/core/site'
+import { useJob, useJobStore } from '../job/job-context'
+import { useGesture } from '../job/use-gesture'
 import { RowFrame } from './row-frame'
 import { TextCell } from './text-cell'
 
-type Props = {
-  readonly page: PageId
-  readonly inHand: string | null
-  readonly onHold: (place: Place) => void
-  readonly onChange: (part: PageText, value: string | null) => void
-  /** The page's address given or kept; null: it is the template's again. */
-  readonly onAddress: (segment: string | null) => void
-}
+type Props = { readonly page: PageId; readonly name: string; readonly inHand: boolean; readonly onHold: (place: Place) => void }
 
-const PARTS: readonly { readonly part: PageText; readonly label: string }[] = [
-  { part: 'name', label: 'Name' },
-  { part: 'label', label: 'Name in the menu' },
-  { part: 'title', label: 'Title' },
-  { part: 'description', label: 'Description' },
-]
-
-/** How menus and search results show a page. A title is made by itself; name, address and description are the client's to give or keep. */
-export function PageRows({ onAddress, ...props }: Props) {
-  const { page, inHand, onHold } = props
-  const isHome = useJob((s) => homePage(s.document).id === page)
-  const rows = PARTS.map(({ part, label }) => <PageRow key={part} {...props} part={part} label={label} />)
-  const address = <AddressRow key="address" page={page} inHand={inHand} onHold={onHold} onAddress={onAddress} />
-  return isHome ? rows : [rows[0], address, ...rows.slice(1)]
-}
-
-type PartProps = Omit<Props, 'onAddress'> & { readonly part: PageText; readonly label: string }
-
-function PageRow({ page, part, label, inHand, onHold, onChange }: PartProps) {
+/** How menus and search results show a page. A title is made by itself; name and description are the client's to give or keep. */
+export function PageRow({ page, part, name, inHand, onHold }: Props & { readonly part: PageText }) {
+  const store = useJobStore()
+  const gesture = useGesture()
+  const onChange = (text: string | null): void =>
+    void store.apply({ type: 'page/set', page, part, value: text }, gesture(`page ${page} ${part}`))
   const place: Place = { type: 'page', page, part }
   const id = placeKey(place)
   const value = useJob((s) => findPage(s.document, page)?.texts[part]?.text)
@@ -45,31 +27,31 @@ function PageRow({ page, part, label, inHand, onHold, onChange }: PartProps) {
   return (
     <RowFrame
       id={id}
-      label={label}
+      label={name}
       template={<span className="line-clamp-2">{template}</span>}
       state={
         value === undefined ? (part === 'title' || part === 'label' ? 'computed' : 'leftover') : value === template ? 'kept' : 'client’s'
       }
-      inHand={inHand === id}
+      inHand={inHand}
       onHold={() => onHold(place)}
-      onKeep={() => onChange(part, template.slice(0, MAX_PAGE_TEXT))}
-      onBack={value === undefined ? undefined : () => onChange(part, null)}
+      onKeep={() => onChange(template.slice(0, MAX_PAGE_TEXT))}
+      onBack={value === undefined ? undefined : () => onChange(null)}
     >
       <TextCell
-        label={`Page: ${label}`}
+        label={`Page: ${PAGE_PART_SAID[part]}`}
         lines="one"
         leftover={value === undefined}
         text={value ?? ''}
-        onChange={(text) => onChange(part, text === '' ? null : text.slice(0, MAX_PAGE_TEXT))}
+        onChange={(text) => onChange(text === '' ? null : text.slice(0, MAX_PAGE_TEXT))}
       />
     </RowFrame>
   )
 }
 
-type AddressProps = Pick<Props, 'page' | 'inHand' | 'onHold' | 'onAddress'>
-
 /** The page's address, made from what the page is called, or typed. */
-function AddressRow({ page, inHand, onHold, onAddress }: AddressProps) {
+export function AddressRow({ page, name: label, inHand, onHold }: Props) {
+  const store = useJobStore()
+  const onAddress = (segment: string | null): void => void store.apply(addressEdit(page, segment))
   const place: Place = { type: 'page', page, part: 'address' }
   const id = placeKey(place)
   const segment = useJob((s) => findPage(s.document, page)?.segment ?? '')
@@ -82,10 +64,10 @@ function AddressRow({ page, inHand, onHold, onAddress }: AddressProps) {
   return (
     <RowFrame
       id={id}
-      label="Address"
+      label={label}
       template={<span className="font-mono text-xs">{open ? `/${segment}/` : ''}</span>}
       state={open ? 'leftover' : 'client’s'}
-      inHand={inHand === id}
+      inHand={inHand}
       onHold={() => onHold(place)}
       onKeep={() => onAddress(segment)}
       onBack={open ? undefined : () => onAddress(null)}
@@ -131,4 +113,10 @@ function AddressInput({ segment, proposed, onAddress }: { segment: string; propo
       )}
     </div>
   )
+}
+
+/** An address that was given or kept by hand; null goes back to counting it as the template's. */
+function addressEdit(page: PageId, segment: string | null): Edit {
+  const kept: EditStep = { type: 'page/set', page, part: 'addressed', value: segment !== null }
+  return segment === null ? kept : { type: 'batch', edits: [{ type: 'page/set', page, part: 'segment', value: segment }, kept] }
 }

@@ -1,9 +1,9 @@
 import { expect, test } from 'vitest'
-import { pagesOf, placeKey, type EditStep, type Place, type SiteDocument } from '../../src/core/site'
-import { NOT_FOUND } from '../../src/core/fill'
-import { findLeftover, groupPlaces, neighbour, tabGroups, tabOf, type Tab } from '../../src/ui/content/tabs'
-import { testPack, testSite } from '../pack'
-import { edited } from '../site'
+import { pagesOf, placeKey, type EditStep, type Place, type SiteDocument } from '../site'
+import { NOT_FOUND } from '../fill'
+import { findLeftover, findRow, listTab, neighbour, tabOf, type Tab } from '.'
+import { testPack, testSite } from '../../../tests/pack'
+import { edited } from '../../../tests/site'
 
 const pack = testPack()
 const start = testSite({ name: 'Tabs' }).document
@@ -11,9 +11,7 @@ const home = pagesOf(start)[0]!.id
 const tabs = (document: SiteDocument): Tab[] => [...pagesOf(document).map((p) => p.id), NOT_FOUND, 'shared']
 const places = (document: SiteDocument): { place: Place; leftover: boolean; tab: Tab }[] =>
   tabs(document).flatMap((tab) =>
-    tabGroups(pack, document, tab)
-      .flatMap((g) => groupPlaces(document, g))
-      .map((p) => ({ ...p, tab })),
+    listTab(pack, document, tab).flatMap((group) => group.listed.map(({ place, leftover }) => ({ place, leftover, tab }))),
   )
 
 /** Fills every leftover but some, facts with what fits them. */
@@ -37,8 +35,7 @@ function fill(document: SiteDocument, place: Place): EditStep {
   }
   if (place.type === 'label') return { type: 'label/set', label: place.label, value: { text: '' } }
   if (place.type !== 'slot') throw new Error(`Nothing is left over in ${placeKey(place)}`)
-  const rows = tabGroups(pack, document, tabOf(document, place, 'shared')).flatMap((g) => (g.type === 'section' ? g.rows : []))
-  const row = rows.find((r) => placeKey(r.place) === placeKey(place))!
+  const row = findRow(pack, document, place)!
   return { type: 'slot/set', section: place.section, entry: place.entry, slot: place.slot, value: row.placeholder }
 }
 
@@ -84,8 +81,9 @@ test('where nothing is left, there is no next one; where one is, it is found fro
 
 test('the place before and the place after are one step apart, and end with the tab', () => {
   const all = places(start).filter((p) => p.tab === home)
-  expect(neighbour(pack, start, home, null, 1)).toEqual(all[0]!.place)
-  expect(neighbour(pack, start, home, all[0]!.place, 1)).toEqual(all[1]!.place)
-  expect(neighbour(pack, start, home, all[1]!.place, -1)).toEqual(all[0]!.place)
-  expect(neighbour(pack, start, home, all.at(-1)!.place, 1)).toBeNull()
+  const of = all.map((p) => p.place)
+  expect(neighbour(of, null, 1)).toEqual(of[0])
+  expect(neighbour(of, of[0]!, 1)).toEqual(of[1])
+  expect(neighbour(of, of[1]!, -1)).toEqual(of[0])
+  expect(neighbour(of, of.at(-1)!, 1)).toBeNull()
 })

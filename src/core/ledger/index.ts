@@ -1,0 +1,7 @@
+export * from './names'
+export * from './listing'
+export * from './words'
+export * from './filters'
+export * from './by-kind'
+export * from './table'
+export * from './fill-range'
