@@ -142,7 +142,7 @@ test.describe('an installation of its own', () => {
     await expect(ada.getByText('You may look at this job and not change it')).toBeVisible()
     await expect(cell(ada, 'Hero: Heading')).toHaveValue('By Sam')
     await ada.goto(`${rig.app}/jobs/${job}/history`)
-    await expect(ada.getByRole('row', { name: /Sam Ives wrote hero, heading By Sam/ })).toBeVisible()
+    await expect(ada.getByRole('row', { name: /Sam Ives wrote Heading of hero on Home By Sam/ })).toBeVisible()
     expect(await findings(ada)).toEqual([])
     const elsewhere = await sam.goto(`${rig.app}/jobs/${job}x/content`)
     expect(elsewhere?.status()).toBe(404)

@@ -280,9 +280,9 @@ test('what was done before there were accounts is the first person’s, and the 
   expect(rows.map(({ who }) => who)).toEqual([null])
   const { deeds, isAll } = whatWasDone(job, Number.MAX_SAFE_INTEGER)
   expect(deeds.map(({ who, deed, where, words }) => [who, deed, where, words])).toEqual([
-    ['the start', 'took back: wrote', 'hero, heading', 'By a browser'],
-    ['Mara Quill', 'wrote', 'hero, heading', 'By Mara'],
-    ['Mara Quill', 'wrote', 'hero, heading', 'By a browser'],
+    ['the start', 'took back: wrote', 'Heading of hero on Home', 'By a browser'],
+    ['Mara Quill', 'wrote', 'Heading of hero on Home', 'By Mara'],
+    ['Mara Quill', 'wrote', 'Heading of hero on Home', 'By a browser'],
   ])
   expect(isAll).toBe(true)
 })

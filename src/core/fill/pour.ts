@@ -53,7 +53,7 @@ export function readPasted(text: string, isCells = text.includes('\t')): PastedT
     else if (letter === '\n') rows.push([''])
     else if (letter !== '\r') put(cell + letter)
   }
-  const tidy = rows.map((row) => row.map((cell) => cell.trim()))
+  const tidy = rows.map((row) => row.map((cell) => cell.replaceAll(/\r\n?/g, '\n').trim()))
   const last = tidy.findLastIndex((row) => row.some((cell) => cell !== ''))
   return isCells ? tidy.slice(0, last + 1) : tidy.filter((row) => row.some((cell) => cell !== ''))
 }

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { plainWords, type EditStep, type EntryId, type SiteDocument, type SlotPlace } from '../site'
+import { plainWords, type EditStep, type EntryId, type PageId, type SectionId, type SiteDocument, type SlotPlace } from '../site'
 import { readPasted } from '../fill'
 import {
   changedSince,
@@ -9,8 +9,10 @@ import {
   groupByKind,
   isWanted,
   listTab,
+  placesOfFact,
   pourDown,
   settleAll,
+  tellEdit,
   SHOWS,
   toTable,
   toTsv,
@@ -41,8 +43,11 @@ function shown(document: SiteDocument, show: Shows, words = '', more: Partial<Kn
 }
 
 const hero = all(start).find(({ row, name }) => row?.type === 'text' && name === 'Heading')!
-const set = (listed: Listed, text: string): EditStep => ({ type: 'slot/set', ...at(listed), value: { type: 'text', text } }) as EditStep
-const at = ({ place }: Listed): object => (place.type === 'slot' ? { section: place.section, entry: place.entry, slot: place.slot } : {})
+const set = (listed: Listed, text: string): EditStep => ({ type: 'slot/set', ...at(listed), value: { type: 'text', text } })
+const at = ({ place }: Listed): Pick<SlotPlace, 'section' | 'entry' | 'slot'> => {
+  const { section, entry, slot } = place as SlotPlace
+  return { section, entry, slot }
+}
 
 describe('the whole site', () => {
   test('lists each place once, whatever tab it stands under', () => {
@@ -112,6 +117,54 @@ describe('a filter', () => {
 
   test('has a number for every sort', () => {
     for (const show of SHOWS) expect(Array.isArray(shown(start, show))).toBe(true)
+  })
+})
+
+describe('a fact', () => {
+  const places = (document: SiteDocument, fact: 'phone' | 'name' | 'special'): number => placesOfFact(pack, document, fact).places
+
+  test('is said to show where designs show it, where words have it as a chip and where a link leads to it, each once', () => {
+    const before = places(start, 'phone')
+    expect(before).toBeGreaterThan(1)
+    expect(placesOfFact(pack, start, 'phone').everyPage).toBe(true)
+    const intro = all(start).find(({ row, place }) => row?.type === 'rich' && !row.entry && place.type === 'slot' && !place.entry)!
+    const chip: EditStep = {
+      type: 'slot/set',
+      ...at(intro),
+      value: { type: 'rich', rich: [{ type: 'p', runs: [{ text: 'Call ' }, { fact: 'phone' }, { text: ' or ' }, { fact: 'phone' }] }] },
+    } as EditStep
+    const spoken = edited(start, chip)
+    expect(places(spoken, 'phone') - places(edited(start, { ...chip, value: { type: 'rich', rich: [] } } as EditStep), 'phone')).toBe(2)
+    expect(places(start, 'special')).toBe(0)
+  })
+})
+
+describe('what was done', () => {
+  const said = (edit: EditStep): string => Object.values(tellEdit(pack, start, edit)).join(' ')
+
+  test('is told by place and page, and of what is gone by its kind', () => {
+    expect(said(set(hero, 'Boats'))).toBe('wrote Heading of hero on Home')
+    const item = all(start).find(({ row }) => row?.entry?.number === 2)!
+    expect(said(set(item, 'Soles'))).toMatch(/^wrote .+ of entry 2, services on Home$/)
+    expect(said({ type: 'fact/set', fact: 'phone', value: 'x' })).toBe('set a fact Telephone')
+    expect(said({ type: 'page/set', page: 'about' as PageId, part: 'description', value: 'x' })).toBe('changed a page Description of About')
+    expect(said({ type: 'section/remove', section: 'gone' as SectionId })).toBe('removed a section a section that is gone')
+    const { section, entry } = item.place as SlotPlace
+    expect(said({ type: 'entry/set', section, entry: entry!, part: 'hidden', value: null })).toBe(
+      'showed an entry entry 2 of services on Home',
+    )
+  })
+
+  test('is what was meant, not what goes along with it', () => {
+    const { section, entry } = all(start).find(({ row }) => row?.entry?.number === 2)!.place as SlotPlace
+    const { deed, where } = tellEdit(pack, start, {
+      type: 'batch',
+      edits: [
+        { type: 'slot/set', section, entry: null, slot: entry!.list, value: { type: 'list', of: 4 } },
+        { type: 'entry/remove', section, entry: entry! },
+      ],
+    })
+    expect([deed, where]).toEqual(['removed an entry', 'entry 2 of services on Home, 2 changes in all'])
   })
 })
 

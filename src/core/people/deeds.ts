@@ -1,7 +1,8 @@
 /** Something that somebody did with a job, in one go. */
 export type Deed = {
-  /** The revision that it began with. */
+  /** The revisions that it began and ended with. */
   readonly first: number
+  readonly last: number
   readonly at: string
   readonly who: string
   readonly deed: string
@@ -11,5 +12,15 @@ export type Deed = {
 }
 /** What a job takes on the disk, in bytes: its log and states, and its pictures; with how many changes and releases it has. */
 export type JobSize = { readonly rows: number; readonly history: number; readonly pictures: number; readonly releases: number }
+/** A state of a site that somebody gave a name, so that it is found again. */
+export type Point = { readonly revision: number; readonly name: string; readonly at: string }
+/** The longest name of a point, in UTF-16 units. */
+export const MAX_POINT = 80
 /** A page of a job's history, newest first. */
-export type Deeds = { readonly deeds: readonly Deed[]; readonly isAll: boolean; readonly size: JobSize }
+export type Deeds = {
+  readonly deeds: readonly Deed[]
+  readonly isAll: boolean
+  readonly size: JobSize
+  /** The states that have a name, the newest first. */
+  readonly points: readonly Point[]
+}

@@ -11,4 +11,4 @@ export type {
   PersonLine,
   SessionLine,
 } from './account-view'
-export type { Deed, Deeds, JobSize } from './deeds'
+export { MAX_POINT, type Deed, type Deeds, type JobSize, type Point } from './deeds'

@@ -62,6 +62,7 @@ const TABLES = [
   'published_path',
   'menu_fit',
   'text_hold',
+  'point',
   'log_row',
   'snapshot',
   'edit_format_1',

@@ -1,6 +1,9 @@
 import type { Deed, Deeds } from '../../core/people'
-import { deedOf, wordsOfEdit } from '../../core/site'
+import { tellEdit } from '../../core/ledger'
+import { wordsOfEdit } from '../../core/site'
 import { jobState } from '../log/edit-log'
+import { pack } from '../packs/packs'
+import { pointsOf } from '../store/points'
 import { jobSize } from '../store/job-size'
 import { getJob } from '../store/jobs'
 import { gestureLines, ITSELF, rowsSince } from '../store/log-rows'
@@ -18,12 +21,13 @@ export function whatWasDone(id: string, before: number): Deeds {
   const deeds = lines.map(({ first, last, at, who, undoes, bringsBack }): Deed => {
     const [row] = rowsSince(job, (undoes === null ? last : first) - 1, 1)
     if (!row) throw new Error(`Row ${last} of job ${job} is gone`)
-    const { deed, where } = deedOf(document, row.edit)
+    const { deed, where } = tellEdit(pack(), document, row.edit)
     const all = wordsOfEdit(row.edit).join(' · ')
     const words = all.length > MOST_WORDS ? `${all.slice(0, MOST_WORDS).trimEnd()} …` : all
     const told = undoes === null ? deed : `${bringsBack ? 'brought back' : 'took back'}: ${deed}`
     return {
       first,
+      last,
       at,
       who: who === null ? 'the start' : who === ITSELF ? 'Instant Fit' : (names.get(who) ?? 'somebody'),
       deed: told,
@@ -31,5 +35,5 @@ export function whatWasDone(id: string, before: number): Deeds {
       words,
     }
   })
-  return { deeds, isAll: lines.length < AT_ONCE, size: jobSize(job) }
+  return { deeds, isAll: lines.length < AT_ONCE, size: jobSize(job), points: pointsOf(job) }
 }

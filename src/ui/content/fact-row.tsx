@@ -1,13 +1,15 @@
 'use client'
+import { useShallow } from 'zustand/react/shallow'
 import type { LedgerFact } from '@/core/fill'
 import { getTemplate } from '@/core/pack'
-import { FACT_SAID, factWords } from '@/core/ledger'
+import { FACT_SAID, factWords, placesOfFact } from '@/core/ledger'
 import { factsOf, isNoFact, NO_FACT, type FactValue, type SparedFact } from '@/core/site'
 import { AddressInputs } from '../fields/address-inputs'
 import { FactInput, useFactInput } from '../fields/fact-input'
 import { HoursInputs } from '../fields/hours-inputs'
 import { useJob, useJobStore } from '../job/job-context'
 import { useGesture } from '../job/use-gesture'
+import { count } from '../parts/words'
 import { RowFrame } from './row-frame'
 
 function isSpared(fact: LedgerFact): fact is SparedFact & LedgerFact {
@@ -34,12 +36,23 @@ export function FactRow({ fact, inHand, onHold }: Props) {
       template={<span className="line-clamp-2">{factWords(template)}</span>}
       state={value === undefined ? 'leftover' : isNoFact(value) ? 'has none' : 'client’s'}
       inHand={inHand}
+      lines={<FactReach fact={fact} />}
       onHold={onHold}
       onNone={isSpared(fact) ? () => onChange(NO_FACT[fact]) : undefined}
       onBack={value === undefined ? undefined : () => onChange(null)}
     >
       <FactCell fact={fact} onChange={onChange} />
     </RowFrame>
+  )
+}
+
+/** In how many places a change of the fact is seen. */
+function FactReach({ fact }: { readonly fact: LedgerFact }) {
+  const { places, pages, everyPage } = useJob(useShallow((s) => placesOfFact(s.pack, s.document, fact)))
+  return (
+    <span className="pt-0.5 text-sm text-soft">
+      {count(places, 'place')}, {everyPage ? 'on every page' : `on ${count(pages, 'page')}`}
+    </span>
   )
 }
 

@@ -1,15 +1,22 @@
 'use client'
+import { Flag } from 'lucide-react'
 import { useState } from 'react'
-import type { Deeds } from '@/core/people'
+import type { Deed, Deeds, Point } from '@/core/people'
 import { ApiError, callApi } from '../job/api'
 import { useJob } from '../job/job-context'
 import { Button } from '../parts/button'
 import { count, dayAndTime, kilobytes } from '../parts/words'
+import { AsItWas } from './as-it-was'
 
-/** Who did what with this job, newest first. Everything here can be looked at; what stands still is taken back by Undo. */
+/** A state that is looked at: the newest row of what was done by then. */
+type Looked = { readonly revision: number; readonly at: string }
+
+/** Who did what with this job, newest first. The site can be looked at as it was after any of it, and brought back. */
 export function History(newest: Deeds) {
   const id = useJob((s) => s.id)
-  const [{ deeds, isAll, size }, setDeeds] = useState(newest)
+  const [{ deeds, isAll, size }, setDeeds] = useState<Omit<Deeds, 'points'>>(newest)
+  const [points, setPoints] = useState(newest.points)
+  const [looked, setLooked] = useState<Looked | null>(null)
   const [fault, setFault] = useState<string | null>(null)
   const more = async (): Promise<void> => {
     try {
@@ -22,43 +29,37 @@ export function History(newest: Deeds) {
   }
   const [all, pictures, history] = [size.history + size.pictures, size.pictures, size.history].map(kilobytes)
   return (
-    <main data-skip-to tabIndex={-1} className="min-h-0 flex-1 overflow-y-auto px-6 py-6 outline-none">
-      <div className="mx-auto max-w-[64rem]">
-        <div className="mb-3 flex items-baseline justify-between gap-6">
+    <main data-skip-to tabIndex={-1} className="flex min-h-0 flex-1 outline-none">
+      <div className="min-w-0 flex-1 overflow-y-auto px-6 py-6">
+        <div className="mb-3 flex flex-wrap items-baseline justify-between gap-x-6">
           <h1 className="text-xl font-bold tracking-tight">What was done</h1>
           <p className="text-sm text-soft">
             This job takes {all}: {pictures} of pictures, {count(size.rows, 'change')} in {history}, {count(size.releases, 'release')}
           </p>
         </div>
+        {points.length > 0 && <Points points={points} looked={looked} onLook={setLooked} />}
         {deeds.length === 0 ? (
           <p className="text-soft">Nothing yet: the job is as it began.</p>
         ) : (
           <table className="w-full border-collapse border-t-2 border-ink">
             <thead className="text-sm text-soft">
               <tr>
-                {['When', 'Who', 'What', 'Words'].map((words) => (
-                  <th key={words} scope="col" className="py-1 pe-4 text-start font-normal">
+                {['When', 'Who', 'What', 'Words', 'The site then'].map((words) => (
+                  <th key={words} scope="col" className="py-1 pe-4 text-start font-normal last:pe-0">
                     {words}
                   </th>
                 ))}
               </tr>
             </thead>
             <tbody>
-              {deeds.map(({ first, at, who, deed, where, words }) => (
-                <tr key={first} className="border-t border-seam align-top hover:bg-cloth">
-                  <td className="whitespace-nowrap py-1.5 pe-4 font-mono text-xs leading-6" suppressHydrationWarning>
-                    {dayAndTime(at)}
-                  </td>
-                  <td className="whitespace-nowrap py-1.5 pe-4 font-semibold" dir="auto">
-                    {who}
-                  </td>
-                  <td className="py-1.5 pe-4">
-                    {deed} <span className="text-soft">{where}</span>
-                  </td>
-                  <td className="w-1/2 break-words py-1.5" dir="auto">
-                    {words}
-                  </td>
-                </tr>
+              {deeds.map((deed) => (
+                <DeedRow
+                  key={deed.first}
+                  deed={deed}
+                  points={points.filter(({ revision }) => deedOfPoint(deeds, revision) === deed)}
+                  isLooked={looked?.revision === deed.last}
+                  onLook={() => setLooked({ revision: deed.last, at: deed.at })}
+                />
               ))}
             </tbody>
           </table>
@@ -74,6 +75,83 @@ export function History(newest: Deeds) {
           </p>
         )}
       </div>
+      {looked && (
+        <AsItWas
+          key={looked.revision}
+          {...looked}
+          point={points.find(({ revision }) => revision === looked.revision)?.name ?? null}
+          onPoints={setPoints}
+          onClose={() => setLooked(null)}
+        />
+      )}
     </main>
+  )
+}
+
+/** What was done last before a state was given its name. */
+function deedOfPoint(deeds: readonly Deed[], revision: number): Deed | undefined {
+  return deeds.find(({ first }) => first <= revision)
+}
+
+type PointsProps = { readonly points: readonly Point[]; readonly looked: Looked | null; readonly onLook: (looked: Looked) => void }
+
+/** The states that have a name. */
+function Points({ points, looked, onLook }: PointsProps) {
+  return (
+    <ul aria-label="Named points" className="mb-3 flex flex-wrap gap-1.5">
+      {points.map(({ revision, name, at }) => (
+        <li key={revision}>
+          <Button
+            aria-pressed={looked?.revision === revision}
+            className={`px-2! py-0.5! ${looked?.revision === revision ? 'bg-tape' : ''}`}
+            onClick={() => onLook({ revision, at })}
+          >
+            <Flag size={12} aria-hidden /> <span dir="auto">{name}</span>
+          </Button>
+        </li>
+      ))}
+    </ul>
+  )
+}
+
+type RowProps = {
+  readonly deed: Deed
+  readonly points: readonly Point[]
+  readonly isLooked: boolean
+  readonly onLook: () => void
+}
+
+function DeedRow({ deed: { at, who, deed, where, words }, points, isLooked, onLook }: RowProps) {
+  return (
+    <tr className={`border-t border-seam align-top ${isLooked ? 'bg-tape-pale' : 'hover:bg-cloth'}`}>
+      <td className="whitespace-nowrap py-1.5 pe-4 font-mono text-xs leading-6" suppressHydrationWarning>
+        {dayAndTime(at)}
+      </td>
+      <td className="whitespace-nowrap py-1.5 pe-4 font-semibold" dir="auto">
+        {who}
+      </td>
+      <td className="py-1.5 pe-4">
+        {deed} <span className="text-soft">{where}</span>
+        {points.map(({ revision, name }) => (
+          <span key={revision} className="ms-2 inline-flex items-center gap-1 bg-tape px-1 text-sm">
+            <Flag size={11} aria-hidden /> <span dir="auto">{name}</span>
+          </span>
+        ))}
+      </td>
+      <td className="w-2/5 break-words py-1.5 pe-4" dir="auto">
+        {words}
+      </td>
+      <td className="py-1">
+        <Button
+          look={isLooked ? 'plain' : 'quiet'}
+          className="px-2! py-1!"
+          aria-pressed={isLooked}
+          aria-label={`Look at the site as it was after ${who} ${deed} ${where}`}
+          onClick={onLook}
+        >
+          Look
+        </Button>
+      </td>
+    </tr>
   )
 }

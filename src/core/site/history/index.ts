@@ -1,5 +1,4 @@
 export * from './row'
 export * from './gestures'
 export * from './take-back'
-export * from './deeds'
 export * from './words-of-edit'
