@@ -6,6 +6,7 @@ import path from 'node:path'
 import { chromium, type Page } from '@playwright/test'
 import { countLeftovers, makeDocument, sectionRows, type Site } from '../../src/core/fill'
 import { findWords } from '../../src/core/find'
+import { isWanted, listTab } from '../../src/core/ledger'
 import { getTemplate } from '../../src/core/pack'
 import { makeSheetPainter, renderPage, type ReleaseFiles } from '../../src/core/render'
 import { homePage, pagesOf, sectionsOn, toEdit, type Edit, type EditStep, type SectionId } from '../../src/core/site'
@@ -93,6 +94,29 @@ function benchFinding(): void {
   })
   line('words found on 200 pages, the first time', `${first.toFixed(0)} ms, ${findWords(pack, full, asked).length} hits`, '100 ms')
   line('the same after each key press', percentiles(times), '100 ms')
+}
+
+function benchLedger(): void {
+  const pack = testPack()
+  let full = siteOfPages(200).document
+  const first = time(() => void listTab(pack, full, 'site'))
+  const press = (i: number): void => void (full = edited(full, setText('home.hero', 'heading', `Words ${i}`)))
+  const listed = Array.from({ length: 50 }, (_, i) => {
+    press(i)
+    return time(() => void listTab(pack, full, 'site'))
+  })
+  const narrowed = Array.from({ length: 20 }, (_, i) => {
+    press(i)
+    const known = { pack, document: full, isLong: () => false, changed: null }
+    return time(() => {
+      for (const group of listTab(pack, full, 'site'))
+        for (const one of group.listed) isWanted({ show: 'leftovers', words: 'chair' }, group, one, known)
+    })
+  })
+  const count = listTab(pack, full, 'site').reduce((sum, group) => sum + group.listed.length, 0)
+  line('the whole site listed, 200 pages, the first time', `${first.toFixed(0)} ms, ${count} places`, '1 s')
+  line('the same after each key press', percentiles(listed), '16 ms')
+  line('narrowed to leftovers with a word, after each key press', percentiles(narrowed), '100 ms')
 }
 
 function benchDocument(): void {
@@ -204,6 +228,7 @@ const CORE = new Map<string, () => void | Promise<void>>([
   ['rendering', benchRendering],
   ['editing', benchEditing],
   ['finding', benchFinding],
+  ['ledger', benchLedger],
   ['schemes', benchSchemes],
   ['palette', benchPaletteInCore],
   ['document', benchDocument],

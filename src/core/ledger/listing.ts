@@ -82,30 +82,50 @@ export function tabOf(document: SiteDocument, place: Place, inHand: Tab): Exclud
  * whole site a section that stands on several pages is listed once.
  */
 export function listTab(pack: Pack, document: SiteDocument, tab: Tab): readonly ListedGroup[] {
-  if (tab === 'site')
-    return tabsOf(document).flatMap((one) => listTab(pack, document, one).filter(({ section }) => isFirst(document, section)))
+  if (tab === 'site') {
+    const pages = pagesOf(document).flatMap((page) => listPage(pack, document, page).firsts)
+    return [...pages, ...listTab(pack, document, NOT_FOUND), ...listTab(pack, document, 'shared')]
+  }
   if (tab === 'shared') {
-    const brand = BRAND
     const sections = sharedSections(document).map((section) => sectionGroup(pack, document, section, null, 'every page'))
-    return [factGroup(pack, document), brand, ...sections, labelGroup(pack, document)]
+    return [factGroup(pack, document), BRAND, ...sections, labelGroup(pack, document)]
   }
   if (tab === NOT_FOUND)
     return sectionsIn(document, { type: 'notFound' }).map((section) => sectionGroup(pack, document, section, NOT_FOUND, 'Wrong address'))
   const page = findPage(document, tab)
-  if (!page) return []
-  const where = pageTexts(pack, document, page).name
-  const sections = sectionsOfPage(document, page.id).map((section) => sectionGroup(pack, document, section, page.id, where))
-  return [...sections, pageGroup(page, where, roleOf(document, page))]
+  return page ? listPage(pack, document, page).groups : []
 }
 
 function tabsOf(document: SiteDocument): readonly Exclude<Tab, 'site'>[] {
   return [...pagesOf(document).map((page) => page.id), NOT_FOUND, 'shared']
 }
 
-/** What a section shows is another's where it is the same as one on another page. */
-function isFirst(document: SiteDocument, section: SectionId | null): boolean {
-  const found = section === null ? null : findSection(document, section)
-  return !found || shownSection(document, found) === found
+/** What is listed of a page, what of it is listed nowhere before, and all that it was made of. */
+type PageListed = {
+  readonly groups: readonly ListedGroup[]
+  readonly firsts: readonly ListedGroup[]
+  readonly of: readonly unknown[]
+}
+
+const ofPages = new WeakMap<Page, PageListed>()
+
+/** A key press asks this of every page, so where nothing has changed it only looks whether that is so. */
+function listPage(pack: Pack, document: SiteDocument, page: Page): PageListed {
+  const sections = sectionsOfPage(document, page.id)
+  const where = pageTexts(pack, document, page).name
+  const role = roleOf(document, page)
+  const of = [sections, where, role, ...sections.map((section) => sectionRows(pack, document, shownSection(document, section)))]
+  const known = ofPages.get(page)
+  if (known && known.of.length === of.length && known.of.every((one, i) => one === of[i])) return known
+  const groups = [...sections.map((section) => sectionGroup(pack, document, section, page.id, where)), pageGroup(page, where, role)]
+  // What a section shows is another's where it is the same as one on another page.
+  const made = {
+    groups,
+    of,
+    firsts: groups.filter((_, i) => sections[i] === undefined || shownSection(document, sections[i]) === sections[i]),
+  }
+  ofPages.set(page, made)
+  return made
 }
 
 const ofRows = new WeakMap<readonly LedgerRow[], Map<string, ListedGroup>>()

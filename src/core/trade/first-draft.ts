@@ -6,6 +6,7 @@ import {
   confirmedValue,
   entriesOf,
   factsOf,
+  findSection,
   findSlotType,
   isDraftValue,
   pageOf,
@@ -20,6 +21,7 @@ import {
   type SectionId,
   type SectionKind,
   type SiteDocument,
+  type SlotPlace,
   type SlotValue,
 } from '../site'
 import { tradeWithPhrases } from './find-trade'
@@ -34,10 +36,9 @@ type Words = Readonly<Record<string, string>>
  * the bank has no phrases for gets those that any business can say. No page says a sentence twice. Null where no trade was given.
  */
 export function firstDraft(pack: Pack, document: SiteDocument): Edit | null {
-  const { trade: typed = '', address } = factsOf(document)
-  if (typed.trim() === '') return null
-  const trade = tradeWithPhrases(typed, address?.locality ?? '')
-  const words = wordsOf(document, trade, typed)
+  const asked = tradeAsked(document)
+  if (!asked) return null
+  const { trade, words } = asked
   // What stands at the foot of every page says nothing that any of them says.
   const pages = new Map<string, Set<string>>()
   const everywhere = new Set<string>()
@@ -291,6 +292,41 @@ function draftTitle(pageKey: string, bank: PhraseBank, words: Words): Drafted {
     default:
       return { texts: {} }
   }
+}
+
+/**
+ * What the phrase bank says in one place in the client's trade, whatever stands there now; null where it would have to make something up,
+ * and where the trade is not known. `number` is that of the entry in its list, from 1.
+ */
+export function firstWordsFor(document: SiteDocument, { section: id, slot }: SlotPlace, number: number | null): string | null {
+  const section = findSection(document, id)
+  const asked = section && tradeAsked(document)
+  if (!asked) return null
+  const { trade, words } = asked
+  const pageKey = pageOfSection(document, id)?.origin?.page ?? ''
+  const { texts, rich, items } = draftOf(section.kind, trade ? PHRASES[trade.group] : NEUTRAL, trade, words, pageKey)
+  const found = number === null ? (own(texts, slot) ?? own(rich ?? {}, slot)) : own(items?.[number - 1] ?? {}, slot)
+  return found || null
+}
+
+/** Sentences of the phrase bank that are true of any business of the client's trade, and that the site does not say yet. */
+export function moreSentences(document: SiteDocument): readonly string[] {
+  const asked = tradeAsked(document)
+  if (!asked) return []
+  const { trade, words } = asked
+  const bank = trade ? PHRASES[trade.group] : NEUTRAL
+  const said = JSON.stringify([document.sections, document.entries])
+  const phrases = [...bank.lead, ...bank.story.body, ...bank.steps.items.map(([, text]) => text), bank.action[1]]
+  return phrases
+    .flatMap((phrase) => fillPhrase(phrase, words) ?? [])
+    .filter((sentence) => /[.!?…]$/.test(sentence) && !said.includes(sentence))
+}
+
+function tradeAsked(document: SiteDocument): { readonly trade: Trade | null; readonly words: Words } | null {
+  const { trade: typed = '', address } = factsOf(document)
+  if (typed.trim() === '') return null
+  const trade = tradeWithPhrases(typed, address?.locality ?? '')
+  return { trade, words: wordsOf(document, trade, typed) }
 }
 
 /** The edit that makes every draft of some sections the client's own words. */

@@ -43,7 +43,7 @@ type Props = {
   readonly children: ReactNode
 }
 
-export const ROW_GRID = 'grid grid-cols-[11.25rem_minmax(0,1fr)_minmax(0,1.4fr)_10.5rem_12.75rem] gap-x-4'
+export const ROW_GRID = 'grid grid-cols-[11rem_minmax(0,1fr)_minmax(0,1.55fr)_12rem_12.75rem] gap-x-4'
 
 /** One line of the ledger: the place, the template's content beside the client's, the fit, the state. */
 export function RowFrame({

@@ -13,6 +13,7 @@ import { RowFrame, type RowState } from './row-frame'
 import type { SlotActions } from './slot-actions'
 import { SortMenu } from './sort-menu'
 import { TextCell } from './text-cell'
+import { WordHelp } from './word-help'
 import { WordsCell } from './words-cell'
 import type { LineFit } from '../sheets/widths'
 import { Button } from '../parts/button'
@@ -43,7 +44,14 @@ export const SlotRow = memo(
         state={stateOf(row)}
         inHand={inHand}
         fit={row.type === 'text' || row.type === 'rich' || row.type === 'link' ? fit : undefined}
-        lines={row.type === 'text' || row.type === 'rich' ? <HoldLines row={row} title={title} /> : undefined}
+        lines={
+          row.type === 'text' || row.type === 'rich' ? (
+            <span className="flex">
+              <WordHelp row={row} title={title} />
+              <HoldLines row={row} title={title} />
+            </span>
+          ) : undefined
+        }
         onKeep={row.placeholder ? () => actions.set(row, row.placeholder) : undefined}
         onConfirm={row.draft && row.value ? () => actions.confirm(row) : undefined}
         onSpare={isSparable(row) ? () => actions.spare(row) : undefined}

@@ -106,7 +106,9 @@ function lookOf(document: SiteDocument, { section, key }: Wanted): string {
 /** All that decides how much room a text has, but for the styles. */
 function shapeOf(document: SiteDocument, { section, key }: Wanted): string {
   const { kind, design, tone } = section
-  const entries = entriesOf(document, section.id).map(({ in: { list }, gone }) => `${list}${gone ? ' gone' : ''}`)
+  const entries = entriesOf(document, section.id).map(
+    ({ in: { list }, gone, hidden }) => `${list}${gone ? ' gone' : ''}${hidden ? ' hidden' : ''}`,
+  )
   return JSON.stringify([key, kind, design, tone, section.in, alterationsOf(section), entries, hasColumns(document)])
 }
 

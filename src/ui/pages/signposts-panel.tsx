@@ -1,16 +1,13 @@
 'use client'
 import { own } from '@/core/own'
-import { useState } from 'react'
 import { pageTexts } from '@/core/fill'
-import { flatMenu, menuOf, toWebAddress, type MenuEntry } from '@/core/pages'
+import { flatMenu, menuOf, type MenuEntry } from '@/core/pages'
 import { anchorSteps, newSignpost, rankAfter, rankAtEnd } from '@/core/plan'
 import {
   byRank,
   pagesIn,
   pagesOf,
-  sectionsOfPage,
   type EditStep,
-  type LinkTarget,
   type Listed,
   type PageIn,
   type SectionId,
@@ -19,14 +16,11 @@ import {
 } from '@/core/site'
 import type { Pack } from '@/core/pack'
 import { useJob, useJobStore } from '../job/job-context'
-import { useFileTarget } from '../job/use-file-target'
 import { Button } from '../parts/button'
-import { FileInput } from '../parts/file-input'
-import { capital, kilobytes } from '../parts/words'
+import { TargetButton } from '../words/target-button'
 import { Cell } from './cell'
 import { attempt, attemptWithUndo, unique } from './use-acts'
 
-const FACTS = { phone: 'the telephone', email: 'an email', address: 'the map' } as const
 const FIELD = 'rounded-sm border border-seam bg-white px-1.5 py-1 text-sm'
 
 /** Entries of menus that are no pages, and the menu as it is with them. */
@@ -43,7 +37,10 @@ export function SignpostsPanel({ onClose }: { onClose: () => void }) {
     <section
       aria-label="Menu entries"
       className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_17rem] gap-4 pb-3"
-      onKeyDown={(event) => event.key === 'Escape' && onClose()}
+      onKeyDown={(event) => {
+        // A list that is open over it closes by itself.
+        if (event.key === 'Escape' && event.currentTarget.contains(event.target as Node)) onClose()
+      }}
     >
       <div className="flex min-h-0 flex-col gap-2">
         <p className="flex items-center gap-2">
@@ -110,7 +107,11 @@ function SignpostRow({ sign, document, pack }: RowProps) {
         onLeave={() => undefined}
       />
       <span className="flex flex-wrap items-center gap-2">
-        <TargetFields sign={sign} document={document} nameOf={nameOf} onTarget={(to, before) => set({ to }, before)} />
+        <TargetButton
+          label={sign.label.text}
+          to={sign.to}
+          onTarget={(to) => set({ to }, to.type === 'section' ? anchorSteps(document, to.section as SectionId) : [])}
+        />
       </span>
       <Button
         look="quiet"
@@ -170,85 +171,5 @@ function SignpostRow({ sign, document, pack }: RowProps) {
         )}
       </span>
     </li>
-  )
-}
-
-type TargetProps = {
-  readonly sign: Signpost
-  readonly document: SiteDocument
-  readonly nameOf: (page: string) => string
-  readonly onTarget: (to: LinkTarget, before: readonly EditStep[]) => boolean
-}
-
-/** Where an entry leads: elsewhere, to a section of a page, to a fact, or to a file. */
-function TargetFields({ sign: { to }, document, nameOf, onTarget }: TargetProps) {
-  const [problem, setProblem] = useState('')
-  const choice = useFileTarget((file) => onTarget(file, []))
-  const kind = to.type === 'fact' ? to.fact : to.type === 'section' ? to.section : to.type === 'page' ? to.page : to.type
-  const choose = (value: string): void => {
-    setProblem('')
-    if (value === 'file') choice.ask()
-    else if (value === 'url') onTarget({ type: 'url', url: 'https://' }, [])
-    else if (Object.hasOwn(FACTS, value)) onTarget({ type: 'fact', fact: value as keyof typeof FACTS }, [])
-    else if (Object.hasOwn(document.pages, value)) onTarget({ type: 'page', page: value }, [])
-    else onTarget({ type: 'section', section: value }, anchorSteps(document, value as SectionId))
-  }
-  return (
-    <>
-      <select aria-label="Leads to" className={FIELD} value={kind} onChange={(event) => choose(event.target.value)}>
-        <option value="url">an address elsewhere</option>
-        <option value="file">{to.type === 'file' ? `the file ${to.name}` : 'a file (PDF)…'}</option>
-        {Object.entries(FACTS).map(([fact, words]) => (
-          <option key={fact} value={fact}>
-            {words}
-          </option>
-        ))}
-        {pagesOf(document).map((page) => (
-          <optgroup key={page.id} label={nameOf(page.id)}>
-            <option value={page.id}>{nameOf(page.id)}, from the top</option>
-            {sectionsOfPage(document, page.id).map((section) => (
-              <option key={section.id} value={section.id}>
-                {section.name ?? capital(section.kind.replace('-', ' and '))}
-              </option>
-            ))}
-          </optgroup>
-        ))}
-      </select>
-      <FileInput input={choice.input} label="A file for visitors" accept="application/pdf,.pdf" onFiles={choice.take} />
-      {choice.busy && (
-        <span role="status" className="text-sm text-soft">
-          Sending the file…
-        </span>
-      )}
-      {to.type === 'file' && (
-        <span className="flex items-center gap-1 text-sm text-soft">
-          {kilobytes(to.bytes)}
-          <Button look="quiet" onClick={choice.ask}>
-            Another file
-          </Button>
-        </span>
-      )}
-      {to.type === 'url' && (
-        <span className="min-w-52 flex-1">
-          <Cell
-            label="Address elsewhere"
-            mono
-            value={to.url}
-            max={2000}
-            onKeep={(text) => {
-              const url = toWebAddress(text)
-              setProblem(url === null ? 'An address elsewhere looks like https://example.com/page.' : '')
-              return url !== null && onTarget({ type: 'url', url }, [])
-            }}
-            onLeave={() => undefined}
-          />
-        </span>
-      )}
-      {problem !== '' && (
-        <span role="alert" className="text-sm text-thread">
-          {problem}
-        </span>
-      )}
-    </>
   )
 }

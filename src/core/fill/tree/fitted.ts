@@ -30,7 +30,9 @@ export function holdAsk(site: Site, { content, placeholders, list, slot }: HeldP
   const shown =
     list === null
       ? [shownSlot(section, placeholders, slot)?.value]
-      : shownEntries(content, placeholders, list).map((entry) => shownEntrySlot(entry, slot)?.value)
+      : shownEntries(content, placeholders, list)
+          .filter(({ hidden }) => !hidden)
+          .map((entry) => shownEntrySlot(entry, slot)?.value)
   const texts = textsOf(site, shown)
   return (
     texts && {

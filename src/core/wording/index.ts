@@ -1,0 +1,4 @@
+export * from './sentences'
+export * from './ease'
+export * from './suggest'
+export * from './compare'
