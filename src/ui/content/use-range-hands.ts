@@ -15,7 +15,7 @@ type Props = {
   readonly onGo: (place: Place, on?: 'cell' | 'row') => void
   readonly onPour: (pour: Pour | null, from: Place) => void
 }
-type Hands = Pick<DOMAttributes<HTMLElement>, 'onKeyDown' | 'onMouseDownCapture' | 'onCopy' | 'onCut' | 'onPaste'>
+type Hands = Pick<DOMAttributes<HTMLElement>, 'onKeyDown' | 'onMouseDownCapture' | 'onCopy' | 'onPaste'>
 
 /**
  * The ledger as a sheet of cells: Escape leaves a cell for its row; there the arrow keys go on, with Shift they choose, and what is copied,
@@ -30,10 +30,10 @@ export function useRangeHands({ listed, hand, isOrdered, onGo, onPour }: Props):
     const { chosen: keys } = range.getState()
     return keys.size > 1 ? listed.filter(({ key }) => keys.has(key)) : listed.slice(at(row), at(row) + 1)
   }
-  const step = (row: Element | null, by: number, on: 'cell' | 'row'): boolean => {
+  const step = (row: Element | null, by: number): boolean => {
     const next = listed[Math.min(Math.max(0, at(row) + by), listed.length - 1)]
     if (!next || at(row) < 0 || next === listed[at(row)]) return false
-    onGo(next.place, on)
+    onGo(next.place, 'cell')
     return true
   }
   const pressOnRow = (event: KeyboardEvent, row: HTMLElement): void => {
@@ -80,7 +80,7 @@ export function useRangeHands({ listed, hand, isOrdered, onGo, onPour }: Props):
         row.focus({ preventScroll: true })
       }
       if (event.key !== 'Tab' || !isAtEnd(cell, target, event.shiftKey)) return
-      if (step(row, event.shiftKey ? -1 : 1, 'cell')) event.preventDefault()
+      if (step(row, event.shiftKey ? -1 : 1)) event.preventDefault()
     },
     onMouseDownCapture: (event: MouseEvent) => {
       const row = (event.target as Element).closest<HTMLElement>('[data-row]')
