@@ -39,7 +39,7 @@ export function RangeBar() {
         {count(chosen.length, 'place')} chosen
       </span>
       <Act onPress={() => void copy()}>Copy</Act>
-      <Act onPress={() => actOnRange(store, chosen, 'fillDown')}>Fill down from the first</Act>
+      <Act onPress={() => actOnRange(store, chosen, 'fillDown')}>Fill down</Act>
       <Act onPress={() => actOnRange(store, chosen, 'settle')}>Keep or confirm</Act>
       <Act onPress={() => actOnRange(store, chosen, 'empty')}>Not needed</Act>
       {entries.length > 0 && <EntryActs of={entries} />}
