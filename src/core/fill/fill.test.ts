@@ -2,8 +2,9 @@ import { expect, test } from 'vitest'
 import { testPack, testSite } from '../../../tests/pack'
 import { edited, setItem, setSlot, setText } from '../../../tests/site'
 import { listPlaceholders } from '../pack'
-import { entriesOf, findPage, findSection, pagesOf, type Edit, type EntryId, type SectionId, type SiteDocument } from '../site'
+import { findPage, findSection, pagesOf, type Edit, type EntryId, type SectionId, type SiteDocument } from '../site'
 import {
+  contentOf,
   countLeftovers,
   fillSection,
   pageTexts,
@@ -20,7 +21,7 @@ const services = 'home.services' as SectionId
 const start = testSite({ name: 'Client' }).document
 const items = (document: SiteDocument): readonly ShownEntry[] => {
   const section = findSection(document, services)!
-  return shownEntries({ section, entries: entriesOf(document, services) }, placeholdersOf(pack, section), 'items')
+  return shownEntries(contentOf(pack, document, section), 'items')
 }
 const mine = { list: 'items', id: 'mine' as EntryId }
 const add: Edit = { type: 'entry/insert', section: services, entry: mine, rank: 'a1V', slots: {} }

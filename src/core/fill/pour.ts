@@ -1,6 +1,5 @@
 import type { Pack } from '../pack'
 import {
-  entriesOf,
   findSection,
   MAX_ENTRIES,
   MAX_TEXT,
@@ -15,7 +14,7 @@ import {
 } from '../site'
 import { richFromPlain } from '../rich'
 import { fixedList, shownEntries } from './content'
-import { placeholdersOf } from './placeholders'
+import { contentOf } from './content-of'
 import { sectionRows, type LedgerRow } from './section-rows'
 
 /** A pasted table: rows of cells; a cell without words leaves the place that it would go to as it is. */
@@ -135,9 +134,8 @@ function pourIntoList(
   table: PastedTable,
   newId: () => EntryId,
 ): Pour {
-  const placeholders = placeholdersOf(pack, section)
-  const content = { section, entries: entriesOf(document, section.id) }
-  const entries = shownEntries(content, placeholders, list)
+  const content = contentOf(pack, document, section)
+  const entries = shownEntries(content, list)
   const ofList = rows.filter((row) => row.place.entry?.list === list)
   const first = start ? ofList.find((row) => row.place.slot === start.slot && sameEntry(row, start)) : ofList[0]
   const from = first ? entries.findIndex((entry) => entry.key === first.entry?.key) : 0
@@ -167,7 +165,7 @@ function pourIntoList(
     const slots = Object.fromEntries(filled.map(({ slot, type, words }) => [slot, toValue(type, words)]))
     edits.push({ type: 'entry/insert', section: section.id, entry: { list, id: newId() }, rank, slots })
   }
-  const fixed = newEntries > 0 ? fixedList(content, placeholders, list) : []
+  const fixed = newEntries > 0 ? fixedList(content, list) : []
   const beyond = taken.flatMap((cells) => cells.slice(names.length))
   return { edits: [...fixed, ...edits], placed, newEntries, left: wordsLeft([beyond]) + wordsLeft(shaped.slice(taken.length)) }
 }

@@ -1,87 +1,92 @@
 import { own } from '../own'
 import { findDesign, shownPlaces, type Pack } from '../pack'
 import {
-  entriesOf,
+  findSlotType,
   isDraftValue,
   isEmptyValue,
-  type Entry,
+  type Same,
   type Section,
   type SiteDocument,
   type SlotPlace,
   type SlotType,
   type SlotValue,
 } from '../site'
-import { shownEntries, type ShownEntry } from './content'
-import { placeholdersOf } from './placeholders'
+import { keptAt, shownEntries, type Content, type ShownEntry } from './content'
+import { contentOf } from './content-of'
 
 /** One row of the ledger: a slot with the template's content, the client's, and whether it is a leftover. */
 export type LedgerRow = {
+  /** Where its value is kept: what is written there is shown here. */
   readonly place: SlotPlace
+  /** Where it stands: in another section than its place where it follows one there. */
+  readonly stands: SlotPlace
+  /** What it follows by its own word; null where it follows none, or its whole list does. */
+  readonly same: Same | null
   readonly type: SlotType | 'list'
   readonly label: string
   /** The entry that the row belongs to, and its number in the list as it stands, from 1; null outside lists. */
   readonly entry: { readonly key: string; readonly number: number; readonly hidden: boolean } | null
   readonly placeholder: SlotValue | null
   readonly value: SlotValue | null
-  /** For a list, how many entries it shows and how many the template has. */
-  readonly count: { readonly shown: number; readonly template: number } | null
+  /** For a list, how many entries it shows, how many the template has, and of one that follows another, how many there are to show. */
+  readonly count: { readonly shown: number; readonly template: number; readonly there: number } | null
   readonly leftover: boolean
   /** Words from a phrase bank that nobody has confirmed. */
   readonly draft: boolean
 }
 
-const rowsOf = new WeakMap<Section, { readonly pack: Pack; readonly entries: readonly Entry[]; readonly rows: readonly LedgerRow[] }>()
+const rowsOf = new WeakMap<Content, readonly LedgerRow[]>()
 
 /**
  * The rows of one section in reading order; a list gives a row for itself and one for each field of each entry. Records
  * are never changed in place, so the rows of a section that stayed the same are those of last time.
  */
 export function sectionRows(pack: Pack, document: SiteDocument, section: Section): readonly LedgerRow[] {
-  const entries = entriesOf(document, section.id)
-  const known = rowsOf.get(section)
-  if (known?.pack === pack && known.entries === entries) return known.rows
-  const rows = makeRows(pack, section, entries)
-  rowsOf.set(section, { pack, entries, rows })
+  const content = contentOf(pack, document, section)
+  let rows = rowsOf.get(content)
+  if (!rows) rowsOf.set(content, (rows = makeRows(pack, content)))
   return rows
 }
 
-function makeRows(pack: Pack, section: Section, entries: readonly Entry[]): LedgerRow[] {
-  const placeholders = placeholdersOf(pack, section)
+function makeRows(pack: Pack, content: Content): LedgerRow[] {
+  const { section, slots, placeholders } = content
   const slotRow = (slot: string, type: SlotType): LedgerRow => {
-    const place: SlotPlace = { type: 'slot', section: section.id, entry: null, slot }
     return {
-      place,
+      ...placedAt(content, null, slot, null),
       type,
       label: toLabel(slot),
       entry: null,
       count: null,
-      ...stateOf(own(section.slots, slot), own(placeholders.slots, slot)),
+      ...stateOf(own(slots, slot), own(placeholders.slots, slot)),
+      ...(own(content.from, slot) && COUNTED_THERE),
     }
   }
-  const entryRow = (entry: ShownEntry, i: number, slot: string, type: SlotType): LedgerRow => {
-    const place: SlotPlace = { type: 'slot', section: section.id, entry: entry.ref, slot }
+  const entryRow = (list: string, entry: ShownEntry, i: number, slot: string, type: SlotType): LedgerRow => {
     const label = `${i + 1} ${toLabel(slot).toLowerCase()}`
     return {
-      place,
+      ...placedAt(content, entry, slot, list),
       type,
       label,
       entry: { key: entry.key, number: i + 1, hidden: entry.hidden },
       count: null,
       ...stateOf(own(entry.slots, slot), own(entry.placeholder, slot)),
-      // What nobody sees is not open.
-      ...(entry.hidden && { leftover: false, draft: false }),
+      // What nobody sees is not open; what is kept elsewhere is open there.
+      ...((entry.hidden || own(content.from, list) || own(entry.from, slot)) && COUNTED_THERE),
     }
   }
   const design = findDesign(pack, section.kind, section.design)
   if (!design) return []
   return shownPlaces(design).slots.flatMap(({ slot, type, fields }): LedgerRow[] => {
     if (type !== 'list') return [slotRow(slot, type)]
-    const shown = shownEntries({ section, entries }, placeholders, slot)
-    const place: SlotPlace = { type: 'slot', section: section.id, entry: null, slot }
-    const value = own(section.slots, slot) ?? null
-    const count = { shown: shown.length, template: own(placeholders.lists, slot)?.length ?? 0 }
+    const shown = shownEntries(content, slot)
+    const value = own(slots, slot) ?? null
+    const count = {
+      shown: shown.length,
+      template: own(placeholders.lists, slot)?.length ?? 0,
+      there: own(content.there, slot) ?? shown.length,
+    }
     const list: LedgerRow = {
-      place,
+      ...placedAt(content, null, slot, null),
       type,
       label: toLabel(slot),
       entry: null,
@@ -91,8 +96,27 @@ function makeRows(pack: Pack, section: Section, entries: readonly Entry[]): Ledg
       leftover: false,
       draft: false,
     }
-    return [list, ...shown.flatMap((entry, i) => fields.map((f) => entryRow(entry, i, f.slot, f.type)))]
+    return [list, ...shown.flatMap((entry, i) => fieldsOf(entry, fields).map((f) => entryRow(slot, entry, i, f.slot, f.type)))]
   })
+}
+
+/** The fields that an entry has; one of another kind of list may have fewer. */
+function fieldsOf<T extends { readonly slot: string }>({ kind, ref }: ShownEntry, fields: readonly T[]): readonly T[] {
+  return fields.filter(({ slot }) => findSlotType(kind, ref.list, slot) !== null)
+}
+
+const COUNTED_THERE = { leftover: false, draft: false } as const
+
+type Placed = Pick<LedgerRow, 'place' | 'stands' | 'same'>
+
+/** Where a slot is kept, where it stands, and what it follows; `list` is the one that the entry is shown in. */
+function placedAt(content: Content, entry: ShownEntry | null, slot: string, list: string | null): Placed {
+  const place: SlotPlace = { type: 'slot', ...keptAt(content, entry, slot) }
+  const kept = own(entry?.from ?? content.from, slot)
+  const isElsewhere = kept || (list !== null && own(content.from, list))
+  if (!isElsewhere) return { place, stands: place, same: null }
+  const ref = entry && list !== null ? { ...entry.ref, list } : null
+  return { place, stands: { type: 'slot', section: content.section.id, entry: ref, slot }, same: kept?.same ?? null }
 }
 
 function stateOf(

@@ -236,8 +236,11 @@ describe('the ledger', () => {
   test('has a row for each slot, one for the list, and one for each field of each entry', () => {
     const rows = rowsOf(edited(start, setItem(services, 2, 'title', 'Own'), setSlot(services, 'heading', words('Kept'))))
     const native = placeholdersOf(pack, findSection(start, services)!)
+    const at = (slot: string) => ({ type: 'slot', section: services, entry: null, slot })
     expect(rows.find((r) => r.label === 'Heading')).toEqual({
-      place: { type: 'slot', section: services, entry: null, slot: 'heading' },
+      place: at('heading'),
+      stands: at('heading'),
+      same: null,
       type: 'text',
       label: 'Heading',
       entry: null,
@@ -249,11 +252,13 @@ describe('the ledger', () => {
     })
     const count = native.lists.items!.length
     expect(rows.find((r) => r.type === 'list')).toEqual({
-      place: { type: 'slot', section: services, entry: null, slot: 'items' },
+      place: at('items'),
+      stands: at('items'),
+      same: null,
       type: 'list',
       label: 'Items',
       entry: null,
-      count: { shown: count, template: count },
+      count: { shown: count, template: count, there: count },
       value: null,
       placeholder: null,
       leftover: false,
@@ -298,7 +303,7 @@ describe('the ledger', () => {
       rank: 'b00',
       slots: { title: words('Made') },
     })
-    expect(rowsOf(many).find((r) => r.type === 'list')?.count).toEqual({ shown: 5, template: 4 })
+    expect(rowsOf(many).find((r) => r.type === 'list')?.count).toEqual({ shown: 5, template: 4, there: 5 })
     const stray = { ...Object.values(many.entries)[0]!, id: 'stray', in: { section: services, list: 'others' } }
     expect(rowsOf({ ...many, entries: { ...many.entries, stray } }).find((r) => r.type === 'list')?.count?.shown).toBe(5)
     const numbered = { ...stray, nth: 50 }

@@ -76,7 +76,9 @@ function placesOfSection(pack: Pack, document: SiteDocument, section: Section, p
   const rows = sectionRows(pack, document, section)
   const before = known.get(section)
   if (before?.rows === rows && before.where === where) return before.places
-  const places = rows.flatMap(({ place, label, value, placeholder }): WordPlace[] => {
+  const places = rows.flatMap(({ place, stands, label, value, placeholder }): WordPlace[] => {
+    // What is kept elsewhere is found there.
+    if (place !== stands) return []
     const lines = value ? linesOf(value) : []
     if (lines.length === 0) return []
     const name = `${capital(section.name ?? section.kind)}: ${label}`

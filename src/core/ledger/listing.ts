@@ -17,7 +17,7 @@ import {
   findSection,
   pageOfSection,
   pagesOf,
-  pagesShowing,
+  pagesShowingSpot,
   PAGE_TEXTS,
   placeKey,
   roleOf,
@@ -71,7 +71,7 @@ export function tabOf(document: SiteDocument, place: Place, inHand: Tab): Exclud
   if (place.type === 'page') return place.page
   if (place.type === 'slot' && findSection(document, place.section)?.in.type === 'notFound') return NOT_FOUND
   if (place.type === 'slot') {
-    const here = pagesShowing(document, place.section).find((page) => page === inHand)
+    const here = pagesShowingSpot(document, place).find((page) => page === inHand)
     return here ?? pageOfSection(document, place.section)?.id ?? 'shared'
   }
   return 'shared'
@@ -265,6 +265,6 @@ export function findRow(pack: Pack, document: SiteDocument, place: SlotPlace): L
   if (!section) return null
   const rows = sectionRows(pack, document, section)
   let known = byKey.get(rows)
-  if (!known) byKey.set(rows, (known = new Map(rows.map((row) => [placeKey(row.place), row]))))
+  if (!known) byKey.set(rows, (known = new Map(rows.map((row) => [placeKey(row.stands), row]))))
   return known.get(placeKey(place)) ?? null
 }

@@ -61,6 +61,7 @@ function isAside(step: EditStep): boolean {
 
 function deedOf(step: EditStep): string {
   if (step.type === 'slot/set' && step.value === null) return 'emptied'
+  if (step.type === 'slot/set' && step.value?.type === 'same') return 'made the same as another'
   return step.type === 'entry/set' && step.value === null ? 'showed an entry' : DEEDS[step.type]
 }
 

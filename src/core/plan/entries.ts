@@ -1,19 +1,23 @@
-import { fixedList, placeholdersOf, shownEntries, type ShownEntry } from '../fill'
+import { contentOf, fixedList, shownEntries, type ShownEntry } from '../fill'
 import type { Pack } from '../pack'
 import {
   applyEdit,
+  cellAt,
   entriesOf,
   findSection,
   naturalRank,
   rankBetween,
   ranks,
   refOf,
+  sourceOf,
   toEdit,
   type Edit,
   type EditStep,
   type EntryId,
+  type EntryRef,
   type SectionId,
   type SiteDocument,
+  type Spot,
 } from '../site'
 
 /** A list on a site: of which section, by its slot. */
@@ -28,9 +32,8 @@ type List = ListAt & { readonly entries: readonly ShownEntry[]; readonly fixed: 
 function findList(pack: Pack, document: SiteDocument, at: ListAt): List | null {
   const section = findSection(document, at.section)
   if (!section) return null
-  const content = { section, entries: entriesOf(document, section.id) }
-  const placeholders = placeholdersOf(pack, section)
-  return { ...at, entries: shownEntries(content, placeholders, at.list), fixed: fixedList(content, placeholders, at.list) }
+  const content = contentOf(pack, document, section)
+  return { ...at, entries: shownEntries(content, at.list), fixed: fixedList(content, at.list) }
 }
 
 /** The entries of a list as they stand, those that are hidden among them; none where the section is gone. */
@@ -160,22 +163,29 @@ function placed(list: List, moved: readonly ShownEntry[], before: string | null)
 
 /** The site as it would be with so many entries in a list: the first of those there are, or all of them over again. For trying out only. */
 export function withEntryCount(pack: Pack, document: SiteDocument, at: ListAt, wanted: number): SiteDocument {
-  const list = findList(pack, document, at)
+  const spot: Spot = { section: at.section, entry: null, slot: at.list }
+  const cell = cellAt(document, spot)
+  const kept = sourceOf(document, spot)
+  const list = findList(pack, document, { section: kept.section, list: kept.slot })
   const shown = list?.entries.filter(({ hidden }) => !hidden) ?? []
   if (!list || shown.length === 0) return document
-  let rank = list.entries.at(-1)?.rank ?? null
-  const more = Array.from({ length: Math.max(0, wanted - shown.length) }, (_, i): EditStep => {
-    const { placeholder, slots } = shown[i % shown.length] ?? { placeholder: {}, slots: {} }
-    rank = rankBetween(rank, null)
-    return {
-      type: 'entry/insert',
-      section: at.section,
-      entry: { list: at.list, id: `tried-${i}` as EntryId },
-      rank,
-      slots: { ...placeholder, ...slots },
-    }
-  })
-  const less = shown.slice(wanted).map(({ ref }): EditStep => ({ type: 'entry/remove', section: at.section, entry: ref }))
+  const more = moreEntries(list, shown, wanted - shown.length)
+  // One that follows another shows fewer of its entries; the other has them all.
+  const less: readonly EditStep[] =
+    cell?.type === 'same'
+      ? [{ type: 'slot/set', ...spot, value: { ...cell, show: wanted } }]
+      : shown.slice(wanted).map(({ ref }) => ({ type: 'entry/remove', section: list.section, entry: ref }))
   const applied = applyEdit(document, toEdit([...list.fixed, ...more, ...less]))
   return applied.ok ? applied.document : document
+}
+
+/** So many more entries, which say what those that are shown say, over again. */
+function moreEntries(list: List, shown: readonly ShownEntry[], count: number): EditStep[] {
+  let rank = list.entries.at(-1)?.rank ?? null
+  return Array.from({ length: Math.max(0, count) }, (_, i): EditStep => {
+    const { placeholder, slots } = shown[i % shown.length] ?? { placeholder: {}, slots: {} }
+    rank = rankBetween(rank, null)
+    const entry: EntryRef = { list: list.list, id: `tried-${i}` as EntryId }
+    return { type: 'entry/insert', section: list.section, entry, rank, slots: { ...placeholder, ...slots } }
+  })
 }

@@ -62,7 +62,8 @@ function sectionTargets(pack: Pack, document: SiteDocument, section: Section, pa
     detail: where,
     words: folded(`${title} ${section.kind} ${section.design} ${section.anchor ?? ''} ${where}`),
   }
-  const places = sectionRows(pack, document, section).flatMap(({ place, type, value, placeholder }): readonly JumpTarget[] => {
+  const places = sectionRows(pack, document, section).flatMap(({ place, stands, type, value, placeholder }): readonly JumpTarget[] => {
+    if (place !== stands) return []
     const shown = type === 'list' || type === 'image' ? null : (value ?? placeholder)
     const words = shown === null ? '' : plainWords(shown)
     if (words.trim() === '') return []

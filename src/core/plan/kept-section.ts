@@ -5,17 +5,24 @@ import {
   type LinkTarget,
   alterationParts,
   alterationsOf,
+  applyEdit,
   entriesOf,
   entrySchema,
+  findSection,
+  followersIn,
   kindSchema,
   nameSchema,
+  ownValues,
+  partSteps,
   sectionOriginSchema,
   sectionOwn,
   shownSection,
   slotsSchema,
+  toEdit,
   TONES,
   type EditStep,
   type Entry,
+  type EntryId,
   type Section,
   type SectionId,
   type SiteDocument,
@@ -47,8 +54,8 @@ export const keptSectionSchema = v.strictObject({
 export type KeptSection = v.InferOutput<typeof keptSectionSchema>
 
 /** A section as it is kept for other jobs. Facts are shown by reference and so stay behind; so do links to pages of the job. */
-export function toKept(document: SiteDocument, standing: Section): KeptSection {
-  const section = shownSection(document, standing)
+export function toKept(there: SiteDocument, standing: Section): KeptSection {
+  const { document, section } = parted(there, shownSection(there, standing))
   const { kind, design, tone, origin, slots } = section
   const entries = entriesOf(document, section.id).map(({ in: { list }, nth, rank, slots: own, gone, hidden }: Entry) => ({
     list,
@@ -71,9 +78,18 @@ export function toKept(document: SiteDocument, standing: Section): KeptSection {
   }
 }
 
+/** A section that says of its own what it shows of others: elsewhere there is nothing to follow. */
+function parted(there: SiteDocument, section: Section): { readonly document: SiteDocument; readonly section: Section } {
+  let n = 0
+  const steps = followersIn(there, section).flatMap((one) => partSteps(there, one, () => `kept-${n++}` as EntryId))
+  const applied = steps.length === 0 ? null : applyEdit(there, toEdit(steps))
+  const document = applied?.ok ? applied.document : there
+  return { document, section: findSection(document, section.id) ?? section }
+}
+
 /** Values that mean the same in any job: a link to a page or a file of the job leads nowhere elsewhere. */
 function portable(slots: Section['slots']): Section['slots'] {
-  return Object.fromEntries(Object.entries(slots).map(([slot, value]) => [slot, withoutPage(value)]))
+  return Object.fromEntries(Object.entries(ownValues(slots)).map(([slot, value]) => [slot, withoutPage(value)]))
 }
 
 function withoutPage(value: SlotValue): SlotValue {

@@ -1,4 +1,4 @@
-import { linkedPage, pageTexts, type Site } from '../fill'
+import { linkedPage, pageTexts, shownAt, type Site } from '../fill'
 import { isSafeUrl } from '../pack'
 import { linkedFiles, weightOf } from '../pages'
 import { findPage, findSection, pageOf, factsOf, plainWords, toTelUri, type FileTarget, type LinkTarget, type SiteDocument } from '../site'
@@ -21,7 +21,7 @@ export function linkChoices({ pack, document }: Pick<Site, 'pack' | 'document'>)
   )
   const places = targets.flatMap((one): LinkChoice[] => {
     if (one.type !== 'section' || one.page === null) return []
-    const heading = findSection(document, one.section)?.slots.heading
+    const heading = shownAt(pack, document, { section: one.section, entry: null, slot: 'heading' })
     const words = heading ? plainWords(heading) : ''
     return [choice('Places on pages', `${capital(one.title)} on ${one.detail}`, words, { type: 'section', section: one.section })]
   })

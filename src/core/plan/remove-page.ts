@@ -63,7 +63,7 @@ function slotsOf(document: SiteDocument, section: SectionId, leads: (to: LinkTar
   const entries = entriesOf(document, section)
   const of = (slots: NonNullable<typeof found>['slots'], entry: SlotPlace['entry']): SlotLink[] =>
     Object.entries(slots).flatMap(([slot, value]) =>
-      targetsIn(value).some(leads)
+      value.type !== 'same' && targetsIn(value).some(leads)
         ? [{ type: 'slot', place: { type: 'slot', section, entry, slot }, words: linkedWords(value, leads), value }]
         : [],
     )

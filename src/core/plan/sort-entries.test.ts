@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest'
 import { testSite } from '../../../tests/pack'
 import { edited, setItem } from '../../../tests/site'
-import { countLeftovers, fillPage, placeholdersOf, shownEntries, shownEntrySlot } from '../fill'
-import { entriesOf, findSection, homePage, plainWords, type EntryId, type SectionId, type SiteDocument } from '../site'
+import { contentOf, countLeftovers, fillPage, shownEntries, shownEntrySlot } from '../fill'
+import { findSection, homePage, plainWords, type EntryId, type SectionId, type SiteDocument } from '../site'
 import { actOnEntries, dateIn, entriesAt, moveEntries, priceOf, resetEntries, sortEntries, sortsOf, withEntryCount, type EntryAct } from '.'
 
 const site = testSite({ name: 'Client', language: 'sv' })
@@ -11,9 +11,7 @@ const id = 'home.services' as SectionId
 const at = { section: id, list: 'items' }
 const titles = (document: SiteDocument): readonly string[] => {
   const section = findSection(document, id)!
-  return shownEntries({ section, entries: entriesOf(document, id) }, placeholdersOf(pack, section), 'items').map((entry) =>
-    plainWords(shownEntrySlot(entry, 'title')!.value),
-  )
+  return shownEntries(contentOf(pack, document, section), 'items').map((entry) => plainWords(shownEntrySlot(entry, 'title')!.value))
 }
 const count = titles(start).length
 const names = ['Öl', 'Zon 10', 'Zon 9', 'åka', 'Älv']

@@ -3,6 +3,9 @@ import { rootFrom } from '../pages'
 import type { Page, Place } from '../site'
 import type { Site } from '../fill'
 
+/** A place that a sheet marks, and where it stands there: elsewhere only where it shows what another place has. */
+export type MarkedPlace = { readonly place: Place; readonly stands: Place }
+
 /** One page being written: where it stands decides the addresses of files; the pictures and places that are met are noted. */
 export type PageWriter = {
   readonly site: Site
@@ -10,7 +13,7 @@ export type PageWriter = {
   readonly page: Page | null
   readonly pictures: Map<string, PictureVariant>
   /** The places that the marks of a sheet name. */
-  readonly places: Map<string, Place>
+  readonly places: Map<string, MarkedPlace>
   /** How many pictures have been written so far: the first is in sight at once, the others load when near. */
   written: number
 }

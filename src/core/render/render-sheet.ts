@@ -1,6 +1,5 @@
 import {
   anchorsOf,
-  entriesOf,
   findPage,
   hasColumns,
   looksByName,
@@ -8,18 +7,28 @@ import {
   standsOn,
   siteLanguage,
   type Brand,
-  type Entry,
   type Look,
   type Page,
-  type Place,
   type Section,
   type SiteDocument,
 } from '../site'
-import { allOf, fillSection, mapParts, pageSections, siteDirection, type PageParts, type PageScope, type Site, type Typing } from '../fill'
+import {
+  allOf,
+  contentOf,
+  fillSection,
+  mapParts,
+  pageSections,
+  siteDirection,
+  type Content,
+  type PageParts,
+  type PageScope,
+  type Site,
+  type Typing,
+} from '../fill'
 import { fontFaceCss } from '../type'
 import type { Direction } from '../words'
 import { gapHtml, sectionHtml } from './html/to-html'
-import { openPage } from './page-writer'
+import { openPage, type MarkedPlace } from './page-writer'
 import { languageAttributes, renderBody } from './render-page'
 import { familyFaces, siteFamilies } from './site-type'
 import { designCss, tokenCss } from './styles'
@@ -58,7 +67,7 @@ export type DrawnPage = PageParts<DrawnSection> & {
   readonly styles: SheetStyles
 }
 /** A section's HTML, and the places that its marks name. */
-export type DrawnSection = { readonly id: string; readonly html: string; readonly places: ReadonlyMap<string, Place> }
+export type DrawnSection = { readonly id: string; readonly html: string; readonly places: ReadonlyMap<string, MarkedPlace> }
 
 /** The page with some of its sections alone, across it. */
 export function withOnly(page: DrawnPage, sections: readonly DrawnSection[]): DrawnPage {
@@ -69,8 +78,7 @@ export function withOnly(page: DrawnPage, sections: readonly DrawnSection[]): Dr
 type Surroundings = readonly unknown[]
 type Kept = {
   readonly section: Section
-  readonly shown: Section
-  readonly entries: readonly Entry[]
+  readonly content: Content
   readonly typing: Typing | null
   readonly as: DrawnSection
 }
@@ -94,11 +102,11 @@ export function makeSheetPainter(): SheetPainter {
     const kept = new Map<string, Kept>()
     const draw = (section: Section): DrawnSection => {
       const shown = shownSection(site.document, section)
-      const entries = entriesOf(site.document, shown.id)
+      const content = contentOf(site.pack, site.document, shown)
       const here = typing && (typing.section ?? shown.id) === shown.id ? typing : null
       const known = drawn.get(section.id)
-      const isAsBefore = known?.section === section && known.shown === shown && known.entries === entries && known.typing?.key === here?.key
-      const one = isAsBefore ? known : { section, shown, entries, typing: here, as: drawSection({ site, page, typing: here }, section) }
+      const isAsBefore = known?.section === section && known.content === content && known.typing?.key === here?.key
+      const one = isAsBefore ? known : { section, content, typing: here, as: drawSection({ site, page, typing: here }, section) }
       kept.set(section.id, one)
       return one.as
     }

@@ -23,6 +23,7 @@ import {
   type SiteDocument,
   type SlotPlace,
   type SlotValue,
+  ownValues,
 } from '../site'
 import { tradeWithPhrases } from './find-trade'
 import { NEUTRAL, PHRASES, type PhraseBank } from './phrases'
@@ -332,8 +333,8 @@ function tradeAsked(document: SiteDocument): { readonly trade: Trade | null; rea
 /** The edit that makes every draft of some sections the client's own words. */
 export function confirmDrafts(document: SiteDocument, sections: readonly Section[]): Edit | null {
   const confirm = (section: SectionId, entry: EntryRef | null, slots: Section['slots']): EditStep[] =>
-    Object.entries(slots)
-      .filter(([, value]) => isDraftValue(value))
+    Object.entries(ownValues(slots))
+      .filter(([slot, value]) => isDraftValue(value) && slots[slot] === value)
       .map(([slot, value]) => ({ type: 'slot/set', section, entry, slot, value: confirmedValue(value) }))
   const edits = sections.flatMap(({ id, slots }) => [
     ...confirm(id, null, slots),

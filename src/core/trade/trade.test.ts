@@ -12,6 +12,7 @@ import {
   pagesOf,
   plainWords,
   sectionsOn,
+  ownValues,
   sharedSections,
   type Edit,
   type Facts,
@@ -22,7 +23,7 @@ import {
 const site = (facts: Facts): ReturnType<typeof testSite> => testSite(facts)
 /** Every value of a site's sections and their entries. */
 const valuesOf = (document: SiteDocument): SlotValue[] =>
-  allSections(document).flatMap((s) => [s, ...entriesOf(document, s.id)].flatMap((of) => Object.values(of.slots)))
+  allSections(document).flatMap((s) => [s, ...entriesOf(document, s.id)].flatMap((of) => Object.values(ownValues(of.slots))))
 const apply = (document: SiteDocument, edit: Edit | null): SiteDocument => {
   const applied = edit && applyEdit(document, edit)
   if (!applied?.ok) throw new Error('not applied')
@@ -124,8 +125,8 @@ test('no page of a draft says a sentence twice, in any family of trades', () => 
     const shared = sharedSections(drafted)
     for (const page of pagesOf(drafted)) {
       const values = [...sectionsOn(drafted, page.id), ...shared].flatMap((section) => [
-        ...Object.values(section.slots),
-        ...entriesOf(drafted, section.id).flatMap((entry) => Object.values(entry.slots)),
+        ...Object.values(ownValues(section.slots)),
+        ...entriesOf(drafted, section.id).flatMap((entry) => Object.values(ownValues(entry.slots))),
       ])
       const sentences = values
         .filter((value) => isDraftValue(value) && value.type !== 'link')

@@ -13,7 +13,7 @@ import {
   type Section,
   type SiteDocument,
   type SlotPlace,
-  type SlotValue,
+  type Cell,
 } from '../site'
 import { hasContent } from './fit'
 
@@ -120,8 +120,10 @@ export function notShownIn(pack: Pack, document: SiteDocument, section: Section)
   const design = findDesign(pack, section.kind, section.design)
   const { slots } = design ? shownPlaces(design) : { slots: [] }
   const fieldsOf = (list: string): readonly string[] => slots.find((s) => s.slot === list)?.fields.map((f) => f.slot) ?? []
-  const hidden = (place: SlotPlace, value: SlotValue, isShown: boolean): NotShown[] =>
-    value.type === 'list' || isEmptyValue(value) || isShown ? [] : [{ place, slot: placeName(place), words: plainWords(value) }]
+  const hidden = (place: SlotPlace, value: Cell, isShown: boolean): NotShown[] =>
+    value.type === 'same' || value.type === 'list' || isEmptyValue(value) || isShown
+      ? []
+      : [{ place, slot: placeName(place), words: plainWords(value) }]
   const own = Object.entries(section.slots).flatMap(([slot, value]) =>
     hidden(
       { type: 'slot', section: section.id, entry: null, slot },

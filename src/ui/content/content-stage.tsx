@@ -51,7 +51,7 @@ export function ContentStage() {
   const sheets = useRef<SheetRowHandle>(null)
   const picker = useRef<PicturePickerHandle>(null)
   const inHand = usePlaceInHand(sheets)
-  const { tab, hand, view, openTab, hold, goTo } = inHand
+  const { tab, hand, view, openTab, hold, goTo, openKept } = inHand
   const [big, setBig] = useState<SheetName | null>(null)
   const [designs, setDesigns] = useState<SectionId | null>(null)
   // The section whose designs are walked through; it can leave by undo or by another tab.
@@ -134,7 +134,16 @@ export function ContentStage() {
           ) : panel === 'near' ? (
             <NearPanel near={near} onHold={hold} onClose={closePanel} />
           ) : (
-            <Ledger tab={tab} hand={hand} onHold={hold} onGo={goTo} fitOf={fitOf} folded={big !== null} onDesigns={walk} />
+            <Ledger
+              tab={tab}
+              hand={hand}
+              onHold={hold}
+              onGo={goTo}
+              onOpen={openKept}
+              fitOf={fitOf}
+              folded={big !== null}
+              onDesigns={walk}
+            />
           )}
           {!walked && <KeyNames />}
           <PicturePicker ref={picker} />

@@ -28,7 +28,7 @@ export function HowMany({ row }: { readonly row: LedgerRow }) {
           aria-label="How many look right in this design"
           className="z-40 border border-ink bg-cloth p-3"
         >
-          <Tried at={{ section: row.place.section, list: row.place.slot }} />
+          <Tried at={{ section: row.stands.section, list: row.stands.slot }} />
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>

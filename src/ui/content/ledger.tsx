@@ -31,6 +31,8 @@ type Props = {
   /** Takes a place in hand and puts the focus into it, or on its row. */
   readonly onGo: (place: Place, on?: 'cell' | 'row') => void
   readonly fitOf: (key: string) => LineFit | undefined
+  /** Opens the page on which a place's value is kept, and goes there. */
+  readonly onOpen: (place: Place) => void
   /** Folded to the row in hand, while one sheet has the screen. */
   readonly folded: boolean
   readonly onDesigns: (section: SectionId) => void
@@ -42,7 +44,7 @@ const DRAWN_WHOLE = 500
 const EVERYTHING: Wanted = { show: 'all', words: '' }
 
 /** A tab's places in reading order: the template's words beside the client's. */
-export function Ledger({ tab, hand, onHold, onGo, fitOf, folded, onDesigns }: Props) {
+export function Ledger({ tab, hand, onHold, onGo, onOpen, fitOf, folded, onDesigns }: Props) {
   const store = useJobStore()
   const range = useRangeStore()
   const isRange = useRange(({ chosen }) => chosen.size > 1)
@@ -53,7 +55,7 @@ export function Ledger({ tab, hand, onHold, onGo, fitOf, folded, onDesigns }: Pr
     if (plan) setPour({ plan, from })
     else toast('Nothing of what was pasted has a place here.')
   }, [])
-  const { actions, busy } = useSlotActions(onHold, onGo, askPour)
+  const { actions, busy } = useSlotActions(onHold, onGo, onOpen, askPour)
   const closePour = (): void => {
     if (pour) onGo(pour.from)
     setPour(null)
@@ -169,7 +171,8 @@ const Group = memo(function Group({ group, inHand, isWhole, isLong, fitOf, folde
   const rows = (): React.ReactNode =>
     shown.map((one, i) => (
       <ListedRow
-        key={one.key}
+        // Where it stands is one and the same whatever it follows.
+        key={one.row ? placeKey(one.row.stands) : one.key}
         listed={one}
         inHand={one.key === inHand}
         isNamed={type === 'kind'}
@@ -210,6 +213,7 @@ function reachOfGroup(document: Parameters<typeof reachOf>[0], { type, section }
 function useSlotActions(
   onHold: (place: Place) => void,
   onGo: (place: Place) => void,
+  onOpen: (place: Place) => void,
   onPour: Reach['pour'],
 ): { readonly actions: SlotActions; readonly busy: ReadonlySet<string> } {
   const store = useJobStore()
@@ -224,8 +228,8 @@ function useSlotActions(
     })
   }, [])
   const actions = useMemo(
-    () => makeSlotActions(store, gesture, { hold: onHold, go: onGo, pour: onPour }, markBusy),
-    [store, gesture, onHold, onGo, onPour, markBusy],
+    () => makeSlotActions(store, gesture, { hold: onHold, go: onGo, open: onOpen, pour: onPour }, markBusy),
+    [store, gesture, onHold, onGo, onOpen, onPour, markBusy],
   )
   return { actions, busy }
 }

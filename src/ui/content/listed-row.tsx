@@ -32,7 +32,7 @@ export const ListedRow = memo(function ListedRow({ listed, onHold, ...props }: P
   const hold = (): void => onHold(place)
   switch (place.type) {
     case 'slot':
-      return <SlotAt {...props} place={place} id={listed.key} name={props.isNamed ? name : null} />
+      return <SlotAt {...props} place={listed.row?.stands ?? place} id={listed.key} name={props.isNamed ? name : null} />
     case 'fact':
       return isLedgerFact(place.fact) ? <FactRow fact={place.fact} inHand={inHand} onHold={hold} /> : null
     case 'label':

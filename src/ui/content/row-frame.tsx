@@ -17,6 +17,7 @@ export type RowState =
   | 'computed'
   | 'as designed'
   | 'hidden'
+  | 'same'
 
 type Props = {
   readonly id: string
@@ -43,7 +44,7 @@ type Props = {
   readonly children: ReactNode
 }
 
-export const ROW_GRID = 'grid grid-cols-[11rem_minmax(0,1fr)_minmax(0,1.55fr)_12rem_12.75rem] gap-x-4'
+export const ROW_GRID = 'grid grid-cols-[11rem_minmax(0,1fr)_minmax(0,1.55fr)_13.5rem_12.5rem] gap-x-4'
 
 /** One line of the ledger: the place, the template's content beside the client's, the fit, the state. */
 export function RowFrame({
@@ -74,7 +75,7 @@ export function RowFrame({
       tabIndex={-1}
       aria-current={inHand || undefined}
       className={
-        `${ROW_GRID} scroll-my-16 items-start [contain-intrinsic-size:auto_3rem] [content-visibility:auto] border-b ` +
+        `${ROW_GRID} group/row scroll-my-16 items-start [contain-intrinsic-size:auto_3rem] [content-visibility:auto] border-b ` +
         `border-seam py-1.5 pe-3 ps-4 ${leftover ? 'stitch-start' : ''} ` +
         `${inHand ? 'shadow-[inset_4px_0_0_var(--color-tape)]' : ''} ${isChosen ? 'bg-tape-pale!' : inHand ? 'bg-white' : ''}`
       }

@@ -31,6 +31,8 @@ export type SlotActions = {
   readonly file: (row: LedgerRow, file: File) => void
   readonly pour: (row: LedgerRow, table: PastedTable) => void
   readonly hold: (row: LedgerRow) => void
+  /** Goes to where the place's value is kept. */
+  readonly goTo: (row: LedgerRow) => void
   /** Says that the place, or the whole list, is not needed: nothing stands there. */
   readonly spare: (row: LedgerRow) => void
   readonly confirm: (row: LedgerRow) => void
@@ -49,6 +51,8 @@ export type SlotActions = {
 export type Reach = {
   readonly hold: (place: Place) => void
   readonly go: (place: Place) => void
+  /** Takes a place in hand where it is kept, on whatever page. */
+  readonly open: (place: Place) => void
   /** Says what would go where; null where nothing of what was pasted has a place. */
   readonly pour: (pour: Pour | null, from: Place) => void
 }
@@ -73,6 +77,7 @@ export function makeSlotActions(
       store.apply(setSlot(row.place, confirmedValue(value)), name)
     },
     hold: (row) => reach.hold(row.place),
+    goTo: (row) => reach.open(row.place),
     file: (row, file) => void putPicture(store, row.place, file, setBusy),
     spare: (row) => {
       if (row.type === 'list') act(store, row, 'out')

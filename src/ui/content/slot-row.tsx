@@ -3,12 +3,14 @@ import { own } from '@/core/own'
 import { memo, type ReactNode } from 'react'
 import type { LedgerRow } from '@/core/fill'
 import { thumbnailUrl, type AssetTable } from '@/core/image'
-import { isEmptyValue, plainWords, type RichText } from '@/core/site'
+import { isEmptyValue, plainWords, samePlace, type RichText } from '@/core/site'
 import { EntryLabel } from './entry-label'
 import { HowMany } from './how-many'
 import { HoldLines } from './hold-lines'
 import { ImageCell } from './image-cell'
 import { LinkCell } from './link-cell'
+import { SameAs } from './same-as'
+import { SameNote } from './same-note'
 import { RowFrame, type RowState } from './row-frame'
 import type { SlotActions } from './slot-actions'
 import { SortMenu } from './sort-menu'
@@ -45,20 +47,24 @@ export const SlotRow = memo(
         inHand={inHand}
         fit={row.type === 'text' || row.type === 'rich' || row.type === 'link' ? fit : undefined}
         lines={
-          row.type === 'text' || row.type === 'rich' ? (
-            <span className="flex">
-              <WordHelp row={row} title={title} />
-              <HoldLines row={row} title={title} />
-            </span>
-          ) : undefined
+          <span className="flex empty:hidden">
+            {row.place === row.stands && row.type !== 'list' && <SameAs row={row} title={title} />}
+            {(row.type === 'text' || row.type === 'rich') && (
+              <>
+                <WordHelp row={row} title={title} />
+                <HoldLines row={row} title={title} />
+              </>
+            )}
+          </span>
         }
-        onKeep={row.placeholder ? () => actions.set(row, row.placeholder) : undefined}
+        onKeep={row.placeholder && row.place === row.stands ? () => actions.set(row, row.placeholder) : undefined}
         onConfirm={row.draft && row.value ? () => actions.confirm(row) : undefined}
-        onSpare={isSparable(row) ? () => actions.spare(row) : undefined}
-        onBack={backTo(row, actions)}
+        onSpare={row.same === null && isSparable(row) ? () => actions.spare(row) : undefined}
+        onBack={row.same === null ? backTo(row, actions) : undefined}
         onHold={() => actions.hold(row)}
       >
-        <SlotCell row={row} title={title} busy={busy} assets={assets} actions={actions} />
+        {row.type === 'list' && row.same ? null : <SlotCell row={row} title={title} busy={busy} assets={assets} actions={actions} />}
+        <SameNote row={row} onGo={actions.goTo} />
       </RowFrame>
     )
   },
@@ -74,6 +80,10 @@ export const SlotRow = memo(
     a.row.label === b.row.label &&
     a.row.entry?.hidden === b.row.entry?.hidden &&
     a.row.count?.shown === b.row.count?.shown &&
+    a.row.count?.there === b.row.count?.there &&
+    a.row.same === b.row.same &&
+    samePlace(a.row.place, b.row.place) &&
+    samePlace(a.row.stands, b.row.stands) &&
     a.isFirstOfItem === b.isFirstOfItem &&
     a.actions === b.actions,
 )
@@ -82,6 +92,7 @@ const NO_WORDS: RichText = []
 
 function stateOf(row: LedgerRow): RowState {
   if (row.entry?.hidden) return 'hidden'
+  if (row.place !== row.stands) return 'same'
   if (row.leftover) return 'leftover'
   if (row.draft) return 'draft'
   if (row.value === null) return row.type === 'list' ? 'as designed' : 'left empty'
@@ -155,6 +166,7 @@ function SlotCell({
             Add an entry
           </Button>
           {(row.count?.shown ?? 0) > 0 && <HowMany row={row} />}
+          <SameAs row={row} title={title} />
           {(row.count?.shown ?? 0) > 1 && actions.sortsOf(row).length > 0 && (
             <SortMenu sorts={actions.sortsOf(row)} onSort={(by) => actions.sortItems(row, by)} />
           )}

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react'
-import { heldWords, holdAsk, placeholdersOf, type LedgerRow, type Site } from '@/core/fill'
+import { contentOf, heldWords, holdAsk, type LedgerRow, type Site } from '@/core/fill'
 import { heldBy, linesEverywhere, overAt, piecesOf, type Held, type Room, type Stretch } from '@/core/lines'
-import { entriesOf, findSection, holdKey, type Hold, type Section, type SlotValue } from '@/core/site'
+import { findSection, holdKey, type Hold, type Section, type SlotValue } from '@/core/site'
 import { own } from '@/core/own'
 import { useJob, useJobStore } from '../job/job-context'
 import { heldName, type HeldText, type JobState } from '../job/job-state'
@@ -25,17 +25,17 @@ export type LinesKnown = {
 }
 
 /** What a row's lines are held to; nothing where they are not. */
-export function holdOf(section: Section | null, { place }: LedgerRow): Hold | null {
-  return (section?.holds && own(section.holds, holdKey(place.entry?.list ?? null, place.slot))) ?? null
+export function holdOf(section: Section | null, { stands }: LedgerRow): Hold | null {
+  return (section?.holds && own(section.holds, holdKey(stands.entry?.list ?? null, stands.slot))) ?? null
 }
 
 /** The lines of a place whose lines are held, once its room is known; null while it is not, and where they are not held. */
 export function useHeld(row: LedgerRow): LinesKnown | null {
-  const key = holdKey(row.place.entry?.list ?? null, row.place.slot)
-  const section = useJob((s) => findSection(s.document, row.place.section))
+  const key = holdKey(row.stands.entry?.list ?? null, row.stands.slot)
+  const section = useJob((s) => findSection(s.document, row.stands.section))
   const text = useJob((s) => (section ? s.heldTexts.get(heldName({ section, key })) : undefined))
   // The words of other entries count too, where a list is held.
-  useJob((s) => entriesOf(s.document, row.place.section))
+  useJob((s) => section && contentOf(s.pack, s.document, section))
   const store = useJobStore()
   return section && text && holdOf(section, row) !== null ? linesAt(store.getState(), section, row, text) : null
 }
@@ -44,14 +44,14 @@ export function useHeld(row: LedgerRow): LinesKnown | null {
 export function useLines(row: LedgerRow): LinesKnown | null {
   const store = useJobStore()
   const held = useHeld(row)
-  const key = holdKey(row.place.entry?.list ?? null, row.place.slot)
+  const key = holdKey(row.stands.entry?.list ?? null, row.stands.slot)
   const [measured, setMeasured] = useState<Pick<HeldText, 'probe' | 'rooms'> | null>(null)
   useEffect(() => {
     let isOver = false
     const room = new FittingRoom()
     const look = async (): Promise<void> => {
       const state = store.getState()
-      const section = findSection(state.document, row.place.section)
+      const section = findSection(state.document, row.stands.section)
       if (!section) return
       const probe = await room.probe(siteOf(state), { section, key })
       const rooms = await room.rooms(siteOf(state), { section, key })
@@ -63,8 +63,8 @@ export function useLines(row: LedgerRow): LinesKnown | null {
       isOver = true
       room.close()
     }
-  }, [store, row.place.section, key])
-  const section = findSection(store.getState().document, row.place.section)
+  }, [store, row.stands.section, key])
+  const section = findSection(store.getState().document, row.stands.section)
   return held ?? (section && measured ? linesAt(store.getState(), section, row, measured) : null)
 }
 
@@ -83,13 +83,9 @@ function linesAt(state: JobState, section: Section, row: LedgerRow, text: Pick<H
   return { ...none, can: true, stretches, over, overAt: limit }
 }
 
-function heldFor(site: Site, section: Section, { place }: LedgerRow, hold: Hold, probe: TextProbe): Held | null {
-  const content = { section, entries: entriesOf(site.document, section.id) }
-  const ask = holdAsk(
-    site,
-    { content, placeholders: placeholdersOf(site.pack, section), list: place.entry?.list ?? null, slot: place.slot },
-    hold,
-  )
+function heldFor(site: Site, section: Section, { stands }: LedgerRow, hold: Hold, probe: TextProbe): Held | null {
+  const content = contentOf(site.pack, site.document, section)
+  const ask = holdAsk(site, { content, list: stands.entry?.list ?? null, slot: stands.slot }, hold)
   const ruler = ask?.bold ? probe.bold : probe.ruler
   return ask && ask.texts.length > 0
     ? heldBy(

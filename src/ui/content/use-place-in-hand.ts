@@ -23,6 +23,8 @@ export type PlaceInHand = {
   readonly hold: (place: Place) => void
   /** The same, and puts the focus into its cell of the ledger, or on its row; where there is none, says so. */
   readonly goTo: (place: Place | null, on?: Focused) => void
+  /** The same on the page where its value is kept, though the one in sight shows it too. */
+  readonly openKept: (place: Place) => void
 }
 
 /** Which page is open and which place is in hand, in the ledger and on the sheets alike. */
@@ -72,6 +74,14 @@ export function usePlaceInHand(sheets: RefObject<SheetRowHandle | null>): PlaceI
     [hold],
   )
 
+  const openKept = useCallback(
+    (place: Place): void => {
+      openTab(tabOf(store.getState().document, place, 'shared'))
+      goTo(place)
+    },
+    [store, openTab, goTo],
+  )
+
   useLostPage(tab, openTab)
   // Whoever comes by the search is taken to the place that was asked for.
   const [askedPlace, askedSection] = [params.get('place'), params.get('section')]
@@ -94,7 +104,7 @@ export function usePlaceInHand(sheets: RefObject<SheetRowHandle | null>): PlaceI
     sheets.current?.hold(hand && hand.type !== 'brand' && hand.type !== 'page' ? hand : null)
     if (hand) showRow(placeKey(hand), focusNext)
   }, [hand, tab, sheets])
-  return { tab, hand, view, openTab, hold, goTo }
+  return { tab, hand, view, openTab, hold, goTo, openKept }
 }
 
 function isPage(tab: Tab): tab is PageId {

@@ -1,13 +1,12 @@
 import { useMemo } from 'react'
 import type { StoreApi } from 'zustand/vanilla'
-import { sectionRows } from '@/core/fill'
+import { sectionRows, shownAt } from '@/core/fill'
 import { findSection, placeKey, siteLanguage, type Place, type RichText, type SlotPlace, type SlotValue } from '@/core/site'
 import type { JobStore } from '../job/job-store'
 import { capital } from '../parts/words'
 import type { HandEvents } from '../sheets/sheet-group'
 import { WordEditor } from '../words/word-editor'
 import type { WordHand } from '../words/word-hand'
-import { shownAt } from './typed'
 import { allowedAt, chipOf, nameTarget, sayLeft } from './word-settings'
 
 /** How the words of rich places are typed in on the sheets. */
@@ -19,7 +18,8 @@ export function useSheetWords(
 ): Pick<HandEvents, 'richAt' | 'openWords' | 'onWords'> {
   return useMemo(() => {
     const richAt = (place: Place): RichText | null => {
-      const shown = place.type === 'slot' ? shownAt(store.getState(), place) : null
+      const { pack, document } = store.getState()
+      const shown = place.type === 'slot' ? shownAt(pack, document, place) : null
       return shown?.type === 'rich' ? shown.rich : null
     }
     return {

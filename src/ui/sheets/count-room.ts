@@ -65,9 +65,9 @@ function entryBoxes(frame: HTMLIFrameElement, drawn: DrawnPage, { section, list 
 /** The key of the first place of each entry. */
 function firstKeys({ places }: DrawnSection, list: string): Iterable<string> {
   const firsts = new Map<string, string>()
-  for (const [key, place] of places) {
-    if (place.type !== 'slot' || place.entry?.list !== list) continue
-    const entry = JSON.stringify(place.entry)
+  for (const [key, { stands }] of places) {
+    if (stands.type !== 'slot' || stands.entry?.list !== list) continue
+    const entry = JSON.stringify(stands.entry)
     if (!firsts.has(entry)) firsts.set(entry, key)
   }
   return firsts.values()

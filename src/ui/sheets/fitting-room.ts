@@ -47,7 +47,7 @@ export class FittingRoom {
     body?.getBoundingClientRect()
     await this.view.fontsReady()
     const mark = [...(only[0]?.places ?? [])].find(
-      ([, place]) => place.type === 'slot' && holdKey(place.entry?.list ?? null, place.slot) === key,
+      ([, { stands }]) => stands.type === 'slot' && holdKey(stands.entry?.list ?? null, stands.slot) === key,
     )
     return (mark && body?.querySelector<HTMLElement>(`[data-place="${CSS.escape(mark[0])}"]`)) ?? null
   }

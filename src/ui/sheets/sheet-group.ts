@@ -1,6 +1,6 @@
 import { roleOf, sectionsOn, type Page, type Place, type SectionId } from '@/core/site'
 import { allOf, typingIn, type Site, type Typing } from '@/core/fill'
-import { asDesigned, makeSheetPainter, type DrawnPage } from '@/core/render'
+import { asDesigned, makeSheetPainter, type DrawnPage, type MarkedPlace } from '@/core/render'
 import type { WordEditor } from '../words/word-editor'
 import { designedLines } from './designed-lines'
 import type { SheetEvents } from './sheet-hands'
@@ -40,7 +40,7 @@ export class SheetGroup {
   private readonly paintDesigned = makeSheetPainter()
   private readonly lines = new Map<SheetName, ReadonlyMap<string, number>>()
   private readonly designed = new Map<SheetName, ReadonlyMap<string, number>>()
-  private places: ReadonlyMap<string, Place> = new Map()
+  private places: ReadonlyMap<string, MarkedPlace> = new Map()
   private measuredPage = ''
   private typing: Typing | null = null
 

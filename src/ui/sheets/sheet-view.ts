@@ -1,6 +1,6 @@
 import morphdom from 'morphdom'
 import { allOf } from '@/core/fill'
-import { bodyHtml, columnsClass, HOLDERS, isInColumns, type DrawnPage, type DrawnSection } from '@/core/render'
+import { bodyHtml, columnsClass, HOLDERS, isInColumns, type DrawnPage, type DrawnSection, type MarkedPlace } from '@/core/render'
 import { measurePart } from './measure-lines'
 import { placeKey, type Place } from '@/core/site'
 import { takeSections, type SectionEvents } from './section-hands'
@@ -21,7 +21,7 @@ export class SheetView {
   private section: string | null = null
   private readonly drawnIn: Document
   /** The places that the marks on this sheet name. */
-  private places: ReadonlyMap<string, Place> = new Map()
+  private places: ReadonlyMap<string, MarkedPlace> = new Map()
   /** The element of the words that are typed in. */
   private wordsIn: Element | null = null
 
@@ -60,7 +60,8 @@ export class SheetView {
         events.onWords(words)
       },
     }
-    this.hands = told && new SheetHands(document, told, (element) => this.places.get(element.getAttribute('data-place') ?? '') ?? null)
+    this.hands =
+      told && new SheetHands(document, told, (element) => this.places.get(element.getAttribute('data-place') ?? '')?.place ?? null)
     if (sections && !events) takeSections(document, sections)
     if (events) this.lead(events)
     else document.body.className = sections?.() ? 'viewing arranging' : 'viewing'
@@ -107,7 +108,7 @@ export class SheetView {
   private keepWords(): void {
     const words = this.hands?.words
     if (!words) return
-    const place = this.places.get(words.element.getAttribute('data-place') ?? '')
+    const place = this.places.get(words.element.getAttribute('data-place') ?? '')?.place
     const rich = words.element.isConnected && place ? (this.events?.richAt(place) ?? null) : null
     if (rich) words.take(rich)
     else this.hands?.closeWords()

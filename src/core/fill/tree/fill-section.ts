@@ -9,12 +9,10 @@ import {
   type DesignElement,
   type DesignNode,
   type LabelWords,
-  type Placeholders,
   type ShownFact,
 } from '../../pack'
 import {
   alterationsOf,
-  entriesOf,
   findPage,
   isEmptyValue,
   partAnchor,
@@ -32,10 +30,10 @@ import {
   type SlotPlace,
   type SlotValue,
 } from '../../site'
-import { shownEntries, shownEntrySlot, shownSlot, type SectionContent, type Shown, type ShownEntry } from '../content'
+import { keptAt, shownEntries, shownEntrySlot, shownSlot, type Content, type Shown, type ShownEntry } from '../content'
+import { contentOf } from '../content-of'
 import { allowedIn } from '../../rich'
 import { commaOf } from '../../words'
-import { placeholdersOf } from '../placeholders'
 import { ownWord, shownLabel } from '../labels'
 import { sectionRows } from '../section-rows'
 import { shownFact } from '../shown-fact'
@@ -56,9 +54,8 @@ import { veilAttributes } from './veil'
 
 /** Where in a section the filling is: in which entry of a list, or on which row of a computed one. */
 type Spot = {
-  readonly content: SectionContent
-  readonly placeholders: Placeholders
-  readonly entry: { readonly shown: ShownEntry; readonly number: number } | null
+  readonly content: Content
+  readonly entry: { readonly list: string; readonly shown: ShownEntry; readonly number: number } | null
   readonly part: ComputedEntry | null
   /** Whether the section stands on a part of the one page: its largest heading is one of several there. */
   readonly isPart: boolean
@@ -80,10 +77,8 @@ export function fillSection(scope: PageScope, standing: Section): FilledSection 
   const cut = cutOf(scope, section, design)
   const part = partOf(scope, standing)
   const anchor = standing.anchor ?? part?.anchor
-  const content = { section, entries: entriesOf(scope.site.document, section.id) }
   const spot: Spot = {
-    content,
-    placeholders: placeholdersOf(scope.site.pack, section),
+    content: contentOf(scope.site.pack, scope.site.document, section),
     entry: null,
     part: null,
     isPart: part !== null,
@@ -200,11 +195,17 @@ function veiled(scope: PageScope, section: Section, element: DesignElement, area
 }
 
 function shown(spot: Spot, slot: string): Shown | null {
-  return spot.entry ? shownEntrySlot(spot.entry.shown, slot) : shownSlot(spot.content.section, spot.placeholders, slot)
+  return spot.entry ? shownEntrySlot(spot.entry.shown, slot) : shownSlot(spot.content, slot)
 }
 
 function placeOf(spot: Spot, slot: string): SlotPlace {
-  return { type: 'slot', section: spot.content.section.id, entry: spot.entry?.shown.ref ?? null, slot }
+  return { type: 'slot', ...keptAt(spot.content, spot.entry?.shown ?? null, slot) }
+}
+
+/** Where it stands, wherever it is kept. */
+function standsAt({ content, entry }: Spot, slot: string): SlotPlace {
+  const ref = entry && { ...entry.shown.ref, list: entry.list }
+  return { type: 'slot', section: content.section.id, entry: ref, slot }
 }
 
 function isAbsent(scope: PageScope, spot: Spot, when: string): boolean {
@@ -232,10 +233,10 @@ function isNothing(value: SlotValue | null): boolean {
 }
 
 function fillList(scope: PageScope, spot: Spot, element: DesignElement, list: string): FilledElement | null {
-  const entries = shownEntries(spot.content, spot.placeholders, list).filter(({ hidden }) => !hidden)
+  const entries = shownEntries(spot.content, list).filter(({ hidden }) => !hidden)
   if (entries.length === 0) return null
   const children: FilledNode[] = []
-  entries.forEach((entry, i) => fillNodes(scope, { ...spot, entry: { shown: entry, number: i } }, element.children, children))
+  entries.forEach((entry, i) => fillNodes(scope, { ...spot, entry: { list, shown: entry, number: i } }, element.children, children))
   return bound(element, null, children, { place: placeOf({ ...spot, entry: null }, list), state: 'own', rich: false })
 }
 
@@ -259,7 +260,7 @@ function fillSlot(scope: PageScope, spot: Spot, element: DesignElement, b: SlotB
   const { document } = scope.site
   const extra = found ? direction(document, plainWords(found.value)) : null
   const manner: Manner = { raw: isTyping(scope, place) }
-  const mark = slotMark(place, found, b.slotType === 'rich')
+  const mark = slotMark(place, standsAt(spot, b.slot), found, b.slotType === 'rich')
   const value = found?.value
   switch (value?.type) {
     case 'image':
@@ -277,8 +278,8 @@ function fillSlot(scope: PageScope, spot: Spot, element: DesignElement, b: SlotB
   }
 }
 
-function fittedIn({ site }: PageScope, { content, placeholders, entry }: Spot, slot: string): FilledElement['extra'] {
-  return fittedTo(site, { content, placeholders, list: entry?.shown.ref.list ?? null, slot })
+function fittedIn({ site }: PageScope, { content, entry }: Spot, slot: string): FilledElement['extra'] {
+  return fittedTo(site, { content, list: entry?.list ?? null, slot })
 }
 
 function fillLink(

@@ -1,8 +1,8 @@
 import { own } from '../../own'
 import { heldStyle } from '../../lines'
-import { designKey, type Placeholders } from '../../pack'
+import { designKey } from '../../pack'
 import { holdKey, siteLanguage, type Hold, type RichRun, type RichText, type SlotValue } from '../../site'
-import { shownEntries, shownEntrySlot, shownSlot, type SectionContent } from '../content'
+import { shownEntries, shownEntrySlot, shownSlot, type Content } from '../content'
 import { shownChip } from '../shown-fact'
 import type { HoldAsk, Site } from '../site'
 import { printed } from './direction'
@@ -10,8 +10,7 @@ import type { FilledElement } from './tree'
 
 /** Where a text stands whose lines are held: a slot of a section, or of every entry of one of its lists. */
 export type HeldPlace = {
-  readonly content: SectionContent
-  readonly placeholders: Placeholders
+  readonly content: Content
   readonly list: string | null
   readonly slot: string
 }
@@ -25,12 +24,12 @@ export function fittedTo(site: Site, place: HeldPlace): FilledElement['extra'] {
 }
 
 /** What is asked of a text that is to be held to its lines; null where it has more than paragraphs. All entries of a list have one size. */
-export function holdAsk(site: Site, { content, placeholders, list, slot }: HeldPlace, hold: Hold): HoldAsk | null {
+export function holdAsk(site: Site, { content, list, slot }: HeldPlace, hold: Hold): HoldAsk | null {
   const { section } = content
   const shown =
     list === null
-      ? [shownSlot(section, placeholders, slot)?.value]
-      : shownEntries(content, placeholders, list)
+      ? [shownSlot(content, slot)?.value]
+      : shownEntries(content, list)
           .filter(({ hidden }) => !hidden)
           .map((entry) => shownEntrySlot(entry, slot)?.value)
   const texts = textsOf(site, shown)

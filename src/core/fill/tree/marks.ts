@@ -1,4 +1,4 @@
-import { isDraftValue, type FactName, type Place } from '../../site'
+import { isDraftValue, placeKey, type FactName, type Place } from '../../site'
 import type { Shown } from '../content'
 import { shownFact } from '../shown-fact'
 import type { Site } from '../site'
@@ -11,6 +11,7 @@ export function factMark(site: Site, fact: string): Mark {
   return { place: { type: 'fact', fact: name }, state: leftover ? 'leftover' : 'own', rich: false }
 }
 
-export function slotMark(place: Place, shown: Shown | null, rich: boolean): Mark {
-  return { place, state: shown?.leftover ? 'leftover' : isDraftValue(shown?.value ?? null) ? 'draft' : 'own', rich }
+export function slotMark(place: Place, stands: Place, shown: Shown | null, rich: boolean): Mark {
+  const elsewhere = placeKey(place) === placeKey(stands) ? {} : { stands }
+  return { place, ...elsewhere, state: shown?.leftover ? 'leftover' : isDraftValue(shown?.value ?? null) ? 'draft' : 'own', rich }
 }

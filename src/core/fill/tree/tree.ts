@@ -5,6 +5,8 @@ import type { CalendarDay, Focus, Place } from '../../site'
 /** What an element of a filled design shows: the place whose content it is, and what is still to be done there. */
 export type Mark = {
   readonly place: Place
+  /** Where the element stands, if its content is kept in another place. */
+  readonly stands?: Place
   readonly state: 'leftover' | 'draft' | 'own'
   /** Paragraphs and lists can be typed there, not words alone. */
   readonly rich: boolean

@@ -3,7 +3,7 @@ import { boundsOf, type Area } from '../../image'
 import { getDesign, type DesignNode } from '../../pack'
 import type { Section } from '../../site'
 import { shownSlot } from '../content'
-import { placeholdersOf } from '../placeholders'
+import { contentOf } from '../content-of'
 import { siteScheme, veilOf } from '../site-scheme'
 import { siteDirection } from './direction'
 import type { PageScope } from './page-scope'
@@ -19,7 +19,7 @@ export function veilAttributes(
 ): { readonly style: string } | null {
   if (section.tone !== 'picture') return null
   const frame = findFrame(getDesign(site.pack, section.kind, section.design).tree)
-  const found = frame && shownSlot(section, placeholdersOf(site.pack, section), frame.slot)
+  const found = frame && shownSlot(contentOf(site.pack, site.document, section), frame.slot)
   const asset = found?.value.type === 'image' ? own(site.assets, found.value.asset) : undefined
   if (!frame || !asset || found?.value.type !== 'image') return null
   const focus = found.value.focus ?? asset.focus

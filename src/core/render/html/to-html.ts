@@ -1,7 +1,7 @@
 import { own } from '../../own'
 import { pictureVariants, type AssetInfo } from '../../image'
 import type { DesignElement } from '../../pack'
-import { placeKey, type Place } from '../../site'
+import { placeKey } from '../../site'
 import { NONE, type FilledElement, type FilledNode, type FilledPicture, type FilledSection, type Gap, type Mark } from '../../fill'
 import { pictureUrl, type PageWriter } from '../page-writer'
 import { logoSize, logoSource } from '../logo-size'
@@ -81,14 +81,14 @@ function stillHtml(element: DesignElement): string {
 /** On the sheets only: names the place for the editor, and says whether it is a leftover or a draft to be confirmed. */
 function markHtml(writer: PageWriter, mark: Mark | null): string {
   if (mark === null || writer.site.mode === 'release') return ''
-  const key = markKey(writer, mark.place)
+  const key = markKey(writer, mark)
   const state = mark.state === 'leftover' ? ' data-basted=""' : mark.state === 'draft' ? ' data-draft=""' : ''
   return attribute('data-place', key) + state + (mark.rich ? ' data-rich=""' : '')
 }
 
-function markKey(writer: PageWriter, place: Place): string {
+function markKey(writer: PageWriter, { place, stands = place }: Pick<Mark, 'place' | 'stands'>): string {
   const key = placeKey(place)
-  writer.places.set(key, place)
+  writer.places.set(key, { place, stands })
   return key
 }
 

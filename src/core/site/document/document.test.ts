@@ -32,7 +32,8 @@ import {
   type SiteDocument,
 } from '..'
 import { segmentSchema } from './page'
-import { kindSchema, slotNameSchema } from './section'
+import { slotNameSchema } from './cell'
+import { kindSchema } from './section'
 
 const start = makeDocument(getTemplate(testPack(), 'tallow'), { name: 'Client' }, {})
 const takes = (schema: v.GenericSchema, value: unknown): boolean => v.safeParse(schema, value).success

@@ -1,20 +1,7 @@
 import * as v from 'valibot'
-import { entryIdSchema, isTableName, rankSchema, sectionIdSchema, type SectionId } from './ids'
+import { MAX_ENTRIES, slotNameSchema, slotsSchema, type EntryRef } from './cell'
+import { isTableName, rankSchema, sectionIdSchema, type SectionId } from './ids'
 import { ranks } from './order'
-import { slotNameSchema, slotsSchema } from './section'
-
-/** The most entries that a list holds. */
-export const MAX_ENTRIES = 200
-
-/**
- * An entry of a section's list: one of the template's own, named by its number from 1, or one that was added, by its id.
- * The template's own need no record until something is done with them.
- */
-export const entryRefSchema = v.union([
-  v.strictObject({ list: slotNameSchema, nth: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(MAX_ENTRIES)) }),
-  v.strictObject({ list: slotNameSchema, id: entryIdSchema }),
-])
-export type EntryRef = v.InferOutput<typeof entryRefSchema>
 
 export const entrySchema = v.pipe(
   v.strictObject({

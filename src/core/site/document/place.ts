@@ -1,6 +1,7 @@
 import type { BrandPart } from '../brand'
 import type { FactName } from '../facts/facts'
-import { entryKey, type EntryRef } from './entry'
+import type { EntryRef } from './cell'
+import { entryKey } from './entry'
 import type { PageId, SectionId } from './ids'
 import type { PageText } from './page'
 

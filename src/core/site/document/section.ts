@@ -1,12 +1,12 @@
 import * as v from 'valibot'
 import { isSectionKind, type SectionKind } from '../kinds'
 import { TONES } from '../tones'
-import { slotValueSchema } from '../values/slot-value'
 import { ALTERATION_NAMES, alterationParts } from './alterations'
+import { slotsSchema } from './cell'
 import { SIDES } from './column'
 import { daySchema } from './day'
 import { holdsSchema } from './hold'
-import { isTableName, nameSchema, pageIdSchema, rankSchema, sectionIdSchema, type PageId } from './ids'
+import { nameSchema, pageIdSchema, rankSchema, sectionIdSchema, type PageId } from './ids'
 
 /**
  * Where a section stands: on one page, in a column at its side or, without a page, at the side of every page; at the head or foot of every
@@ -30,10 +30,6 @@ export const sectionOriginSchema = v.pipe(
   v.readonly(),
 )
 export type SectionOrigin = v.InferOutput<typeof sectionOriginSchema>
-
-export const slotNameSchema = v.pipe(v.string(), v.regex(/^[a-z][a-z0-9-]{0,39}$/), v.check(isTableName, 'Not a name'))
-export const slotsSchema = v.pipe(v.record(slotNameSchema, slotValueSchema), v.readonly())
-export type Slots = v.InferOutput<typeof slotsSchema>
 
 export const kindSchema = v.custom<SectionKind>((k) => typeof k === 'string' && isSectionKind(k), 'Unknown kind of section')
 /** A section but for its content: where it stands and what it wears. */

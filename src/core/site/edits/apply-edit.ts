@@ -2,6 +2,7 @@ import type { SiteDocument } from '../document'
 import { stepsOf, stepType, toEdit, type Edit, type EditStep } from './edit'
 import type { EditProblem } from './problem'
 import { settlePages } from './settle-pages'
+import { settleSame } from './settle-same'
 
 export type Applied =
   { readonly ok: true; readonly document: SiteDocument; readonly inverse: Edit } | { readonly ok: false; readonly problem: EditProblem }
@@ -20,8 +21,11 @@ export function applyEdit(document: SiteDocument, edit: Edit): Applied {
     current = applied.document
     inverses.push(applied.inverse)
   }
-  const settled = settlePages(document, current)
-  if (!settled.ok) return settled
-  inverses.push(settled.inverse)
-  return { ok: true, document: settled.document, inverse: toEdit(inverses.toReversed().flat()) }
+  for (const settle of [settlePages, settleSame]) {
+    const settled = settle(document, current)
+    if (!settled.ok) return settled
+    current = settled.document
+    inverses.push(settled.inverse)
+  }
+  return { ok: true, document: current, inverse: toEdit(inverses.toReversed().flat()) }
 }

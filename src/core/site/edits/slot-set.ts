@@ -1,6 +1,8 @@
 import { own, withValue } from '../../own'
 import * as v from 'valibot'
 import {
+  cellAt,
+  cellSchema,
   entriesOf,
   entryKey,
   entryRefSchema,
@@ -11,25 +13,26 @@ import {
   placeKey,
   sectionIdSchema,
   slotNameSchema,
+  whyNotSame,
   withRecord,
   withoutRecord,
+  type Cell,
   type Entry,
   type EntryRef,
   type Section,
   type SiteDocument,
 } from '../document'
 import { findSlotType } from '../kinds'
-import { slotValueSchema, type SlotValue } from '../values'
 import { refused, type StepApplied, type StepType } from './step-type'
 import { isAsItCame } from './with-entries'
 
-/** Puts a value into a slot of a section, or of an entry of one of its lists; null takes it out again. */
+/** Puts a value, or that it is the same as another, into a slot of a section or of an entry of its lists; null takes it out again. */
 export const slotSetSchema = v.strictObject({
   type: v.literal('slot/set'),
   section: sectionIdSchema,
   entry: v.nullable(entryRefSchema),
   slot: slotNameSchema,
-  value: v.nullable(slotValueSchema),
+  value: v.nullable(cellSchema),
 })
 export type SlotSet = v.InferOutput<typeof slotSetSchema>
 
@@ -46,11 +49,18 @@ export const slotSet: StepType<SlotSet> = {
     const type = findSlotType(section.kind, step.entry?.list ?? null, step.slot)
     const place = [section.kind, step.entry?.list, step.slot].filter(Boolean).join('/')
     if (type === null) return refused({ code: 'slotUnknown', slot: place })
-    if (step.value && step.value.type !== type) return refused({ code: 'valueWrong', place })
+    if (step.value && !suits(document, step, step.value, type)) return refused({ code: 'valueWrong', place })
     return step.entry ? setInEntry(document, step, step.entry) : setInSection(document, section, step)
   },
   place: placeOf,
   writes: (step) => `slot ${placeKey(placeOf(step))}`,
+}
+
+function suits(document: SiteDocument, step: SlotSet, cell: Cell, type: string): boolean {
+  if (cell.type !== 'same') return cell.type === type
+  const why = whyNotSame(document, step, cell.as)
+  // What takes a removal back may say so before the other is there again.
+  return (cell.own === null || cell.own.type === type) && (why === null || why === 'gone')
 }
 
 function placeOf({ section, entry, slot }: SlotSet) {
@@ -68,11 +78,14 @@ function setInSection(document: SiteDocument, section: Section, step: SlotSet): 
 
 function setInEntry(document: SiteDocument, step: SlotSet, ref: EntryRef): StepApplied {
   const key = entryKey(step.section, ref)
+  // Of a list that follows another, nothing of its own is shown.
+  if (cellAt(document, { section: step.section, entry: null, slot: ref.list })?.type === 'same')
+    return refused({ code: 'entryGone', entry: key })
   const known = own(document.entries, key)
   if (known ? known.in.section !== step.section || known.in.list !== ref.list : !('nth' in ref))
     return refused({ code: 'entryGone', entry: key })
   const entry = known ?? untouchedEntry(step.section, ref)
-  const before: SlotValue | null = own(entry.slots, step.slot) ?? null
+  const before: Cell | null = own(entry.slots, step.slot) ?? null
   const next = { ...entry, slots: withValue(entry.slots, step.slot, step.value) }
   return { ok: true, document: { ...document, entries: withEntry(document, next) }, inverse: [{ ...step, value: before }] }
 }

@@ -1,4 +1,5 @@
 import { stepsOf, type Edit, type EditStep } from '../edits'
+import { ownValue, type Cell } from '../document'
 import { plainWords } from '../values'
 
 /** The words that a change carries, so that they can be read and copied where it could not be kept. */
@@ -12,16 +13,16 @@ export function wordsOfEdit(edit: Edit): string[] {
 function wordsOfStep(step: EditStep): string[] {
   switch (step.type) {
     case 'slot/set':
-      return step.value && step.value.type !== 'list' ? [plainWords(step.value)] : []
+      return step.value ? wordsIn([step.value]) : []
     case 'fact/set':
     case 'page/set':
       return typeof step.value === 'string' ? [step.value] : []
     case 'label/set':
       return step.value ? [step.value.text] : []
     case 'section/insert':
-      return Object.values(step.section.slots).map(plainWords)
+      return wordsIn(Object.values(step.section.slots))
     case 'entry/insert':
-      return Object.values(step.slots).map(plainWords)
+      return wordsIn(Object.values(step.slots))
     case 'page/insert':
       return Object.values(step.page.texts).flatMap((cell) => (cell ? [cell.text] : []))
     case 'signpost/set':
@@ -45,4 +46,12 @@ function wordsOfStep(step: EditStep): string[] {
     default:
       return step satisfies never
   }
+}
+
+/** The words that cells say of their own; that one follows another is no words, and how many entries a list has neither. */
+function wordsIn(cells: readonly Cell[]): string[] {
+  return cells.flatMap((cell) => {
+    const value = ownValue(cell)
+    return value && value.type !== 'list' ? [plainWords(value)] : []
+  })
 }

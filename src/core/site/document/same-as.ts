@@ -1,0 +1,141 @@
+import { own } from '../../own'
+import { findSlotType, KINDS, type KindSlots } from '../kinds'
+import type { SlotType } from '../values/slot-value'
+import { type Cell, type Same, type Slots, type Spot } from './cell'
+import { entriesOf, findSection, type SiteDocument } from './document'
+import { entryKey, refOf, type Entry } from './entry'
+import type { PageId } from './ids'
+import type { Section } from './section'
+import { pagesShowing, shownSection } from './shared'
+
+/** What a slot holds, whether a value or that it is the same as another; undefined where nothing was ever put there. */
+export function cellAt(document: SiteDocument, { section, entry, slot }: Spot): Cell | undefined {
+  if (entry === null) return own(findSection(document, section)?.slots ?? {}, slot)
+  return own(own(document.entries, entryKey(section, entry))?.slots ?? {}, slot)
+}
+
+/**
+ * Where what a slot says is kept: at the end of the line of those that it follows, else there itself. A line that comes back on itself, as
+ * two hands can make one, is followed no further.
+ */
+export function sourceOf(document: SiteDocument, spot: Spot): Spot {
+  return followedFrom(document, spot).at(-1) ?? spot
+}
+
+/** A slot with those that it follows one after another, itself first. */
+export function followedFrom(document: SiteDocument, spot: Spot): readonly Spot[] {
+  const line = [spot]
+  for (let next = leads(document, spot); next && !line.some((one) => isSameSpot(one, next as Spot)); next = leads(document, next))
+    line.push(next)
+  return line
+}
+
+function leads(document: SiteDocument, spot: Spot): Spot | null {
+  const cell = cellAt(document, spot)
+  const there = cell?.type === 'same' ? findSpot(document, cell.as) : null
+  return there && fitsAs(document, spot, there) ? there : null
+}
+
+/** The spot as it stands now, of a section that shows another's the other's; null where it is gone. */
+function findSpot(document: SiteDocument, spot: Spot): Spot | null {
+  const section = findSection(document, spot.section)
+  if (!section) return null
+  const { id } = shownSection(document, section)
+  if (spot.entry !== null) {
+    const record = own(document.entries, entryKey(id, spot.entry))
+    if (record ? record.gone : !('nth' in spot.entry)) return null
+  }
+  return id === spot.section ? spot : { ...spot, section: id }
+}
+
+export function isSameSpot(a: Spot, b: Spot): boolean {
+  return spotKey(a) === spotKey(b)
+}
+
+function spotKey({ section, entry, slot }: Spot): string {
+  return entry === null ? `${section} ${slot}` : `${section} ${entry.list} ${entryKey(section, entry)} ${slot}`
+}
+
+/** Why a slot cannot follow another; null where it can. */
+export function whyNotSame(document: SiteDocument, spot: Spot, as: Spot): 'gone' | 'otherType' | 'itself' | null {
+  const there = findSpot(document, as)
+  if (!there) return 'gone'
+  if (!fitsAs(document, spot, there)) return 'otherType'
+  return followedFrom(document, there).some((one) => isSameSpot(one, spot)) ? 'itself' : null
+}
+
+/** Whether two spots take the same; of two lists, whether entries of the one can be shown by the other. */
+function fitsAs(document: SiteDocument, spot: Spot, as: Spot): boolean {
+  const [here, there] = [findSection(document, spot.section), findSection(document, as.section)]
+  if (!here || !there) return false
+  const type = findSlotType(here.kind, spot.entry?.list ?? null, spot.slot)
+  if (type === null || type !== findSlotType(there.kind, as.entry?.list ?? null, as.slot)) return false
+  return type !== 'list' || areListsAlike(fieldsOf(here, spot.slot), fieldsOf(there, as.slot))
+}
+
+type Fields = Readonly<Record<string, SlotType>>
+
+function fieldsOf({ kind }: Section, list: string): Fields {
+  const slots: KindSlots = KINDS[kind]
+  const of = own(slots, list)
+  return typeof of === 'object' ? of.list : {}
+}
+
+/** What both have has one type in both, and what a list is named by in one (its first field) is among it. */
+function areListsAlike(a: Fields, b: Fields): boolean {
+  const both = Object.keys(a).filter((name) => own(b, name) !== undefined)
+  const [first] = Object.keys(a)
+  return first !== undefined && both.includes(first) && both.every((name) => own(a, name) === own(b, name))
+}
+
+/** A slot that follows another. */
+export type Follower = { readonly spot: Spot; readonly same: Same }
+
+const NOBODY: readonly Follower[] = []
+const inSections = new WeakMap<Slots, readonly (readonly [string, Same])[]>()
+const NONE: readonly (readonly [string, Same])[] = []
+
+function samesIn(slots: Slots): readonly (readonly [string, Same])[] {
+  let found = inSections.get(slots)
+  if (!found) {
+    const all = Object.entries(slots).flatMap(([slot, cell]) => (cell.type === 'same' ? [[slot, cell] as const] : []))
+    inSections.set(slots, (found = all.length === 0 ? NONE : all))
+  }
+  return found
+}
+
+/** The slots of a section, and of its entries, that follow others. */
+export function followersIn(document: SiteDocument, section: Section): readonly Follower[] {
+  const of = samesIn(section.slots)
+  const entries = entriesOf(document, section.id)
+  if (of === NONE && entries.every(({ slots }) => samesIn(slots) === NONE)) return NOBODY
+  return [
+    ...of.map(([slot, same]) => ({ spot: { section: section.id, entry: null, slot }, same })),
+    ...entries.flatMap((entry: Entry) =>
+      samesIn(entry.slots).map(([slot, same]) => ({ spot: { section: section.id, entry: refOf(entry), slot }, same })),
+    ),
+  ]
+}
+
+const known = new WeakMap<SiteDocument['sections'], { readonly entries: SiteDocument['entries']; readonly all: readonly Follower[] }>()
+
+/** Every slot of the site that follows another. */
+export function followers(document: SiteDocument): readonly Follower[] {
+  const before = known.get(document.sections)
+  if (before?.entries === document.entries) return before.all
+  const all = Object.values(document.sections).flatMap((section) => followersIn(document, section))
+  known.set(document.sections, { entries: document.entries, all })
+  return all
+}
+
+/** The pages on which what is kept in a slot is shown: where it stands, and where it, or its list, is followed. */
+export function pagesShowingSpot(document: SiteDocument, spot: Spot): readonly PageId[] {
+  const list = spot.entry && { section: spot.section, entry: null, slot: spot.entry.list }
+  const all = [spot, ...(list ? [list] : [])].flatMap((one) => followersOf(document, one).map((follower) => follower.spot.section))
+  return [...new Set([spot.section, ...all].flatMap((section) => pagesShowing(document, section)))]
+}
+
+/** The slots that show what is kept in one, however long the line is. */
+export function followersOf(document: SiteDocument, spot: Spot): readonly Follower[] {
+  return followers(document).filter((one) => isSameSpot(sourceOf(document, one.spot), spot) && !isSameSpot(one.spot, spot))
+}
