@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { renderPage } from '../../src/core/render'
-import { homePage } from '../../src/core/site'
+import { homePage, sectionsIn } from '../../src/core/site'
 import { edited } from '../site'
 import { APP, cell, leftovers, makeJob, openContent, saved, sheet, tab } from './screen'
 import { FILES, siteOn } from './template-page'
@@ -205,4 +205,47 @@ test('a page published before a notice’s last day takes it away by itself afte
   }
   // What has no last day brings no script along.
   expect(renderPage(site, homePage(site.document), FILES).html).not.toContain('new Date')
+})
+
+test('the year at the foot keeps itself current, and today’s hours are marked, by the visitor’s clock', async ({ page }) => {
+  const site = siteOn('tallow', {}, 'Client')
+  const [footer] = sectionsIn(site.document, { type: 'footer' })
+  const legal = { type: 'rich', rich: [{ type: 'p', runs: [{ text: '© ' }, { fact: 'year' }, { text: ' Client' }] }] } as const
+  const document = edited(site.document, { type: 'slot/set', section: footer!.id, entry: null, slot: 'legal', value: legal })
+  const { html } = renderPage({ ...site, document, today: '2026-12-01' }, homePage(document), FILES)
+  await page.route('http://site.example/**', (route) => route.fulfill({ contentType: 'text/html; charset=utf-8', body: html }))
+  // 2 January 2029 is a Tuesday; a clock that is behind changes no year.
+  for (const [now, year, days] of [
+    ['2029-01-02T10:00:00', '2029', 'Tue – Fri'],
+    ['2019-06-10T10:00:00', '2026', 'Mon'],
+  ] as const) {
+    await page.clock.setFixedTime(new Date(now))
+    await page.goto('http://site.example/page')
+    await expect(page.getByText(`© ${year} Client`)).toBeVisible()
+    await expect(page.locator('[aria-current="date"]').first()).toHaveText(days)
+    await expect(page.locator('th[aria-current="date"]')).toHaveCount(1)
+  }
+})
+
+test('a button has an icon before or after its words, on the sheets and where it is published', async ({ page }) => {
+  await openContent(page, await makeJob({ name: 'Signs' }))
+  const icon = page.getByRole('button', { name: /^Hero: Action, icon/ })
+  await icon.click()
+  await page.getByRole('radio', { name: 'telephone' }).click()
+  await page.getByRole('radio', { name: 'before the words' }).click()
+  await page.keyboard.press('Escape')
+  await expect(icon).toBeFocused()
+  await expect(icon).toHaveAccessibleName('Hero: Action, icon: telephone, before the words')
+  const button = sheet(page, 'phone').locator('main').getByRole('link').first()
+  await expect(button.locator('svg + *, svg')).toHaveCount(1)
+  const [drawn, words] = await button.evaluate((element) => {
+    const range = element.ownerDocument.createRange()
+    range.selectNodeContents(element.lastChild!)
+    return [element.querySelector('svg')!.getBoundingClientRect().right, range.getBoundingClientRect().left]
+  })
+  expect(drawn).toBeLessThanOrEqual(words)
+  await page.getByRole('banner').getByRole('button', { name: /^Undo/ }).click()
+  await page.getByRole('banner').getByRole('button', { name: /^Undo/ }).click()
+  await expect(button.locator('svg')).toHaveCount(0)
+  await saved(page)
 })

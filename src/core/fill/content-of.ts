@@ -95,17 +95,22 @@ type Over = Pick<ShownEntry, 'slots' | 'placeholder' | 'from'>
 
 /** Values and the words under them, with what some of the slots follow: the other's words are there as the client's, or as the template's. */
 function laidOver(search: Search, slots: Over['slots'], placeholder: Over['slots'], following: readonly Follower[]): Over {
-  const over = { slots: { ...slots }, placeholder: { ...placeholder }, from: {} as Record<string, Kept> }
+  const over = { slots: new Map(Object.entries(slots)), placeholder: new Map(Object.entries(placeholder)), from: new Map<string, Kept>() }
   for (const { spot, same } of following) {
     const at = findSource(search, spot)
     if (!at) continue
     const shown = shownIn(search, at)
-    delete over.slots[spot.slot]
-    if (!shown || shown.leftover) delete over.placeholder[spot.slot]
-    if (shown) (shown.leftover ? over.placeholder : over.slots)[spot.slot] = shown.value
-    over.from[spot.slot] = { at, same }
+    over.slots.delete(spot.slot)
+    if (shown && !shown.leftover) over.slots.set(spot.slot, shown.value)
+    else if (shown) over.placeholder.set(spot.slot, shown.value)
+    else over.placeholder.delete(spot.slot)
+    over.from.set(spot.slot, { at, same })
   }
-  return over
+  return {
+    slots: Object.fromEntries(over.slots),
+    placeholder: Object.fromEntries(over.placeholder),
+    from: Object.fromEntries(over.from),
+  }
 }
 
 /** What a slot shows that follows none. */

@@ -28,6 +28,13 @@ test('a design’s slots, lists and placeholder content are read from its HTML',
   expect(shownPlaces(design!).slots.map((s) => s.slot)).toEqual(['heading', 'items', 'action'])
 })
 
+test('a paragraph that is to take paragraphs is a division, as HTML asks', () => {
+  const html = '<footer class="footer-foot"><p class="legal" data-slot="legal" data-when="legal">A firm.</p></footer>'
+  const { design } = parseDesign('footer', 'foot', html, '')
+  expect(design?.tree.children[0]).toMatchObject({ tag: 'div', attrs: { class: 'legal' } })
+  expect(design?.placeholders.slots.legal).toEqual({ type: 'rich', rich: [{ type: 'p', runs: [{ text: 'A firm.' }] }] })
+})
+
 test('a sound design has no fault', () => {
   expect(faultsOf(GOOD)).toEqual([])
 })

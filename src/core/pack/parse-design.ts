@@ -69,6 +69,10 @@ const RATIOS = /^[1-9]\d*(\.\d+)?:[1-9]\d*(\.\d+)?( [1-9]\d*(\.\d+)?:[1-9]\d*(\.
 /** What a fact has to be for `data-when`. */
 const ABSENT_FACTS: readonly string[] = [...SHOWN_FACTS, 'hours', 'socials']
 
+function isRich(binding: Binding | undefined): boolean {
+  return binding?.type === 'slot' && binding.slotType === 'rich'
+}
+
 class DesignReader {
   readonly faults: PackFault[] = []
   private readonly slots = new Map<string, SlotValue>()
@@ -95,7 +99,8 @@ class DesignReader {
     const veil = this.veil(from, data.get('data-veil'))
     const spoken = this.spoken(from, data)
     return {
-      tag,
+      // Paragraphs cannot stand in a paragraph (HTML, 4.4.1): a place that takes them, as some did not once, is a division.
+      tag: tag === 'p' && isRich(binding) ? 'div' : tag,
       attrs: this.attributes(from),
       children,
       ...(binding ? { binding } : {}),

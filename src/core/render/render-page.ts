@@ -17,7 +17,8 @@ import {
 import { bodyHtml } from './body-html'
 import { attribute, escapeJsonScript, escapeText } from './html/escape'
 import { sectionHtml } from './html/to-html'
-import { LAST_DAYS, pagePolicy } from './page-policy'
+import { pagePolicy } from './page-policy'
+import { scriptsOf } from './page-scripts'
 import { fileUrl, openPage, pictureUrl, type PageWriter } from './page-writer'
 import { businessData, pageData } from './structured-data'
 
@@ -64,12 +65,9 @@ export function renderBody(site: Site, page: Page | null): string {
 
 function writeBody(writer: PageWriter, filled: PageParts<FilledSection>): string {
   const body = bodyHtml(filled, (section) => sectionHtml(writer, section)).trimEnd()
+  const scripts = writer.site.mode === 'release' ? scriptsOf(body).map(({ code }) => `\n<script>${code}</script>`) : []
   return `<a class="skip" href="#main">${escapeText(ownWord(writer.site.document, 'skip'))}</a>
-${body}${writer.site.mode === 'release' && hasLastDays(filled) ? `\n<script>${LAST_DAYS}</script>` : ''}`
-}
-
-function hasLastDays({ head, main, start, end }: PageParts<FilledSection>): boolean {
-  return [head, main, start, end].flat().some((section) => section.root !== null && section.until !== undefined)
+${body}${scripts.join('')}`
 }
 
 function renderHead(writer: PageWriter, files: ReleaseFiles, filled: PageParts<FilledSection>, body: string): string {

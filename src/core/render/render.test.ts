@@ -18,6 +18,7 @@ import {
   tokenCss,
   type ReleaseFiles,
 } from '.'
+import { PAGE_SCRIPTS } from './page-scripts'
 import { countLeftovers, typingIn, type Site, type Typing } from '../fill'
 import { templateSections } from '../pack'
 import {
@@ -26,6 +27,7 @@ import {
   homePage,
   looksOf,
   pagesOf,
+  sectionsIn,
   type Edit,
   type Page,
   type PageId,
@@ -44,6 +46,7 @@ const HOSTILE = '"><script>alert(1)</script><img src=x onerror=alert(2)>'
 
 const change = (site: Site, ...edits: Edit[]): Site => ({ ...site, document: edited(site.document, ...edits) })
 const slot = (name: string, value: SlotValue | null): Edit => setSlot('home.hero', name, value)
+const footerOf = ({ document }: Site): SectionId => sectionsIn(document, { type: 'footer' })[0]!.id
 const home = (site: Site): string => renderPage(site, homePage(site.document), FILES).html
 
 describe('a release', () => {
@@ -290,9 +293,9 @@ test('a section’s last day changes none of the elements of a page: designs tel
     const html = renderBody({ ...site, document, today: '2026-12-01' }, page)
     return html.slice(0, html.indexOf('</footer>'))
   }
-  expect(elements(dated).replace(' data-until="2026-12-06"', '')).toBe(elements(site.document))
+  expect(elements(dated).replaceAll(/ data-(until|days)="[^"]*"/g, '')).toBe(elements(site.document))
   const whole = renderBody({ ...site, document: dated, today: '2026-12-01' }, page)
-  expect(whole).toMatch(/<\/footer>\s*<script>[^<]*<\/script>$/s)
+  expect(whole).toMatch(/<\/footer>(\s*<script>[^<]*<\/script>)+$/s)
   expect(renderBody(site, page)).not.toContain('<script')
 })
 
@@ -327,6 +330,27 @@ test('a page’s policy names the one script that it can have by its own sum, an
   expect(home(site)).not.toContain('script-src')
   // It stands before everything that it is about (CSP 3, 3.3: what comes before the element is not under it).
   expect(home(site).indexOf('Content-Security-Policy')).toBeLessThan(home(site).indexOf('<link'))
+})
+
+test('a year in words is kept current by the one script that says so, which goes no further back than the page', () => {
+  const site = testSite({ name: 'Years' })
+  const year = { type: 'rich', rich: [{ type: 'p', runs: [{ text: '© ' }, { fact: 'year' }, { text: ' Wren' }] }] } as const
+  const shown = change(site, { type: 'slot/set', section: footerOf(site), entry: null, slot: 'legal', value: year })
+  const html = home({ ...shown, today: '2026-12-01' })
+  expect(html).toContain('© <time data-year="">2026</time> Wren')
+  const scripts = [...html.matchAll(/<script>([^<]*)<\/script>/g)].map(([, code = '']) => code)
+  // Its opening hours say which are today's, now that it has one.
+  expect(html).toContain('data-days="1"')
+  expect(scripts).toHaveLength(2)
+  expect(scripts.join()).toContain('data-year')
+  for (const code of scripts) expect(html).toContain(`'sha256-${createHash('sha256').update(code).digest('base64')}'`)
+  // Opening hours ask for no script of their own.
+  expect(home(site)).not.toContain('<script>')
+})
+
+test('every script of a page has the sum that its policy names', () => {
+  expect(PAGE_SCRIPTS.length).toBeGreaterThan(0)
+  for (const { code, sum } of PAGE_SCRIPTS) expect(createHash('sha256').update(code).digest('base64')).toBe(sum)
 })
 
 test('letters that join stand in lines with room for their marks, drawn as the style says, and a height set by hand wins', () => {

@@ -31,9 +31,9 @@ export const KINDS = {
   figures: { heading: 'text', items: { list: { figure: 'text', label: 'text' } } },
   team: { heading: 'text', intro: 'rich', items: { list: { initials: 'text', name: 'text', role: 'text', text: 'text' } } },
   questions: { heading: 'text', intro: 'rich', items: { list: { question: 'text', answer: 'rich' } } },
-  visit: { heading: 'text', body: 'rich', note: 'text', picture: 'image', caption: 'text' },
+  visit: { heading: 'text', body: 'rich', note: 'rich', picture: 'image', caption: 'text' },
   action: { heading: 'text', text: 'text', action: 'link' },
-  contact: { heading: 'text', intro: 'rich', note: 'text', items: { list: { title: 'text', text: 'text' } } },
+  contact: { heading: 'text', intro: 'rich', note: 'rich', items: { list: { title: 'text', text: 'text' } } },
   logos: { heading: 'text', items: { list: { picture: 'image', name: 'text' } } },
   quote: { quote: 'text', name: 'text', detail: 'text', picture: 'image' },
   notice: { heading: 'text', text: 'text', action: 'link' },
@@ -41,7 +41,7 @@ export const KINDS = {
   months: { heading: 'text', intro: 'rich', items: { list: { month: 'text', text: 'text' } } },
   areas: { heading: 'text', intro: 'rich', note: 'text', items: { list: { name: 'text', text: 'text' } } },
   legal: { body: 'rich', items: { list: { title: 'text', text: 'rich' } } },
-  footer: { closing: 'text', legal: 'text' },
+  footer: { closing: 'text', legal: 'rich' },
 } as const satisfies Record<string, KindSlots>
 
 export type SectionKind = keyof typeof KINDS

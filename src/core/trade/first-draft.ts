@@ -252,8 +252,8 @@ function draftOf(kind: SectionKind, bank: PhraseBank, trade: Trade | null, words
       }
     case 'contact':
       return {
-        texts: { heading: 'What helps us answer', note: 'We answer in the order in which messages come.' },
-        rich: { intro: 'Three things are enough to begin with.' },
+        texts: { heading: 'What helps us answer' },
+        rich: { intro: 'Three things are enough to begin with.', note: 'We answer in the order in which messages come.' },
         items: [
           { title: 'What it is about', text: 'A line or two, and a photograph where it helps.' },
           { title: 'When', text: 'The day or the week that would suit you.' },
@@ -269,7 +269,7 @@ function draftOf(kind: SectionKind, bank: PhraseBank, trade: Trade | null, words
           }
         : { texts: { heading: 'Where we work' } }
     case 'footer':
-      return { texts: { closing: fillPhrase(bank.closing, words), legal: firstWhole(['{name}, {town}', '{name}'], words) } }
+      return { texts: { closing: fillPhrase(bank.closing, words) }, rich: { legal: firstWhole(['{name}, {town}', '{name}'], words) } }
     default:
       return { texts: {} }
   }
@@ -334,7 +334,7 @@ function tradeAsked(document: SiteDocument): { readonly trade: Trade | null; rea
 export function confirmDrafts(document: SiteDocument, sections: readonly Section[]): Edit | null {
   const confirm = (section: SectionId, entry: EntryRef | null, slots: Section['slots']): EditStep[] =>
     Object.entries(ownValues(slots))
-      .filter(([slot, value]) => isDraftValue(value) && slots[slot] === value)
+      .filter(([slot, value]) => isDraftValue(value) && own(slots, slot) === value)
       .map(([slot, value]) => ({ type: 'slot/set', section, entry, slot, value: confirmedValue(value) }))
   const edits = sections.flatMap(({ id, slots }) => [
     ...confirm(id, null, slots),

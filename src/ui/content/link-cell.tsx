@@ -1,5 +1,6 @@
 'use client'
 import type { SlotValueOf } from '@/core/site'
+import { IconButton } from '../words/icon-button'
 import { TargetButton } from '../words/target-button'
 
 type Link = SlotValueOf<'link'>
@@ -17,8 +18,8 @@ export function LinkCell({ label, value, placeholder, onChange, onLead }: Props)
   const isSpared = value?.to.type === 'url' && value.to.url === ''
   const shown = value && !isSpared ? value : { ...placeholder, label: value ? value.label : placeholder.label }
   const lead = (next: Link): void => {
-    const { tab, ...rest } = next
-    onLead(tab ? next : rest)
+    const { tab, icon, ...rest } = next
+    onLead({ ...rest, ...(tab && { tab }), ...(icon && { icon }) })
   }
   return (
     <div className="grid gap-1">
@@ -33,6 +34,7 @@ export function LinkCell({ label, value, placeholder, onChange, onLead }: Props)
           value={value?.label ?? ''}
           onChange={(e) => onChange({ ...shown, label: e.target.value })}
         />
+        <IconButton label={label} icon={shown.icon} onIcon={(icon) => lead({ ...shown, icon })} />
         <TargetButton
           label={label}
           to={shown.to}

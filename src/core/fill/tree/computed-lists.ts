@@ -1,7 +1,8 @@
 import { printedUrl, type ComputedList } from '../../pack'
 import { flatMenu, menuOf, relativePath, type MenuEntry } from '../../pages'
-import { factsOf, isNoFact, lineOf, toHoursRows } from '../../site'
+import { DAYS, factsOf, isNoFact, lineOf, toHoursRows, type Day } from '../../site'
 import { pageTexts } from '../page-texts'
+import { goesByClock } from './by-the-clock'
 import { hoursWords } from '../labels'
 import { linkHref } from './links'
 import { profileName } from '../shown-fact'
@@ -33,12 +34,26 @@ export function computedEntries(scope: PageScope, each: ComputedList): readonly 
   }
 }
 
-function hoursEntries({ site }: PageScope): ComputedEntry[] {
+/** The number of a day as ECMAScript counts them, from Sunday, 0 (ECMA-262, Week Day). */
+function weekday(day: Day): number {
+  return (DAYS.indexOf(day) + 1) % 7
+}
+
+function hoursEntries(scope: PageScope): ComputedEntry[] {
+  const { site } = scope
   const hours = factsOf(site.document).hours ?? templateOf(site).facts.hours
   if (isNoFact(hours)) return []
-  return toHoursRows(hours, hoursWords(site.document)).map((row) => ({
-    parts: { days: { text: row.days }, times: { text: row.times, ...(row.closed ? { extra: { class: 'closed' } } : {}) } },
-  }))
+  // Only a page that carries a script anyway tells which are today's.
+  const isMarked = goesByClock(scope)
+  return toHoursRows(hours, hoursWords(site.document)).map((row) => {
+    const days = isMarked ? { 'data-days': row.of.map(weekday).join(' ') } : {}
+    return {
+      parts: {
+        days: { text: row.days, extra: days },
+        times: { text: row.times, extra: { ...(row.closed && { class: 'closed' }), ...days } },
+      },
+    }
+  })
 }
 
 /** A menu's entry: the page in hand is marked as such, and so is what it stands under. */

@@ -71,8 +71,9 @@ function fillRun(scope: PageScope, run: RichRun, last: RichRun | undefined, mann
   return 'fact' in run && !run.to ? [chipNode(scope, run.fact, styled)] : styled
 }
 
-/** A chip: telephone and mail lead where they should by themselves. */
+/** A chip: the year is kept current, telephone and mail lead where they should by themselves. */
 function chipNode(scope: PageScope, fact: ChipFact, words: readonly FilledNode[]): FilledNode {
+  if (fact === 'year') return plain('time', words, { 'data-year': '' })
   if (fact !== 'phone' && fact !== 'email') return plain('span', words)
   const href = factHref(scope, fact)
   return href === '#' ? plain('span', words) : plain('a', words, { href })

@@ -48,6 +48,7 @@ import { factHref, fileAside, linkHref, newTabAside } from './links'
 import { dividedWords, longHeading, withClass } from './long'
 import { factMark, slotMark } from './marks'
 import type { PageScope } from './page-scope'
+import { withIcon } from './icon-node'
 import { isStill } from './still'
 import { NONE, plain, type FilledElement, type FilledNode, type FilledSection } from './tree'
 import { veilAttributes } from './veil'
@@ -285,7 +286,7 @@ function fittedIn({ site }: PageScope, { content, entry }: Spot, slot: string): 
 function fillLink(
   scope: PageScope,
   element: DesignElement,
-  { to, label, tab }: LinkValue,
+  { to, label, tab, icon }: LinkValue,
   manner: Manner,
   extra: FilledElement['extra'],
   mark: FilledElement['mark'],
@@ -294,7 +295,8 @@ function fillLink(
   const leads = { href: linkHref(scope, to), ...(tab && { target: '_blank', title: ownWord(document, 'new-tab') }) }
   // Where somebody types, there are the words alone.
   const asides = manner.raw ? [] : [...fileAside(to), ...(tab ? [newTabAside(document)] : [])]
-  return bound(element, together(leads, extra), [...wordsOn(document, label, manner), ...asides], mark)
+  const words = wordsOn(document, label, manner)
+  return bound(element, together(leads, extra), [...(manner.raw ? words : withIcon(words, icon)), ...asides], mark)
 }
 
 function fillText(

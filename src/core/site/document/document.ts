@@ -149,6 +149,11 @@ export function sharedSections(document: SiteDocument): readonly Section[] {
   return [...sectionsIn(document, { type: 'header' }), ...columns, ...sectionsIn(document, { type: 'footer' })]
 }
 
+/** Every section that a page shows, what stands at its head and foot among them; null is the page for wrong addresses. */
+export function allOfPage(document: SiteDocument, page: PageId | null): readonly Section[] {
+  return [...sharedSections(document), ...(page === null ? sectionsIn(document, { type: 'notFound' }) : sectionsOfPage(document, page))]
+}
+
 /** Every section of the site: those that every page shows, each page's, those of the page for wrong addresses. */
 export function allSections(document: SiteDocument): readonly Section[] {
   const pages = pagesOf(document).flatMap((page) => sectionsOfPage(document, page.id))

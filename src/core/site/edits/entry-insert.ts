@@ -14,7 +14,7 @@ import {
   type Slots,
 } from '../document'
 import { KINDS, type KindSlots } from '../kinds'
-import { fits } from './fits-kind'
+import { asKindTakes, fits } from './fits-kind'
 import { entryCount, untouchedEntry, withEntry } from './slot-set'
 import { refused, type StepType, type EditStep } from './step-type'
 
@@ -35,9 +35,10 @@ declare module './step-type' {
 }
 
 export const entryInsert: StepType<EntryInsert> = {
-  apply: (document, step) => {
-    const section = findSection(document, step.section)
-    if (!section) return refused({ code: 'sectionGone', section: step.section })
+  apply: (document, given) => {
+    const section = findSection(document, given.section)
+    if (!section) return refused({ code: 'sectionGone', section: given.section })
+    const step = { ...given, slots: asKindTakes(section.kind, given.entry.list, given.slots) }
     const kind: KindSlots = KINDS[section.kind]
     const { list } = step.entry
     if (typeof own(kind, list) !== 'object') return refused({ code: 'slotUnknown', slot: `${section.kind}/${list}` })

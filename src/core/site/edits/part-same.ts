@@ -109,9 +109,9 @@ function entryHere(
 /** What of an entry has a place in a list of another kind of section. */
 function slotsHere({ kind }: Section, list: string, slots: Slots): Slots {
   const values = ownValues(slots)
-  const fits = Object.keys(slots).filter((slot) => {
+  const fits = Object.entries(slots).filter(([slot]) => {
     const type = findSlotType(kind, list, slot)
     return type !== null && type === (own(values, slot)?.type ?? type)
   })
-  return Object.fromEntries(fits.flatMap((slot) => (slots[slot] ? [[slot, slots[slot]] as const] : [])))
+  return Object.fromEntries(fits)
 }

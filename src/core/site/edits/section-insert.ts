@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import { findPage, findSection, pageOf, placeOfSection, sectionSchema, sectionsIn, withRecord } from '../document'
-import { fits } from './fits-kind'
+import { asKindTakes, fits } from './fits-kind'
 import { refused, type StepType } from './step-type'
 
 export const MAX_SECTIONS = 200
@@ -16,7 +16,8 @@ declare module './step-type' {
 }
 
 export const sectionInsert: StepType<SectionInsert> = {
-  apply: (document, { section }) => {
+  apply: (document, step) => {
+    const section = { ...step.section, slots: asKindTakes(step.section.kind, null, step.section.slots) }
     if (findSection(document, section.id)) return refused({ code: 'idTaken', id: section.id })
     const page = pageOf(section.in)
     if (page !== null && !findPage(document, page)) return refused({ code: 'pageGone', page })

@@ -23,6 +23,7 @@ import {
   type SiteDocument,
 } from '../document'
 import { findSlotType } from '../kinds'
+import { asTaken } from './fits-kind'
 import { refused, type StepApplied, type StepType } from './step-type'
 import { isAsItCame } from './with-entries'
 
@@ -43,10 +44,11 @@ declare module './step-type' {
 }
 
 export const slotSet: StepType<SlotSet> = {
-  apply: (document, step) => {
-    const section = findSection(document, step.section)
-    if (!section) return refused({ code: 'sectionGone', section: step.section })
-    const type = findSlotType(section.kind, step.entry?.list ?? null, step.slot)
+  apply: (document, given) => {
+    const section = findSection(document, given.section)
+    if (!section) return refused({ code: 'sectionGone', section: given.section })
+    const type = findSlotType(section.kind, given.entry?.list ?? null, given.slot)
+    const step = { ...given, value: given.value && asTaken(given.value, type) }
     const place = [section.kind, step.entry?.list, step.slot].filter(Boolean).join('/')
     if (type === null) return refused({ code: 'slotUnknown', slot: place })
     if (step.value && !suits(document, step, step.value, type)) return refused({ code: 'valueWrong', place })

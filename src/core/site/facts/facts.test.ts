@@ -62,7 +62,7 @@ test('neighbouring days with the same times share a row, and every day is in one
     sat: [],
     sun: [],
   }
-  expect(toHoursRows(hours)).toEqual([
+  expect(toHoursRows(hours)).toMatchObject([
     { days: 'Mon', times: 'closed', closed: true },
     { days: 'Tue – Thu', times: '9:00 – 17:00', closed: false },
     { days: 'Fri', times: '9:00 – 12:00, 13:00 – 17:00', closed: false },

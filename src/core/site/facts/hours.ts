@@ -24,7 +24,7 @@ export const hoursSchema = v.pipe(
 export type Hours = v.InferOutput<typeof hoursSchema>
 export type Span = Hours[Day][number]
 
-export type HoursRow = { readonly days: string; readonly times: string; readonly closed: boolean }
+export type HoursRow = { readonly days: string; readonly times: string; readonly closed: boolean; readonly of: readonly Day[] }
 
 /** What a timetable says besides times. */
 export type HoursWords = { readonly days: Readonly<Record<Day, string>>; readonly closed: string; readonly comma: string }
@@ -43,6 +43,7 @@ export function toHoursRows(hours: Hours, words: HoursWords = ENGLISH): HoursRow
     days: from === to ? words.days[from] : `${words.days[from]} – ${words.days[to]}`,
     times: times === '' ? words.closed : times,
     closed: times === '',
+    of: DAYS.slice(DAYS.indexOf(from), DAYS.indexOf(to) + 1),
   }))
 }
 

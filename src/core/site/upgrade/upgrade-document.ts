@@ -24,6 +24,7 @@ import {
 } from '../document'
 import { toFactCells } from '../facts/fact-cells'
 import { FACT_LIMITS, factsSchema, type Facts } from '../facts/facts'
+import { asKindTakes } from '../edits/fits-kind'
 import { withEntries } from '../edits/with-entries'
 import { slotValueSchema, type SlotValue } from '../values'
 import type { Document1, Page1, Section1, Value1, Worn1 } from './format-1'
@@ -33,6 +34,10 @@ import type { Document1, Page1, Section1, Value1, Worn1 } from './format-1'
  * refuse is cut to them, so that a job which could not be opened any more can be.
  */
 export function upgradeDocument(old: Document1): SiteDocument {
+  return asToday(fromFormat1(old))
+}
+
+function fromFormat1(old: Document1): SiteDocument {
   const placed = placeSections(old)
   const pageRanks = ranks(old.pages.length)
   return {
@@ -56,7 +61,21 @@ export function upgradeDocument(old: Document1): SiteDocument {
 /** Today's documents as they are, older ones brought up; throws where it is neither. */
 export function readDocument(stored: unknown): SiteDocument {
   const { format } = v.parse(v.looseObject({ format: v.number() }), stored)
-  return format === 1 ? upgradeDocument(stored as Document1) : v.parse(siteDocumentSchema, stored)
+  return format === 1 ? upgradeDocument(stored as Document1) : asToday(v.parse(siteDocumentSchema, stored))
+}
+
+/** Values as their places take them today: some that are rich took plain words before. */
+function asToday(document: SiteDocument): SiteDocument {
+  const sections = eachOf(document.sections, (section) => ({ ...section, slots: asKindTakes(section.kind, null, section.slots) }))
+  const entries = eachOf(document.entries, (entry) => {
+    const kind = own(document.sections, entry.in.section)?.kind
+    return kind ? { ...entry, slots: asKindTakes(kind, entry.in.list, entry.slots) } : entry
+  })
+  return { ...document, sections, entries }
+}
+
+function eachOf<T>(table: Readonly<Record<string, T>>, change: (of: T) => T): Readonly<Record<string, T>> {
+  return Object.fromEntries(Object.entries(table).map(([id, one]) => [id, change(one)]))
 }
 
 function look({ scheme, dark }: Worn1): Pick<Outfit, 'scheme' | 'dark'> {

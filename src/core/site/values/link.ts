@@ -23,12 +23,20 @@ export const linkTargetSchema = v.variant('type', [
 ])
 export type LinkTarget = v.InferOutput<typeof linkTargetSchema>
 
+/** An icon beside the words of a link, by its name in the set that ships. */
+export const linkIconSchema = v.strictObject({
+  name: v.pipe(v.string(), v.regex(/^[a-z][a-z0-9-]{0,39}$/)),
+  side: v.picklist(['before', 'after']),
+})
+export type LinkIcon = v.InferOutput<typeof linkIconSchema>
+
 export const linkValueSchema = v.strictObject({
   type: v.literal('link'),
   label: v.pipe(v.string(), v.maxLength(MAX_TEXT)),
   to: linkTargetSchema,
   /** It opens in a tab of its own, and says so. */
   tab: v.optional(v.literal(true)),
+  icon: v.optional(linkIconSchema),
   draft: draftMark,
 })
 export type LinkValue = v.InferOutput<typeof linkValueSchema>
