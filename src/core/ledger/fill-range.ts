@@ -1,13 +1,17 @@
-import { inOneLine, toValue, type Pour } from '../fill'
+import { inOneLine, toValue, usualText, type Pour } from '../fill'
+import type { Pack } from '../pack'
 import {
   confirmedValue,
   emptyValue,
+  findPage,
   FACT_LIMITS,
   MAX_LABEL,
   MAX_PAGE_TEXT,
   NO_FACT,
   type EditStep,
+  type PageId,
   type Place,
+  type SiteDocument,
   type SlotPlace,
   type SlotValue,
   type TextFact,
@@ -78,22 +82,44 @@ export function fillDown([first, ...others]: readonly Listed[], wordsOf: (listed
 }
 
 /** Takes the template's content of chosen leftovers as the client's, and draft words as they are. */
-export function settleAll(places: readonly Listed[]): readonly EditStep[] {
+export function settleAll(pack: Pack, document: SiteDocument, places: readonly Listed[]): readonly EditStep[] {
   return places.flatMap(({ place, row, leftover }) => {
+    if (place.type === 'page' && leftover) return keptPart(pack, document, place)
     if (place.type !== 'slot' || !row) return []
     if (row.draft && row.value) return [setSlot(place, confirmedValue(row.value))]
     return leftover && row.placeholder ? [setSlot(place, row.placeholder)] : []
   })
 }
 
+/** What a page is called, where it stands or what it says of itself as it is now. */
+function keptPart(pack: Pack, document: SiteDocument, { page: id, part }: Extract<Place, { type: 'page' }>): readonly EditStep[] {
+  const page = findPage(document, id)
+  if (!page) return []
+  if (part === 'address') return addressSteps(id, page.segment)
+  const text = usualText(pack, document, page, part).slice(0, MAX_PAGE_TEXT)
+  return [{ type: 'page/set', page: id, part, value: text }]
+}
+
+/** An address that was given or kept by hand; null goes back to counting it as the template's. */
+export function addressSteps(page: PageId, segment: string | null): readonly EditStep[] {
+  const addressed: EditStep = { type: 'page/set', page, part: 'addressed', value: segment !== null }
+  return segment === null ? [addressed] : [{ type: 'page/set', page, part: 'segment', value: segment }, addressed]
+}
+
 /** Nothing stands in the chosen places, not the template's either. */
 export function emptyAll(places: readonly Listed[]): readonly EditStep[] {
-  return places.flatMap(({ place, row }) => emptied(place, row?.type ?? null))
+  return places.flatMap(({ place, row, leftover }) => {
+    // A label is never empty: without words of its own it says the plain one.
+    if (place.type === 'label') return leftover ? [{ type: 'label/set', label: place.label, value: { text: '' } }] : []
+    return emptied(place, row?.type ?? null)
+  })
 }
 
 function emptied(place: Place, type: NonNullable<Listed['row']>['type'] | null): readonly EditStep[] {
   if (place.type === 'slot' && type !== null && type !== 'list') return [setSlot(place, emptyValue(type))]
   if (place.type === 'fact' && place.fact in NO_FACT)
     return [{ type: 'fact/set', fact: place.fact, value: NO_FACT[place.fact as keyof typeof NO_FACT] }]
+  // A page goes by some name and stands at some address; search engines say something of it by themselves.
+  if (place.type === 'page' && place.part === 'description') return [{ type: 'page/set', page: place.page, part: place.part, value: '' }]
   return []
 }

@@ -201,10 +201,13 @@ describe('a range', () => {
   })
 
   test('is kept or emptied as one', () => {
-    const kept = edited(start, { type: 'batch', edits: settleAll(section.listed) })
+    const kept = edited(start, { type: 'batch', edits: settleAll(pack, start, section.listed) })
     const words = section.listed.filter(({ leftover }) => leftover).map(({ key }) => key)
     expect(words.length).toBeGreaterThan(3)
     expect(shown(kept, 'leftovers').filter((key) => words.includes(key))).toEqual([])
+    const pages = all(start).filter(({ place }) => place.type === 'page')
+    const named = edited(start, { type: 'batch', edits: settleAll(pack, start, pages) })
+    expect(all(named).filter(({ place, leftover }) => place.type === 'page' && leftover)).toEqual([])
     const emptied = edited(start, { type: 'batch', edits: emptyAll(entries) })
     expect(shown(emptied, 'empty').toSorted()).toEqual(entries.map(({ key }) => key).toSorted())
   })

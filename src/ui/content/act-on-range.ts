@@ -22,7 +22,7 @@ function editsOf(store: JobStore, chosen: readonly Listed[], act: RangeAct): rea
     case 'empty':
       return emptyAll(chosen)
     case 'settle':
-      return settleAll(chosen)
+      return settleAll(pack, document, chosen)
     default:
       return act satisfies never
   }

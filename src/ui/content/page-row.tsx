@@ -1,9 +1,9 @@
 'use client'
 import { useState } from 'react'
 import { leftoverParts, pageTexts, usualText } from '@/core/fill'
-import { PAGE_PART_SAID } from '@/core/ledger'
+import { addressSteps, PAGE_PART_SAID } from '@/core/ledger'
 import { toSegment } from '@/core/pages'
-import { findPage, homePage, MAX_PAGE_TEXT, placeKey, type Edit, type EditStep, type PageId, type PageText, type Place } from '@/core/site'
+import { findPage, homePage, MAX_PAGE_TEXT, placeKey, toEdit, type PageId, type PageText, type Place } from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
 import { useGesture } from '../job/use-gesture'
 import { RowFrame } from './row-frame'
@@ -51,7 +51,7 @@ export function PageRow({ page, part, name, inHand, onHold }: Props & { readonly
 /** The page's address, made from what the page is called, or typed. */
 export function AddressRow({ page, name: label, inHand, onHold }: Props) {
   const store = useJobStore()
-  const onAddress = (segment: string | null): void => void store.apply(addressEdit(page, segment))
+  const onAddress = (segment: string | null): void => void store.apply(toEdit(addressSteps(page, segment)))
   const place: Place = { type: 'page', page, part: 'address' }
   const id = placeKey(place)
   const segment = useJob((s) => findPage(s.document, page)?.segment ?? '')
@@ -113,10 +113,4 @@ function AddressInput({ segment, proposed, onAddress }: { segment: string; propo
       )}
     </div>
   )
-}
-
-/** An address that was given or kept by hand; null goes back to counting it as the template's. */
-function addressEdit(page: PageId, segment: string | null): Edit {
-  const kept: EditStep = { type: 'page/set', page, part: 'addressed', value: segment !== null }
-  return segment === null ? kept : { type: 'batch', edits: [{ type: 'page/set', page, part: 'segment', value: segment }, kept] }
 }
