@@ -93,7 +93,7 @@ function findSource({ document, of }: Search, spot: Spot): Spot | null {
 
 type Over = Pick<ShownEntry, 'slots' | 'placeholder' | 'from'>
 
-/** Values and the words under them, with what some of the slots follow: the other's words are there as the client's, or as the template's. */
+/** Values and the words under them, with what some of the slots follow: that is there as the client's, or as the template's. */
 function laidOver(search: Search, slots: Over['slots'], placeholder: Over['slots'], following: readonly Follower[]): Over {
   const over = { slots: new Map(Object.entries(slots)), placeholder: new Map(Object.entries(placeholder)), from: new Map<string, Kept>() }
   for (const { spot, same } of following) {

@@ -9,8 +9,8 @@ export type IconShape = {
 }
 
 /**
- * Shapes from Lucide 1.75 (lucide.dev), drawn in lines of 2. Copyright (c) Lucide Icons and Contributors, ISC License; some are derived from
- * Feather, Copyright (c) 2013-present Cole Bemis, MIT License. Both ask that this notice stays with them.
+ * Shapes from Lucide 1.75 (lucide.dev), drawn in lines of 2. Copyright (c) Lucide Icons and Contributors, ISC License; some are derived
+ * from Feather, Copyright (c) 2013-present Cole Bemis, MIT License. Both ask that this notice stays with them.
  */
 const SHAPES = shapes as unknown as Readonly<Record<string, IconShape>>
 

@@ -27,7 +27,10 @@ import { folded } from './jump'
 /** A slot that another can be the same as, by the words in it. */
 export type SameChoice = { readonly as: Spot; readonly title: string; readonly detail: string; readonly words: string }
 
-/** Every slot of the site that one can follow, those of its own name first, then as pages have them. Of lists, those whose entries it can show. */
+/**
+ * Every slot of the site that one can follow, those of its own name first, then as pages have them; of lists, those whose entries it can
+ * show.
+ */
 export function sameChoices(pack: Pack, document: SiteDocument, spot: Spot): readonly SameChoice[] {
   return allSections(document)
     .filter(({ same }) => same === undefined)

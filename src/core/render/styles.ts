@@ -74,7 +74,8 @@ ul,ol{list-style:none}
 .rich>blockquote>p+p{margin-block-start:.5em}
 .unseen{position:absolute;width:1px;height:1px;overflow:hidden;clip-path:inset(50%);white-space:nowrap}
 [data-days][aria-current]{font-weight:700}
-.icon{width:1.15em;height:1.15em;vertical-align:-.2em;fill:none;stroke:currentColor;stroke-width:2;stroke-linecap:round;stroke-linejoin:round}
+.icon{width:1.15em;height:1.15em;vertical-align:-.2em;fill:none;stroke:currentColor;stroke-width:2}
+.icon{stroke-linecap:round;stroke-linejoin:round}
 .icon.before{margin-inline-end:.5em}.icon.after{margin-inline-start:.5em}[dir=rtl] .icon.turns{transform:scaleX(-1)}
 .words-center{text-align:center}.words-end{text-align:end}
 img{display:block;max-width:100%;height:auto}

@@ -30,8 +30,8 @@ export function SameAs({ row, title }: { readonly row: LedgerRow; readonly title
       <Popover.Trigger
         ref={trigger}
         className={
-          'grid size-6 shrink-0 place-items-center rounded-sm border border-clear text-soft hover:border-ink hover:bg-tape hover:text-ink ' +
-          'data-[state=open]:border-ink data-[state=open]:opacity-100 ' +
+          'grid size-6 shrink-0 place-items-center rounded-sm border border-clear text-soft hover:border-ink hover:bg-tape ' +
+          'hover:text-ink data-[state=open]:border-ink data-[state=open]:opacity-100 ' +
           // There all the time, so that nothing moves as a row comes in hand; seen where a hand or the focus is.
           (row.type === 'list' ? '' : 'opacity-0 group-hover/row:opacity-100 group-focus-within/row:opacity-100')
         }

@@ -7,7 +7,12 @@ import type { LinkIcon } from '@/core/site'
 type Props = { readonly label: string; readonly icon: LinkIcon | undefined; readonly onIcon: (icon: LinkIcon | undefined) => void }
 
 const CELL =
-  'grid size-8 place-items-center rounded-sm border border-clear hover:border-ink data-[state=checked]:border-ink data-[state=checked]:bg-tape'
+  'grid size-8 place-items-center rounded-sm border border-clear hover:border-ink ' +
+  'data-[state=checked]:border-ink data-[state=checked]:bg-tape'
+
+const BUTTON =
+  'grid size-8 shrink-0 place-items-center rounded-sm border border-seam bg-white hover:border-ink data-[state=open]:border-ink'
+const SIDE = 'rounded-sm border border-seam px-2 py-0.5 hover:border-ink data-[state=checked]:border-ink data-[state=checked]:bg-tape'
 
 /** The icon of a link and the side that it stands on, picked from the set that ships. */
 export function IconButton({ label, icon, onIcon }: Props) {
@@ -16,7 +21,7 @@ export function IconButton({ label, icon, onIcon }: Props) {
   return (
     <Popover.Root>
       <Popover.Trigger
-        className="grid size-8 shrink-0 place-items-center rounded-sm border border-seam bg-white hover:border-ink data-[state=open]:border-ink"
+        className={BUTTON}
         aria-label={`${label}, icon: ${said ? `${said}, ${side} the words` : 'none'}`}
         title={said ? `Icon: ${said}` : 'Icon beside the words'}
       >
@@ -56,11 +61,7 @@ export function IconButton({ label, icon, onIcon }: Props) {
               onValueChange={(to) => onIcon({ ...icon, side: to === 'before' ? 'before' : 'after' })}
             >
               {(['before', 'after'] as const).map((one) => (
-                <RadioGroup.Item
-                  key={one}
-                  value={one}
-                  className="rounded-sm border border-seam px-2 py-0.5 hover:border-ink data-[state=checked]:border-ink data-[state=checked]:bg-tape"
-                >
+                <RadioGroup.Item key={one} value={one} className={SIDE}>
                   {one} the words
                 </RadioGroup.Item>
               ))}

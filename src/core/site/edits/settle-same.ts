@@ -6,8 +6,8 @@ import { firstFree } from './settle-pages'
 import type { StepApplied, EditStep } from './step-type'
 
 /**
- * What follows others, asked once a whole edit is made: where the other has gone, the first that followed it says of its own what it showed,
- * and the rest follow that one.
+ * What follows others, asked once a whole edit is made: where the other has gone, the first that followed it says of its own what it
+ * showed, and the rest follow that one.
  */
 export function settleSame(before: SiteDocument, document: SiteDocument): StepApplied {
   const left = followers(before).length === 0 ? [] : leftAlone(before, document)
