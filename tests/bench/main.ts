@@ -17,10 +17,11 @@ import { testPack } from '../pack'
 import { makeRig } from '../rig'
 import { edited, setText } from '../site'
 import { benchBrand, benchPaletteInCore, benchSchemes } from './brand'
-import { benchLargeJob, benchJobList, makeJob, makeLargeJob } from './large-job'
+import { benchLargeJob, benchJobList, makeJob } from './large-job'
+import { benchKeys } from './keys'
 import { benchLines } from './lines'
 import { benchLibrary, benchPages } from './pages'
-import { line, median, percentiles, time } from './report'
+import { line, percentiles, time } from './report'
 import { benchBrief, benchPuttingOn, benchTryOns } from './template-room'
 import { askApp, browserState } from '../door'
 
@@ -137,56 +138,6 @@ async function benchSigningIn(): Promise<void> {
   line('a password judged, by Argon2id', percentiles(times), '200 to 500 ms')
 }
 
-type Presses = { readonly drawn: readonly number[]; readonly painted: readonly number[] }
-
-async function benchInterface(page: Page, app: string): Promise<void> {
-  const small = await pressKeys(page, app, await makeJob(app, 'Bench'))
-  line(`a key press to all three sheets drawn (${small.drawn.length} keys)`, percentiles(small.drawn), '16 ms at p95')
-  line('a key press to the next painted frame (software rendering)', percentiles(small.painted), '50 ms at p95')
-  const few = await pressKeys(page, app, await makeLargeJob(app, 5))
-  const large = await pressKeys(page, app, await makeLargeJob(app, 200))
-  line('the same to all three sheets on 200 pages of 12 sections', percentiles(large.drawn), 'as on few pages')
-  line(
-    'a key press there against on 5 pages of 12, medians',
-    `${(median(large.drawn) / median(few.drawn)).toFixed(2)} times`,
-    '1.3 at most',
-  )
-}
-
-/** Types into the first heading of a job's home page, and times each key until the three sheets say it, and until that is painted. */
-async function pressKeys(page: Page, app: string, job: string): Promise<Presses> {
-  await page.goto(`${app}/jobs/${job}/content`)
-  const cell = page.getByRole('textbox', { name: 'Hero: Heading', exact: true })
-  await page.frameLocator('iframe[title^="Page, phone"]').locator('h1').first().waitFor()
-  await cell.focus()
-  await page.evaluate(() => {
-    const sheets = [...document.querySelectorAll('iframe')].map((f) => f.contentDocument!)
-    const bench: { drawn: number[]; painted: number[] } = { drawn: [], painted: [] }
-    Object.assign(window, { bench })
-    window.addEventListener(
-      'beforeinput',
-      () => {
-        const start = performance.now()
-        const wait = new MutationObserver(() => {
-          wait.disconnect()
-          const words = sheets.map((d) => d.querySelector('h1')!.textContent)
-          if (new Set(words).size === 1) bench.drawn.push(performance.now() - start)
-          requestAnimationFrame(() => {
-            const channel = new MessageChannel()
-            channel.port1.addEventListener('message', () => bench.painted.push(performance.now() - start), { once: true })
-            channel.port1.start()
-            channel.port2.postMessage(0)
-          })
-        })
-        wait.observe(sheets[2]!.querySelector('h1')!, { childList: true, characterData: true, subtree: true })
-      },
-      true,
-    )
-  })
-  await cell.pressSequentially('It is the hour before the shop opens and everything is still to do', { delay: 120 })
-  return page.evaluate(() => (window as unknown as { bench: Presses }).bench)
-}
-
 async function benchPublishing(app: string): Promise<void> {
   const ask = async (url: string, method: string, body: unknown): Promise<string> =>
     (await askApp(app + url, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })).text()
@@ -238,7 +189,7 @@ const CORE = new Map<string, () => void | Promise<void>>([
 ])
 type Bench = (page: Page, rig: Awaited<ReturnType<typeof makeRig>>) => Promise<void>
 const INTERFACE = new Map<string, Bench>([
-  ['keys', (page, rig) => benchInterface(page, rig.app)],
+  ['keys', (page, rig) => benchKeys(page, rig.app)],
   ['lines', (page, rig) => benchLines(page, rig.app)],
   ['pages', (page, rig) => benchPages(page, rig.app)],
   ['library', (page, rig) => benchLibrary(page, rig.app)],

@@ -230,3 +230,35 @@ test('letters that an input method puts together come whole, and are not disturb
   await expect(lead(page, 'phone')).toHaveText('日本!')
   await expect(lead(page)).toHaveText('日本!')
 })
+
+test('what is dictated comes a phrase at a time, also over what was said before, and the caret goes on after it', async ({ page }) => {
+  await openLead(page, 'Dictated')
+  // Dictation puts whole phrases in, and puts better ones over them (Input Events 2, insertReplacementText).
+  await page.keyboard.insertText('We mend boats')
+  await page.keyboard.insertText(' and built')
+  for (let n = 0; n < 'built'.length; n++) await page.keyboard.press('Shift+ArrowLeft')
+  await page.keyboard.insertText('build them.')
+  await page.keyboard.type(' Ring us.')
+  await expect(lead(page, 'phone')).toHaveText('We mend boats and build them. Ring us.')
+  const heading = sheet(page, 'desktop').getByRole('heading', { level: 1 })
+  await heading.click()
+  await page.keyboard.press('ControlOrMeta+a')
+  await page.keyboard.insertText('Boats, mended')
+  await page.keyboard.insertText(' and sold')
+  await expect(cell(page, 'Hero: Heading')).toHaveValue('Boats, mended and sold')
+  await saved(page)
+})
+
+test('letters that are several, or none to be seen, are kept as they were typed', async ({ page }) => {
+  await openLead(page, 'Odd letters')
+  // A family of emoji, a mark over a letter, Hebrew in Latin, a joiner, a soft hyphen: nothing is lost, doubled or turned round.
+  const odd = 'A👩🏽‍🔧 e\u0301 שלום b\u200bc Werk\u00adstatt'
+  await page.keyboard.insertText(odd)
+  await expect(lead(page, 'phone')).toContainText('👩🏽‍🔧')
+  await cell(page, 'Hero: Heading').fill(odd)
+  await saved(page)
+  await page.reload()
+  await expect(cell(page, 'Hero: Heading')).toHaveValue(odd.normalize('NFC'))
+  const words = await lead(page).evaluate((element) => element.textContent!.normalize('NFC'))
+  expect(words.replaceAll(/[\u2066-\u2069]/g, '')).toBe(odd.normalize('NFC'))
+})

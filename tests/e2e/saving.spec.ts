@@ -124,3 +124,23 @@ function typeAtOnce({ places, letters }: { places: string[]; letters: number }):
     }
   }
 }
+
+test('whoever types while the line is lost goes on, is told, and finds every word once it is back', async ({ page, context }) => {
+  const job = await makeJob({ name: 'Dropped' })
+  await openContent(page, job)
+  const heading = sheet(page, 'desktop').getByRole('heading', { level: 1 })
+  await heading.click()
+  await page.keyboard.press('ControlOrMeta+a')
+  await page.keyboard.type('Boats ')
+  await saved(page)
+  await context.setOffline(true)
+  await page.keyboard.type('built and mended')
+  await expect(sheet(page, 'phone').getByRole('heading', { level: 1 })).toHaveText('Boats built and mended')
+  await cell(page, 'Hero: Caption').fill('On the slip')
+  await expect(page.getByRole('banner').getByText('Not saved yet; trying again')).toBeVisible()
+  await context.setOffline(false)
+  await saved(page)
+  await page.reload()
+  await expect(cell(page, 'Hero: Heading')).toHaveValue('Boats built and mended')
+  await expect(cell(page, 'Hero: Caption')).toHaveValue('On the slip')
+})

@@ -17,6 +17,7 @@ import {
   type SiteDocument,
   type Spot,
 } from '../site'
+import { editTo, wear } from '../wear'
 import { actOnEntries, addEntry, alsoShown, copyPage, ownBack, partFrom, removePages, sameAs, sameChoices, showOf, toKept } from '.'
 
 const site = testSite({ name: 'Client' })
@@ -185,6 +186,19 @@ describe('what others follow and that goes', () => {
     }
     expect(refusals).toBeLessThan(1400)
   })
+})
+
+test('what follows goes on following through other templates and back, also what nobody has filled', () => {
+  const unfilled = edited(start, sameAs(start, list(home), list(prices)))
+  for (const document of [following, unfilled]) {
+    let worn = document
+    for (const template of ['gantry', 'limewash', 'windrow', 'tallow']) {
+      worn = edited(worn, editTo(worn, wear(pack, worn, template)))
+      const changed = edited(worn, setItem(prices, 1, 'title', template))
+      expect(titles(changed, home)[0], template).toBe(template)
+    }
+    expect(titles(worn, home)).toEqual(titles(document, home))
+  }
 })
 
 test('a copy of a page follows too; a kept section takes the words along', () => {

@@ -2,6 +2,7 @@ import { getTemplate, type Pack, type Template, type TemplatePage, type Template
 import { APART_IDS, findTemplatePage } from '../fill'
 import {
   entriesOf,
+  isFollowed,
   homePage,
   pagesOf,
   sectionsOfPage,
@@ -15,9 +16,10 @@ import {
 } from '../site'
 import { arrangementOf, onEach, toStanding, type ArrangedPage, type Arrangement, type Standing } from './arrangement'
 
-/** True for a section in which the client has something. */
+/** True for a section in which the client has something, or that others follow. */
 export function hasContent(document: SiteDocument, section: Section): boolean {
-  return section.same !== undefined || Object.keys(section.slots).length > 0 || entriesOf(document, section.id).length > 0
+  const { id, same, slots } = section
+  return same !== undefined || Object.keys(slots).length > 0 || entriesOf(document, id).length > 0 || isFollowed(document, id)
 }
 
 /** True for a page that holds anything of the client's: words of its own, or a section with content. */

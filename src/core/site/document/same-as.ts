@@ -135,6 +135,11 @@ export function pagesShowingSpot(document: SiteDocument, spot: Spot): readonly P
   return [...new Set([spot.section, ...all].flatMap((section) => pagesShowing(document, section)))]
 }
 
+/** Whether anything follows a slot of a section. */
+export function isFollowed(document: SiteDocument, section: string): boolean {
+  return followers(document).some(({ same }) => same.as.section === section)
+}
+
 /** The slots that show what is kept in one, however long the line is. */
 export function followersOf(document: SiteDocument, spot: Spot): readonly Follower[] {
   return followers(document).filter((one) => isSameSpot(sourceOf(document, one.spot), spot) && !isSameSpot(one.spot, spot))
