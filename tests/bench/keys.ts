@@ -40,11 +40,13 @@ async function pressBare(page: Page, app: string): Promise<Presses> {
   const frames = await page.evaluate(() =>
     [...document.querySelectorAll('iframe')].slice(0, 3).map((frame) => {
       const { html, look } = { html: frame.contentDocument!.documentElement.outerHTML, look: frame.getAttribute('style') ?? '' }
-      return `<iframe style="${look.replaceAll('"', '&quot;')}" srcdoc="${html.replaceAll('&', '&amp;').replaceAll('"', '&quot;')}"></iframe>`
+      const quoted = (text: string): string => text.replaceAll('&', '&amp;').replaceAll('"', '&quot;')
+      return `<iframe style="${quoted(look)}" srcdoc="${quoted(html)}"></iframe>`
     }),
   )
   const bare = `${app}/bare`
-  await page.route(bare, (route) => route.fulfill({ contentType: 'text/html; charset=utf-8', body: `<!doctype html>${frames.join('')}` }))
+  const body = `<!doctype html>${frames.join('')}`
+  await page.route(bare, (route) => route.fulfill({ contentType: 'text/html; charset=utf-8', body }))
   await page.goto(bare)
   const heading = page.frameLocator('iframe').nth(0).locator('h1').first()
   await heading.waitFor()

@@ -1,7 +1,15 @@
 import { expect, test, type Page } from '@playwright/test'
+import jsQR from 'jsqr'
+import sharp from 'sharp'
 import { useOwnRig } from './own-rig'
 import { APP, cell, makeJob, openContent, openPublish, saved, siteUrl, takeAddress } from './screen'
 import { askApp } from '../door'
+
+/** What another reader finds in a picture of a code. */
+async function readCode(file: string): Promise<string | null> {
+  const { data, info } = await sharp(file, { density: 300 }).ensureAlpha().raw().toBuffer({ resolveWithObject: true })
+  return jsQR(new Uint8ClampedArray(data), info.width, info.height)?.data ?? null
+}
 
 const FIGURES = ['new', 'changed', 'removed'] as const
 async function figures(page: Page): Promise<Record<string, number>> {
@@ -40,6 +48,19 @@ test('from a job to a live address, changed, published again, and the first rele
   await expect(page.getByRole('main').getByRole('link', { name: url })).toBeVisible()
   await page.getByRole('button', { name: 'Copy the live address of this site' }).click()
   expect(await page.evaluate(() => navigator.clipboard.readText())).toBe(url)
+  await page.getByRole('button', { name: 'Share the live address: code and words' }).click()
+  const share = page.getByRole('dialog', { name: 'Share the live address' })
+  await expect(share.getByRole('img', { name: `QR code of ${url}` })).toBeVisible()
+  for (const type of ['SVG', 'PNG']) {
+    const saving = page.waitForEvent('download')
+    await share.getByRole('button', { name: type }).click()
+    const file = await saving
+    expect(file.suggestedFilename()).toBe(`quayside-bakery-localhost.${type.toLowerCase()}`)
+    expect(await readCode(await file.path())).toBe(url)
+  }
+  await share.getByRole('button', { name: 'Copy the words with the address' }).click()
+  expect(await page.evaluate(() => navigator.clipboard.readText())).toBe(`Quayside Bakery\n${url}`)
+  await page.keyboard.press('Escape')
 
   const visitor = await context.newPage()
   await visitor.goto(url)

@@ -258,7 +258,7 @@ test('letters that are several, or none to be seen, are kept as they were typed'
   await cell(page, 'Hero: Heading').fill(odd)
   await saved(page)
   await page.reload()
-  await expect(cell(page, 'Hero: Heading')).toHaveValue(odd.normalize('NFC'))
+  await expect(cell(page, 'Hero: Heading')).toHaveValue(odd)
   const words = await lead(page).evaluate((element) => element.textContent!.normalize('NFC'))
   expect(words.replaceAll(/[\u2066-\u2069]/g, '')).toBe(odd.normalize('NFC'))
 })

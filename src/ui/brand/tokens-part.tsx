@@ -6,6 +6,7 @@ import { useJobStore } from '../job/job-context'
 import { Button, buttonClass } from '../parts/button'
 import { inputClass } from '../parts/field'
 import { FileInput } from '../parts/file-input'
+import { saveFile } from '../parts/save-file'
 import { useSite } from '../job/use-site'
 import { useBrand } from './use-brand'
 
@@ -46,10 +47,10 @@ export function TokensPart() {
         <a className={buttonClass()} href={`/brand-sheet/${store.getState().id}`} target="_blank" rel="noreferrer">
           Brand sheet, to print or save as PDF
         </a>
-        <Button onClick={() => save(`${slug}.tokens.json`, 'application/json', `${JSON.stringify(toDesignTokens(site), null, 2)}\n`)}>
+        <Button onClick={() => saveTokens(`${slug}.tokens.json`, 'application/json', `${JSON.stringify(toDesignTokens(site), null, 2)}\n`)}>
           Save as design tokens (JSON)
         </Button>
-        <Button onClick={() => save(`${slug}.css`, 'text/css', toCssVariables(site))}>Save as CSS variables</Button>
+        <Button onClick={() => saveTokens(`${slug}.css`, 'text/css', toCssVariables(site))}>Save as CSS variables</Button>
       </div>
       <h2 className="mt-5 mb-1 font-bold">In</h2>
       <p className="mb-1.5 text-sm text-soft">A file of design tokens (JSON) or CSS with variables. What it would change is said first.</p>
@@ -124,13 +125,8 @@ export function TokensPart() {
   )
 }
 
-function save(name: string, type: string, text: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }))
-  const link = document.createElement('a')
-  link.href = url
-  link.download = name
-  link.click()
-  URL.revokeObjectURL(url)
+function saveTokens(name: string, type: string, text: string): void {
+  saveFile(name, new Blob([text], { type }))
 }
 
 /** The tokens as they would be saved. */

@@ -13,6 +13,7 @@ import { AddressChooser } from './address-chooser'
 import { PlanView } from './plan-view'
 import { ReleaseList, type ReleaseLine } from './release-list'
 import { ProgressTape } from './progress-tape'
+import { ShareAddress } from './share-address'
 import { usePublishing } from './use-publishing'
 
 type Props = {
@@ -111,6 +112,7 @@ export function PublishStage({ address, proposal, hostSuffix, liveUrl, releases,
                 <ExternalLink size={14} aria-hidden />
               </a>
               <CopyButton text={liveUrl} label="Copy the live address of this site" />
+              <ShareAddress url={liveUrl} />
             </p>
           )}
         </div>
