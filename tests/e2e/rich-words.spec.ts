@@ -262,3 +262,19 @@ test('letters that are several, or none to be seen, are kept as they were typed'
   const words = await lead(page).evaluate((element) => element.textContent!.normalize('NFC'))
   expect(words.replaceAll(/[\u2066-\u2069]/g, '')).toBe(odd.normalize('NFC'))
 })
+
+test('whoever leaves words in the ledger and comes back at once goes on where the caret was', async ({ page }) => {
+  await openLead(page, 'And back')
+  const intro = cell(page, 'Services: Intro')
+  await intro.click()
+  await page.keyboard.press('ControlOrMeta+a')
+  await page.keyboard.type('One')
+  await expect(intro).toHaveText('One')
+  // All in one task, as keys come that were pressed while the screen was busy.
+  await intro.evaluate((element) => {
+    document.querySelector<HTMLElement>('[aria-label="Services: Heading"]')!.focus()
+    ;(element as HTMLElement).focus()
+    document.execCommand('insertText', false, ' two')
+  })
+  await expect(intro).toHaveText('One two')
+})

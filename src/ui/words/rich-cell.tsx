@@ -23,6 +23,7 @@ export function RichCell({ label, rich, allowed, language, leftover, chip, onCha
   const cell = useRef<HTMLDivElement>(null)
   const open = useRef<WordEditor | null>(null)
   const hand = useWordHandStore()
+  const isPressed = useRef(false)
   const now = useRef({ onChange, onTarget, onLeft, chip })
   now.current = { onChange, onTarget, onLeft, chip }
   const html = htmlOfWords(rich, chip)
@@ -72,18 +73,25 @@ export function RichCell({ label, rich, allowed, language, leftover, chip, onCha
       suppressContentEditableWarning
       className="rich-cell max-h-48 w-full overflow-y-auto rounded-sm border border-seam bg-white px-2 py-1 leading-snug"
       // Before the press puts its caret, so that it finds the words it was put in.
-      onPointerDown={begin}
+      onPointerDown={() => {
+        isPressed.current = true
+        begin()
+      }}
+      onPointerUp={() => (isPressed.current = false)}
+      onPointerCancel={() => (isPressed.current = false)}
       onFocus={() => {
-        if (open.current) return
+        // Whoever leaves and comes back at once finds it open still.
+        if (open.current) return isPressed.current ? undefined : open.current.resume()
         begin()
         open.current!.toEnd()
       }}
-      onBlur={() =>
+      onBlur={() => {
+        isPressed.current = false
         setTimeout(() => {
           const on = document.activeElement
           if (document.hasFocus() && on !== cell.current && !on?.closest('[data-word-tools]')) close()
         })
-      }
+      }}
     />
   )
 }

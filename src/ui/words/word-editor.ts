@@ -83,6 +83,11 @@ export class WordEditor {
     view.focus()
   }
 
+  /** Comes back to where the caret was, before the first key does: the browser has put its own at the beginning meanwhile. */
+  resume(): void {
+    this.editor.view.focus()
+  }
+
   /** Whoever shows the bar of these words says how a key goes there. */
   onBar(go: () => void): () => void {
     this.goToBar = go
