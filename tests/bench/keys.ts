@@ -35,17 +35,20 @@ async function pressKeys(page: Page, app: string, job: string): Promise<Presses>
   return page.evaluate(() => (window as unknown as { bench: Presses }).bench)
 }
 
+function quoted(text: string): string {
+  return text.replaceAll('&', '&amp;').replaceAll('"', '&quot;')
+}
+
 /** The sheets as they are, in a page without an application: one heading is editable, and each key is copied into the two others. */
 async function pressBare(page: Page, app: string): Promise<Presses> {
   const frames = await page.evaluate(() =>
-    [...document.querySelectorAll('iframe')].slice(0, 3).map((frame) => {
-      const { html, look } = { html: frame.contentDocument!.documentElement.outerHTML, look: frame.getAttribute('style') ?? '' }
-      const quoted = (text: string): string => text.replaceAll('&', '&amp;').replaceAll('"', '&quot;')
-      return `<iframe style="${quoted(look)}" srcdoc="${quoted(html)}"></iframe>`
-    }),
+    [...document.querySelectorAll('iframe')]
+      .slice(0, 3)
+      .map((frame) => [frame.getAttribute('style') ?? '', frame.contentDocument!.documentElement.outerHTML]),
   )
+  const drawn = frames.map(([look = '', html = '']) => `<iframe style="${quoted(look)}" srcdoc="${quoted(html)}"></iframe>`)
   const bare = `${app}/bare`
-  const body = `<!doctype html>${frames.join('')}`
+  const body = `<!doctype html>${drawn.join('')}`
   await page.route(bare, (route) => route.fulfill({ contentType: 'text/html; charset=utf-8', body }))
   await page.goto(bare)
   const heading = page.frameLocator('iframe').nth(0).locator('h1').first()
@@ -66,24 +69,28 @@ async function pressBare(page: Page, app: string): Promise<Presses> {
 
 /** In the page: notes for each key when the three sheets say it, and when that is painted, in ms from the key. */
 function watchKeys(): void {
-  const sheets = [...document.querySelectorAll('iframe')].map((f) => f.contentDocument!)
+  const sheets = [...document.querySelectorAll('iframe')].slice(0, 3).map((f) => f.contentDocument!)
   const bench: { drawn: number[]; painted: number[] } = { drawn: [], painted: [] }
   Object.assign(window, { bench })
-  const note = (): void => {
-    const start = performance.now()
-    const wait = new MutationObserver(() => {
-      wait.disconnect()
-      const words = sheets.map((d) => d.querySelector('h1')!.textContent)
-      if (new Set(words).size === 1) bench.drawn.push(performance.now() - start)
-      requestAnimationFrame(() => {
-        const channel = new MessageChannel()
-        channel.port1.addEventListener('message', () => bench.painted.push(performance.now() - start), { once: true })
-        channel.port1.start()
-        channel.port2.postMessage(0)
-      })
-    })
-    wait.observe(sheets[2]!.querySelector('h1')!, { childList: true, characterData: true, subtree: true })
-  }
   // Keys are pressed in the ledger, or on a sheet.
-  for (const view of [window, ...sheets.map((sheet) => sheet.defaultView!)]) view.addEventListener('beforeinput', note, true)
+  for (const view of [window, ...sheets.map((sheet) => sheet.defaultView!)])
+    view.addEventListener(
+      'beforeinput',
+      () => {
+        const start = performance.now()
+        const wait = new MutationObserver(() => {
+          wait.disconnect()
+          const words = sheets.map((d) => d.querySelector('h1')!.textContent)
+          if (new Set(words).size === 1) bench.drawn.push(performance.now() - start)
+          requestAnimationFrame(() => {
+            const channel = new MessageChannel()
+            channel.port1.addEventListener('message', () => bench.painted.push(performance.now() - start), { once: true })
+            channel.port1.start()
+            channel.port2.postMessage(0)
+          })
+        })
+        wait.observe(sheets[2]!.querySelector('h1')!, { childList: true, characterData: true, subtree: true })
+      },
+      true,
+    )
 }
