@@ -1,8 +1,8 @@
 import { expect, test } from 'vitest'
 import { filePath, linkedFiles } from '.'
 import { renderBody } from '../render'
-import { toKept } from '../plan'
-import { findPage, findSection, sectionsOn, type EditStep, type FileTarget, type PageId } from '../site'
+import { sameAs, toKept } from '../plan'
+import { findPage, findSection, sectionsOn, type EditStep, type FileTarget, type PageId, type SectionId } from '../site'
 import { testSite } from '../../../tests/pack'
 import { edited } from '../../../tests/site'
 
@@ -41,6 +41,24 @@ test('links and menu entries lead to it from every page, each file is in the rel
   const kept = edited(site.document, link(file), { type: 'page/set', page: 'about' as PageId, part: 'hidden', value: true })
   expect(linkedFiles(kept)).toEqual([])
   expect(linkedFiles(site.document)).toEqual([])
+})
+
+test('what says the same as a link on a page that is hidden leads to its file, which is in the release then', () => {
+  const hero = { section: 'home.hero' as SectionId, entry: null, slot: 'action' }
+  const linked = edited(site.document, link(file))
+  const led = edited(linked, sameAs(linked, hero, { section: action.id, entry: null, slot: 'action' }), {
+    type: 'page/set',
+    page: 'about' as PageId,
+    part: 'hidden',
+    value: true,
+  })
+  expect(renderBody({ ...site, document: led }, findPage(led, 'home')!)).toContain('href="files/prices-and-terms-2026-abababab.pdf"')
+  expect(linkedFiles(led)).toEqual([file])
+  // What it led to before it followed another is no file of the site meanwhile.
+  const before = edited(site.document, { ...link(file), section: hero.section } as EditStep)
+  const other = edited(before, { ...link({ ...file, hash: 'cd'.repeat(32) }) })
+  const follows = edited(other, sameAs(other, hero, { section: action.id, entry: null, slot: 'action' }))
+  expect(linkedFiles(follows).map(({ hash }) => hash)).toEqual(['cd'.repeat(32)])
 })
 
 test('it is the job’s own: a section that is kept for others leads nowhere there', () => {

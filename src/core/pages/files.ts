@@ -1,4 +1,4 @@
-import { allSections, entriesOf, isHidden, ownValues, pageOfSection, targetsIn, type FileTarget, type SiteDocument } from '../site'
+import { allSections, isHidden, pageOfSection, targetsIn, valuesShown, type FileTarget, type SiteDocument } from '../site'
 import { toSegment } from './segment'
 
 /** Where a release has a file that links lead to: under its name, with a part of its hash, so that another of that name is another file. */
@@ -15,8 +15,7 @@ export function weightOf(bytes: number): string {
 export function linkedFiles(document: SiteDocument): readonly FileTarget[] {
   const values = allSections(document)
     .filter(({ id, hidden }) => !hidden && !isOnHiddenPage(document, id))
-    .flatMap((section) => [section.slots, ...entriesOf(document, section.id).map(({ slots }) => slots)])
-    .flatMap((slots) => Object.values(ownValues(slots)))
+    .flatMap((section) => valuesShown(document, section))
   const targets = [...values.flatMap(targetsIn), ...Object.values(document.signposts).map(({ to }) => to)]
   const files = targets.flatMap((to) => (to.type === 'file' ? [to] : []))
   return [...new Map(files.map((file) => [filePath(file), file])).values()]

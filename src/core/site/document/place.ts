@@ -1,13 +1,13 @@
 import type { BrandPart } from '../brand'
 import type { FactName } from '../facts/facts'
-import type { EntryRef } from './cell'
+import type { Spot } from './cell'
 import { entryKey } from './entry'
-import type { PageId, SectionId } from './ids'
+import type { PageId } from './ids'
 import type { PageText } from './page'
 
 /** Any spot that holds content: a slot of a section or of one of its entries, a fact, a label, a page's own text, a part of the brand. */
 export type Place =
-  | { readonly type: 'slot'; readonly section: SectionId; readonly entry: EntryRef | null; readonly slot: string }
+  | ({ readonly type: 'slot' } & Spot)
   | { readonly type: 'fact'; readonly fact: FactName }
   | { readonly type: 'label'; readonly label: string }
   | { readonly type: 'page'; readonly page: PageId; readonly part: PageText | 'address' }

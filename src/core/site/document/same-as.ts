@@ -1,10 +1,11 @@
 import { own } from '../../own'
 import { findSlotType, KINDS, type KindSlots } from '../kinds'
-import type { SlotType } from '../values/slot-value'
-import { type Cell, type Same, type Slots, type Spot } from './cell'
+import type { SlotType, SlotValue } from '../values/slot-value'
+import { ownValue, type Cell, type Same, type Slots, type Spot } from './cell'
 import { entriesOf, findSection, type SiteDocument } from './document'
 import { entryKey, refOf, type Entry } from './entry'
 import type { PageId } from './ids'
+import { placeKey } from './place'
 import type { Section } from './section'
 import { pagesShowing, shownSection } from './shared'
 
@@ -49,11 +50,7 @@ function findSpot(document: SiteDocument, spot: Spot): Spot | null {
 }
 
 export function isSameSpot(a: Spot, b: Spot): boolean {
-  return spotKey(a) === spotKey(b)
-}
-
-function spotKey({ section, entry, slot }: Spot): string {
-  return entry === null ? `${section} ${slot}` : `${section} ${entry.list} ${entryKey(section, entry)} ${slot}`
+  return placeKey({ ...a, type: 'slot' }) === placeKey({ ...b, type: 'slot' })
 }
 
 /** Why a slot cannot follow another; null where it can. */
@@ -143,4 +140,26 @@ export function isFollowed(document: SiteDocument, section: string): boolean {
 /** The slots that show what is kept in one, however long the line is. */
 export function followersOf(document: SiteDocument, spot: Spot): readonly Follower[] {
   return followers(document).filter((one) => isSameSpot(sourceOf(document, one.spot), spot) && !isSameSpot(one.spot, spot))
+}
+
+/** What the client has put into the slots that a section shows, wherever it is kept; the template's words are not among it. */
+export function valuesShown(document: SiteDocument, standing: Section): readonly SlotValue[] {
+  const section = shownSection(document, standing)
+  const valueAt = (spot: Spot): readonly SlotValue[] => {
+    const value = ownValue(cellAt(document, sourceOf(document, spot)))
+    return value ? [value] : []
+  }
+  const slots = Object.keys(section.slots).map((slot): Spot => ({ section: section.id, entry: null, slot }))
+  const lists = followersIn(document, section).flatMap(({ spot }) => {
+    const at = sourceOf(document, spot)
+    return spot.entry === null && !isSameSpot(at, spot) ? [{ list: spot.slot, at }] : []
+  })
+  const entries = [
+    ...entriesOf(document, section.id).filter((entry) => !lists.some(({ list }) => list === entry.in.list)),
+    ...lists.flatMap(({ at }) => entriesOf(document, at.section).filter((entry) => entry.in.list === at.slot)),
+  ]
+  const fields = entries.flatMap((entry) =>
+    Object.keys(entry.slots).map((slot): Spot => ({ section: entry.in.section, entry: refOf(entry), slot })),
+  )
+  return [...slots, ...fields].flatMap(valueAt)
 }
