@@ -27,6 +27,7 @@ test('a list shown on two pages is one: changed once, in both; the designer says
   const desktop = sheet(page, 'desktop')
   await expect(desktop.getByText('Polishing')).toBeVisible()
   await expect(page.getByRole('button', { name: 'Same as Prices, Services' })).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Services, changes this page and, in part, 1 other' })).toBeVisible()
   await list(page).getByLabel('shows').selectOption('the first 3')
   await expect(desktop.getByText('Zips')).toHaveCount(0)
   // What is typed on the sheet of one page is written where it is kept.

@@ -8,6 +8,7 @@ import {
   followedFrom,
   followersIn,
   type Entry,
+  type EntryRef,
   type Follower,
   type Same,
   type Section,
@@ -43,11 +44,13 @@ export function contentOf(pack: Pack, document: SiteDocument, section: Section):
 /** What a place shows: the client's, or the template's; null where nothing does, or the place is gone. */
 export function shownAt(pack: Pack, document: SiteDocument, { section: id, entry, slot }: Spot): SlotValue | null {
   const section = findSection(document, id)
-  const content = section && contentOf(pack, document, section)
-  if (!content) return null
-  if (entry === null) return shownSlot(content, slot)?.value ?? null
-  const shown = shownEntries(content, entry.list).find(({ key }) => key === entryKey(id, entry))
-  return shown ? (shownEntrySlot(shown, slot)?.value ?? null) : null
+  return section ? (shownOf(contentOf(pack, document, section), entry, slot)?.value ?? null) : null
+}
+
+function shownOf(content: Content, entry: EntryRef | null, slot: string): Shown | null {
+  if (entry === null) return shownSlot(content, slot)
+  const shown = shownEntries(content, entry.list).find(({ key }) => key === entryKey(content.section.id, entry))
+  return shown ? shownEntrySlot(shown, slot) : null
 }
 
 function isAsBefore(document: SiteDocument, touched: Touched): boolean {
@@ -70,14 +73,15 @@ function makeContent(search: Search, section: Section): Content {
     const at = findSource(search, spot)
     return at ? [[spot.slot, { at, same }] as const] : []
   })
-  const lists = new Set(following.flatMap((one) => one.spot.entry?.list ?? (isList(one) ? one.spot.slot : [])))
+  const names = new Set(following.flatMap((one) => one.spot.entry?.list ?? (isList(one) ? one.spot.slot : [])))
+  const lists = [...names].map((list) => [list, entriesShown(search, section, list)] as const)
   return {
     ...plain,
     slots,
     placeholders: { ...plain.placeholders, slots: placeholder },
     from: { ...from, ...Object.fromEntries(wholes) },
-    lists: Object.fromEntries([...lists].map((list) => [list, entriesShown(search, section, list).shown])),
-    there: Object.fromEntries(wholes.map(([list]) => [list, entriesShown(search, section, list).there])),
+    lists: Object.fromEntries(lists.map(([list, { shown }]) => [list, shown])),
+    there: Object.fromEntries(lists.map(([list, { there }]) => [list, there])),
   }
 }
 
@@ -116,11 +120,7 @@ function laidOver(search: Search, slots: Over['slots'], placeholder: Over['slots
 /** What a slot shows that follows none. */
 function shownIn({ pack, document }: Search, { section: id, entry, slot }: Spot): Shown | null {
   const section = findSection(document, id)
-  if (!section) return null
-  const content = plainContent(pack, document, section)
-  if (entry === null) return shownSlot(content, slot)
-  const shown = shownEntries(content, entry.list).find(({ key }) => key === entryKey(id, entry))
-  return shown ? shownEntrySlot(shown, slot) : null
+  return section && shownOf(plainContent(pack, document, section), entry, slot)
 }
 
 /** The entries that a list shows: its own, or as many as are asked for of those that another has. */

@@ -22,7 +22,7 @@ import {
 import type { Pack, Placeholders } from '../pack'
 import { placeholdersOf } from './placeholders'
 
-/** What stands in a slot now, whether it is still the template's, and where it is kept: of one that follows another, there. */
+/** What stands in a slot now, and whether it is still the template's. */
 export type Shown = { readonly value: SlotValue; readonly leftover: boolean }
 
 /** What is shown in a section: what the client put there or what it follows, over the words that it stands in for. */
@@ -36,7 +36,7 @@ export type Content = {
   readonly from: Readonly<Record<string, Kept>>
   /** The entries of lists that follow others, or in which one does. */
   readonly lists: Readonly<Record<string, readonly ShownEntry[]>>
-  /** Of lists that follow others, how many entries these have for visitors. */
+  /** By list of those, how many entries there are to show. */
   readonly there: Readonly<Record<string, number>>
 }
 

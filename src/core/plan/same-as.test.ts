@@ -11,6 +11,7 @@ import {
   followersIn,
   homePage,
   plainWords,
+  reachOfWords,
   type EntryId,
   type PageId,
   type SectionId,
@@ -75,6 +76,21 @@ describe('a list that is the same as another', () => {
     const own = sectionRows(pack, filled, findSection(filled, home)!).filter((row) => row.entry && row.leftover).length
     expect(own).toBeGreaterThan(0)
     expect(before.total - after.total).toBe(own)
+  })
+
+  test('says how far words that are written in its section, or in the other, reach', () => {
+    const reach = (document: SiteDocument, id: SectionId): string => reachOfWords(document, findSection(document, id)!)
+    expect([reach(filled, home), reach(following, home), reach(following, prices)]).toEqual([
+      'this page',
+      'this page and, in part, 1 other',
+      'this page and, in part, 1 other',
+    ])
+    expect(reach(following, listed)).toBe('this page')
+    const legal = edited(
+      filled,
+      sameAs(filled, { ...heading(home), slot: 'intro' }, { section: 'footer', entry: null, slot: 'legal' } as Spot),
+    )
+    expect(reach(legal, home)).toBe('this page and, in part, every page')
   })
 
   test('is found once', () => {

@@ -3,7 +3,7 @@ import { memo, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useStat
 import { toast } from 'sonner'
 import type { Pour } from '@/core/fill'
 import { isEverything, type Listed, type ListedGroup, type Tab, type Wanted } from '@/core/ledger'
-import { findSection, placeKey, reachOf, type Place, type SectionId } from '@/core/site'
+import { findSection, placeKey, reachOfWords, type Place, type SectionId, type SiteDocument } from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
 import { useGesture } from '../job/use-gesture'
 import { Boundary } from '../parts/boundary'
@@ -203,9 +203,11 @@ function isFirstOfItem(listed: readonly Listed[], i: number): boolean {
   return entry !== null && listed[i - 1]?.row?.entry?.key !== entry.key
 }
 
-function reachOfGroup(document: Parameters<typeof reachOf>[0], { type, section }: ListedGroup): string | null {
+function reachOfGroup(document: SiteDocument, { type, section: id }: ListedGroup): string | null {
   if (type === 'kind') return null
-  if (section !== null) return findSection(document, section) ? reachOf(document, section) : 'this page'
+  const section = id === null ? null : findSection(document, id)
+  if (section) return reachOfWords(document, section)
+  if (id !== null) return 'this page'
   return type === 'page' ? 'this page' : 'every page'
 }
 

@@ -2,7 +2,7 @@
 import { useShallow } from 'zustand/react/shallow'
 import type { LedgerRow } from '@/core/fill'
 import { alsoShown, ownBack, partFrom, showOf, spotName, wordsBefore } from '@/core/plan'
-import { cellAt, placeKey, samePlace, sourceOf, type Same } from '@/core/site'
+import { cellAt, samePlace, sourceOf, type Same } from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
 import { HowMany } from './how-many'
 import { newEntryId } from './slot-actions'
@@ -90,8 +90,6 @@ function Followed({ row }: { readonly row: LedgerRow }) {
     }),
   )
   return also.length === 0 ? null : (
-    <p key={placeKey(row.place)} className="pt-1 text-sm text-soft">
-      Shown on {[...new Set(also)].join(', ')} too, and changed there with it
-    </p>
+    <p className="pt-1 text-sm text-soft">Shown on {[...new Set(also)].join(', ')} too, and changed there with it</p>
   )
 }

@@ -7,7 +7,7 @@ import { entryKey, refOf, type Entry } from './entry'
 import type { PageId } from './ids'
 import { placeKey } from './place'
 import type { Section } from './section'
-import { pagesShowing, shownSection } from './shared'
+import { pagesShowing, reachOf, shownSection } from './shared'
 
 /** What a slot holds, whether a value or that it is the same as another; undefined where nothing was ever put there. */
 export function cellAt(document: SiteDocument, { section, entry, slot }: Spot): Cell | undefined {
@@ -135,6 +135,19 @@ export function pagesShowingSpot(document: SiteDocument, spot: Spot): readonly P
 /** Whether anything follows a slot of a section. */
 export function isFollowed(document: SiteDocument, section: string): boolean {
   return followers(document).some(({ same }) => same.as.section === section)
+}
+
+/** How far words reach that are written in a section: where it stands, and where something of it is kept or followed besides. */
+export function reachOfWords(document: SiteDocument, section: Section): string {
+  const reach = reachOf(document, section.id)
+  const sources = followersIn(document, section).map(({ spot }) => sourceOf(document, spot).section)
+  const shown = followers(document).filter(({ spot }) => sourceOf(document, spot).section === section.id)
+  const others = [...sources, ...shown.map(({ spot }) => spot.section)].filter((id) => id !== section.id)
+  if (others.length === 0 || reach === 'every page') return reach
+  if (others.some((id) => pagesShowing(document, id).length === 0)) return `${reach} and, in part, every page`
+  const pages = pagesShowing(document, section.id)
+  const more = new Set(others.flatMap((id) => pagesShowing(document, id)).filter((page) => !pages.includes(page))).size
+  return more === 0 ? reach : `${reach} and, in part, ${more} other${more === 1 ? '' : 's'}`
 }
 
 /** The slots that show what is kept in one, however long the line is. */
