@@ -7,6 +7,7 @@ import { familyCss } from '@/core/render'
 import { pairFamilies, type Family } from '@/core/type'
 import { inputClass } from '../parts/field'
 import { useFamilies } from './family-faces'
+import { Panel } from '../parts/panel'
 
 type Props = {
   readonly label: string
@@ -35,27 +36,25 @@ export function FamilyChooser({ label, family, beside, usual, onFamily }: Props)
           </span>
           <ChevronDown size={14} className="shrink-0" aria-hidden />
         </Popover.Trigger>
-        <Popover.Portal>
-          <Popover.Content
-            side="right"
-            align="start"
-            sideOffset={6}
-            collisionPadding={8}
-            className={'z-30 max-h-[min(36rem,var(--radix-popover-content-available-height))] w-96 border border-ink bg-cloth'}
-            aria-label={label}
-          >
-            <FamilyList
-              label={label}
-              family={family}
-              {...(beside ? { beside } : {})}
-              usual={usual}
-              onFamily={(key) => {
-                onFamily(key)
-                setOpen(false)
-              }}
-            />
-          </Popover.Content>
-        </Popover.Portal>
+        <Panel
+          side="right"
+          align="start"
+          sideOffset={6}
+
+          className={'max-h-[min(36rem,var(--radix-popover-content-available-height))] w-96'}
+          aria-label={label}
+        >
+          <FamilyList
+            label={label}
+            family={family}
+            {...(beside ? { beside } : {})}
+            usual={usual}
+            onFamily={(key) => {
+              onFamily(key)
+              setOpen(false)
+            }}
+          />
+        </Panel>
       </Popover.Root>
     </div>
   )

@@ -11,6 +11,7 @@ import { Field } from '../parts/field'
 import { count } from '../parts/words'
 import { useSite } from '../job/use-site'
 import { useBrand } from './use-brand'
+import { Panel } from '../parts/panel'
 
 /** The roles as they are read, from the ground up. */
 const SHOWN: readonly { readonly role: Role; readonly name: string }[] = [
@@ -145,16 +146,14 @@ function RoleCell({ role, name, tone, dark, scheme, isOwn, isByHand }: CellProps
         {isOwn ? ' ●' : ''}
         {isByHand ? ' ✎' : ''}
       </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          side="top"
-          sideOffset={4}
-          className="z-30 w-80 border border-ink bg-cloth p-3 text-base"
-          aria-label={`${name} on ${tone}`}
-        >
-          <RoleEditor role={role} name={name} tone={tone} dark={dark} />
-        </Popover.Content>
-      </Popover.Portal>
+      <Panel
+        side="top"
+
+        className="w-80 p-3 text-base"
+        aria-label={`${name} on ${tone}`}
+      >
+        <RoleEditor role={role} name={name} tone={tone} dark={dark} />
+      </Panel>
     </Popover.Root>
   )
 }

@@ -8,6 +8,7 @@ import { useJob, useJobStore } from '../job/job-context'
 import { SHEETS } from '../sheets/widths'
 import { count } from '../parts/words'
 import { holdOf, useHeld, useLines, type LinesKnown } from './use-held'
+import { Panel } from '../parts/panel'
 
 const CHOICES: readonly Hold[] = [1, 2, 3, 4]
 const NAMES: Readonly<Record<string, string>> = {
@@ -39,17 +40,14 @@ export function HoldLines({ row, title }: { row: LedgerRow; title: string }) {
       >
         {sign}
       </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          align="end"
-          sideOffset={4}
-          collisionPadding={8}
-          className="z-30 grid w-[30rem] gap-3 border border-ink bg-cloth p-3 text-sm"
-          aria-label={`Lines of ${title}: ${row.label}`}
-        >
-          {open && <Lines row={row} hold={hold} />}
-        </Popover.Content>
-      </Popover.Portal>
+      <Panel
+        align="end"
+
+        className="grid w-[30rem] gap-3 p-3 text-sm"
+        aria-label={`Lines of ${title}: ${row.label}`}
+      >
+        {open && <Lines row={row} hold={hold} />}
+      </Panel>
     </Popover.Root>
   )
 }

@@ -8,6 +8,7 @@ import { useSite } from '../job/use-site'
 import { Button } from '../parts/button'
 import { MOST_TRIED, tryCounts, type CountTried } from '../sheets/count-room'
 import { TryOn } from '../sheets/try-on'
+import { Panel } from '../parts/panel'
 
 const [WIDTH, HEIGHT] = [236, 230]
 
@@ -19,18 +20,16 @@ export function HowMany({ row }: { readonly row: LedgerRow }) {
       <Popover.Trigger asChild>
         <Button look="quiet">How many?</Button>
       </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          side="top"
-          align="start"
-          sideOffset={6}
-          collisionPadding={8}
-          aria-label="How many look right in this design"
-          className="z-40 border border-ink bg-cloth p-3"
-        >
-          <Tried at={{ section: row.stands.section, list: row.stands.slot }} />
-        </Popover.Content>
-      </Popover.Portal>
+      <Panel
+        side="top"
+        align="start"
+        sideOffset={6}
+
+        aria-label="How many look right in this design"
+        className="p-3"
+      >
+        <Tried at={{ section: row.stands.section, list: row.stands.slot }} />
+      </Panel>
     </Popover.Root>
   )
 }

@@ -8,6 +8,7 @@ import { findAmong, sameAs, sameChoices, type SameChoice } from '@/core/plan'
 import { useJobStore } from '../job/job-context'
 import { inputClass } from '../parts/field'
 import { notice } from '../parts/notice'
+import { Panel } from '../parts/panel'
 
 /** What a place can be made the same as, picked by typing. */
 export function SameAs({ row, title }: { readonly row: LedgerRow; readonly title: string }) {
@@ -40,17 +41,14 @@ export function SameAs({ row, title }: { readonly row: LedgerRow; readonly title
       >
         <Repeat2 size={14} aria-hidden />
       </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          align="end"
-          sideOffset={4}
-          collisionPadding={8}
-          aria-label={label}
-          className="z-30 flex max-h-[min(26rem,var(--radix-popover-content-available-height))] w-96 flex-col border border-ink bg-cloth"
-        >
-          {open && <Choices row={row} label={label} onPick={pick} />}
-        </Popover.Content>
-      </Popover.Portal>
+      <Panel
+        align="end"
+
+        aria-label={label}
+        className="flex max-h-[min(26rem,var(--radix-popover-content-available-height))] w-96 flex-col"
+      >
+        {open && <Choices row={row} label={label} onPick={pick} />}
+      </Panel>
     </Popover.Root>
   )
 }

@@ -10,6 +10,7 @@ import { compareWords, readingEase, suggestWords, type Change, type Suggestion }
 import { useJob, useJobStore } from '../job/job-context'
 import { Button } from '../parts/button'
 import { count } from '../parts/words'
+import { Panel } from '../parts/panel'
 
 const SAID: Readonly<Record<Change, string>> = {
   first: 'A first text',
@@ -35,20 +36,14 @@ export function WordHelp({ row, title }: { readonly row: LedgerRow; readonly tit
       >
         <PencilLine size={13} aria-hidden />
       </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          align="end"
-          sideOffset={4}
-          collisionPadding={8}
-          aria-label={name}
-          className={
-            'z-30 grid max-h-[min(30rem,var(--radix-popover-content-available-height))] w-[34rem] gap-2 overflow-y-auto ' +
-            'border border-ink bg-cloth p-3 text-sm'
-          }
-        >
-          <Words row={row} onTaken={() => setOpen(false)} />
-        </Popover.Content>
-      </Popover.Portal>
+      <Panel
+        align="end"
+
+        aria-label={name}
+        className={'grid max-h-[min(30rem,var(--radix-popover-content-available-height))] w-[34rem] gap-2 overflow-y-auto p-3 text-sm'}
+      >
+        <Words row={row} onTaken={() => setOpen(false)} />
+      </Panel>
     </Popover.Root>
   )
 }

@@ -5,6 +5,7 @@ import { HexColorPicker } from 'react-colorful'
 import { parseColour } from '@/core/colour'
 import { inputClass } from '../parts/field'
 import type { ControlProps } from './fact-input'
+import { Panel } from '../parts/panel'
 
 /** What is shown while a colour is typed: words that are no colour yet stay in the field, the site keeps the last colour. */
 export function useColourInput(
@@ -59,11 +60,9 @@ export function ColourInput({
             }
           />
         </Popover.Trigger>
-        <Popover.Portal>
-          <Popover.Content sideOffset={6} align="start" className="z-30 border border-ink bg-cloth p-3" aria-label={label}>
-            <HexColorPicker color={value ?? '#888888'} onChange={input.change} />
-          </Popover.Content>
-        </Popover.Portal>
+        <Panel sideOffset={6} align="start" className="p-3" aria-label={label}>
+          <HexColorPicker color={value ?? '#888888'} onChange={input.change} />
+        </Panel>
       </Popover.Root>
       <input
         {...control}

@@ -7,6 +7,7 @@ import { useJob, useJobStore } from '../job/job-context'
 import { buttonClass } from '../parts/button'
 import { Choice } from '../parts/choice'
 import { attempt } from './use-acts'
+import { Panel } from '../parts/panel'
 
 /** How each alteration is called, and its settings; the first stands for what the design has of its own. */
 const WORDS: Readonly<Record<Alteration, readonly [name: string, own: string, settings: Readonly<Record<string, string>>]>> = {
@@ -41,30 +42,22 @@ export function CutButton({ sections }: { sections: readonly SectionId[] }) {
         Cut
         {altered > 0 && <span className="font-mono text-xs">{altered}</span>}
       </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          align="end"
-          collisionPadding={16}
-          sideOffset={2}
-          className="z-30 grid gap-1.5 border border-ink bg-cloth p-3"
-          aria-label="Cut"
-        >
-          {choices.length === 0 && <p className="text-sm text-soft">This design can be cut in no other way.</p>}
-          {choices.map(({ part, settings, value }) => {
-            const [name, usual, words] = WORDS[part]
-            return (
-              <Choice
-                key={part}
-                label={name}
-                value={value ?? OWN}
-                options={[[OWN, usual], ...settings.map((setting) => [setting, own(words, setting) ?? setting] as const)]}
-                onValue={(next) => set(part, next === OWN ? null : next)}
-              />
-            )
-          })}
-          <p className="pt-1 text-xs text-soft">← → through the settings · Tab to the next · Esc closes</p>
-        </Popover.Content>
-      </Popover.Portal>
+      <Panel align="end" collisionPadding={16} sideOffset={2} className="grid gap-1.5 p-3" aria-label="Cut">
+        {choices.length === 0 && <p className="text-sm text-soft">This design can be cut in no other way.</p>}
+        {choices.map(({ part, settings, value }) => {
+          const [name, usual, words] = WORDS[part]
+          return (
+            <Choice
+              key={part}
+              label={name}
+              value={value ?? OWN}
+              options={[[OWN, usual], ...settings.map((setting) => [setting, own(words, setting) ?? setting] as const)]}
+              onValue={(next) => set(part, next === OWN ? null : next)}
+            />
+          )
+        })}
+        <p className="pt-1 text-xs text-soft">← → through the settings · Tab to the next · Esc closes</p>
+      </Panel>
     </Popover.Root>
   )
 }

@@ -8,6 +8,7 @@ import { useJob, useJobStore } from '../job/job-context'
 import { buttonClass } from '../parts/button'
 import { capital } from '../parts/words'
 import { keepSection, say } from './use-kept'
+import { Panel } from '../parts/panel'
 
 /** Keeps a section for every job, under a name. */
 export function KeepButton({ section: id }: { section: SectionId | null }) {
@@ -41,33 +42,31 @@ export function KeepButton({ section: id }: { section: SectionId | null }) {
       <Popover.Trigger className={buttonClass('quiet')} disabled={id === null}>
         Keep
       </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content align="start" sideOffset={2} className="z-30 border border-ink bg-cloth p-2" aria-label="Keep this section">
-          <form
-            className="flex items-center gap-2"
-            onSubmit={(event) => {
-              event.preventDefault()
-              void keep()
-            }}
-          >
-            <label className="flex items-center gap-2 text-sm">
-              Name
-              <input
-                className="w-48 rounded-sm border border-seam bg-white px-2 py-1"
-                value={name}
-                maxLength={80}
-                dir="auto"
-                data-own-undo
-                onFocus={(event) => event.target.select()}
-                onChange={(event) => setName(event.target.value)}
-              />
-            </label>
-            <button type="submit" className={buttonClass('main')}>
-              Keep for every job
-            </button>
-          </form>
-        </Popover.Content>
-      </Popover.Portal>
+      <Panel align="start" sideOffset={2} className="p-2" aria-label="Keep this section">
+        <form
+          className="flex items-center gap-2"
+          onSubmit={(event) => {
+            event.preventDefault()
+            void keep()
+          }}
+        >
+          <label className="flex items-center gap-2 text-sm">
+            Name
+            <input
+              className="w-48 rounded-sm border border-seam bg-white px-2 py-1"
+              value={name}
+              maxLength={80}
+              dir="auto"
+              data-own-undo
+              onFocus={(event) => event.target.select()}
+              onChange={(event) => setName(event.target.value)}
+            />
+          </label>
+          <button type="submit" className={buttonClass('main')}>
+            Keep for every job
+          </button>
+        </form>
+      </Panel>
     </Popover.Root>
   )
 }

@@ -9,6 +9,7 @@ import { Button } from '../parts/button'
 import { CopyButton } from '../parts/copy-button'
 import { refusal } from '../parts/notice'
 import { saveFile } from '../parts/save-file'
+import { Panel } from '../parts/panel'
 
 /** How wide the picture of a code is at least, in px: enough to print it a hand wide at 300 dots an inch. */
 const LEAST_WIDE = 1200
@@ -24,18 +25,16 @@ export function ShareAddress({ url }: { readonly url: string }) {
       >
         <QrSign size={15} aria-hidden />
       </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          side="top"
-          align="start"
-          sideOffset={6}
-          collisionPadding={8}
-          aria-label="Share the live address"
-          className="z-30 w-96 border border-ink bg-cloth p-4 text-sm"
-        >
-          <Shared url={url} />
-        </Popover.Content>
-      </Popover.Portal>
+      <Panel
+        side="top"
+        align="start"
+        sideOffset={6}
+
+        aria-label="Share the live address"
+        className="w-96 p-4 text-sm"
+      >
+        <Shared url={url} />
+      </Panel>
     </Popover.Root>
   )
 }

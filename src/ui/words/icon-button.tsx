@@ -3,6 +3,7 @@ import { Popover, RadioGroup } from 'radix-ui'
 import { createElement } from 'react'
 import { findIcon, ICON_NAMES } from '@/core/icons'
 import type { LinkIcon } from '@/core/site'
+import { Panel } from '../parts/panel'
 
 type Props = { readonly label: string; readonly icon: LinkIcon | undefined; readonly onIcon: (icon: LinkIcon | undefined) => void }
 
@@ -27,48 +28,45 @@ export function IconButton({ label, icon, onIcon }: Props) {
       >
         {icon ? <Shape name={icon.name} /> : <span aria-hidden className="size-4 border border-dashed border-soft" />}
       </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          align="end"
-          sideOffset={4}
-          collisionPadding={8}
-          className="z-30 grid gap-2 border border-ink bg-cloth p-3 text-sm"
-          aria-label={`${label}, icon`}
+      <Panel
+        align="end"
+
+        className="grid gap-2 p-3 text-sm"
+        aria-label={`${label}, icon`}
+      >
+        <RadioGroup.Root
+          className="grid grid-cols-8 gap-0.5"
+          aria-label="Icon"
+          value={icon?.name ?? ''}
+          onValueChange={(name) => onIcon(name === '' ? undefined : { name, side })}
         >
+          <RadioGroup.Item value="" className={CELL} aria-label="none" title="none">
+            <span className="text-soft">–</span>
+          </RadioGroup.Item>
+          {ICON_NAMES.map((name) => {
+            const called = findIcon(name)?.said ?? name
+            return (
+              <RadioGroup.Item key={name} value={name} className={CELL} aria-label={called} title={called}>
+                <Shape name={name} />
+              </RadioGroup.Item>
+            )
+          })}
+        </RadioGroup.Root>
+        {icon && (
           <RadioGroup.Root
-            className="grid grid-cols-8 gap-0.5"
-            aria-label="Icon"
-            value={icon?.name ?? ''}
-            onValueChange={(name) => onIcon(name === '' ? undefined : { name, side })}
+            className="flex gap-4"
+            aria-label="Side"
+            value={side}
+            onValueChange={(to) => onIcon({ ...icon, side: to === 'before' ? 'before' : 'after' })}
           >
-            <RadioGroup.Item value="" className={CELL} aria-label="none" title="none">
-              <span className="text-soft">–</span>
-            </RadioGroup.Item>
-            {ICON_NAMES.map((name) => {
-              const called = findIcon(name)?.said ?? name
-              return (
-                <RadioGroup.Item key={name} value={name} className={CELL} aria-label={called} title={called}>
-                  <Shape name={name} />
-                </RadioGroup.Item>
-              )
-            })}
+            {(['before', 'after'] as const).map((one) => (
+              <RadioGroup.Item key={one} value={one} className={SIDE}>
+                {one} the words
+              </RadioGroup.Item>
+            ))}
           </RadioGroup.Root>
-          {icon && (
-            <RadioGroup.Root
-              className="flex gap-4"
-              aria-label="Side"
-              value={side}
-              onValueChange={(to) => onIcon({ ...icon, side: to === 'before' ? 'before' : 'after' })}
-            >
-              {(['before', 'after'] as const).map((one) => (
-                <RadioGroup.Item key={one} value={one} className={SIDE}>
-                  {one} the words
-                </RadioGroup.Item>
-              ))}
-            </RadioGroup.Root>
-          )}
-        </Popover.Content>
-      </Popover.Portal>
+        )}
+      </Panel>
     </Popover.Root>
   )
 }

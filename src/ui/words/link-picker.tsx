@@ -8,6 +8,7 @@ import { useJobStore } from '../job/job-context'
 import { useFileTarget } from '../job/use-file-target'
 import { FileInput } from '../parts/file-input'
 import { inputClass } from '../parts/field'
+import { Panel } from '../parts/panel'
 
 type Props = {
   readonly label: string
@@ -32,22 +33,19 @@ export function LinkPicker(props: Props) {
   return (
     <Popover.Root open={open} onOpenChange={onOpen}>
       <Popover.Trigger asChild>{children}</Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          align="start"
-          sideOffset={4}
-          collisionPadding={8}
-          data-word-tools
-          aria-label={label}
-          onCloseAutoFocus={(event) => {
-            event.preventDefault()
-            handTo()
-          }}
-          className="z-30 flex max-h-[min(26rem,var(--radix-popover-content-available-height))] w-96 flex-col border border-ink bg-cloth"
-        >
-          <Targets {...props} onClose={() => onOpen(false)} />
-        </Popover.Content>
-      </Popover.Portal>
+      <Panel
+        align="start"
+
+        data-word-tools
+        aria-label={label}
+        onCloseAutoFocus={(event) => {
+          event.preventDefault()
+          handTo()
+        }}
+        className="flex max-h-[min(26rem,var(--radix-popover-content-available-height))] w-96 flex-col"
+      >
+        <Targets {...props} onClose={() => onOpen(false)} />
+      </Panel>
     </Popover.Root>
   )
 }
