@@ -31,7 +31,11 @@ export async function benchLines(page: Page, app: string): Promise<void> {
       tasks.push(read.longest)
     }
   }
-  line(`lines of all places of ${PAGES} pages of 12 sections at three widths, its rest of 0.8 s in it`, percentiles(all), 'within 3 s')
+  line(
+    `lines of all places of ${PAGES} pages of 12 sections at three widths, from the sheets’ first words on`,
+    percentiles(all),
+    'within 3 s',
+  )
   line('the longest task on the main thread meanwhile', percentiles(tasks), '50 ms at most')
   await page.getByRole('textbox', { name: 'Hero: Heading', exact: true }).fill(LONG.slice(0, 60))
   const held: number[] = []
@@ -55,6 +59,7 @@ async function untilRead(): Promise<{ took: number; longest: number }> {
     if (tabs.at(-1)?.textContent?.includes('▲')) break
     await new Promise((again) => requestAnimationFrame(again))
   }
+  watch.takeRecords().forEach(({ duration }) => (longest = Math.max(longest, duration)))
   watch.disconnect()
   return { took: performance.now() - start, longest }
 }

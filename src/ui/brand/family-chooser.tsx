@@ -40,7 +40,6 @@ export function FamilyChooser({ label, family, beside, usual, onFamily }: Props)
           side="right"
           align="start"
           sideOffset={6}
-
           className={'max-h-[min(36rem,var(--radix-popover-content-available-height))] w-96'}
           aria-label={label}
         >

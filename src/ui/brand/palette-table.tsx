@@ -146,12 +146,7 @@ function RoleCell({ role, name, tone, dark, scheme, isOwn, isByHand }: CellProps
         {isOwn ? ' ●' : ''}
         {isByHand ? ' ✎' : ''}
       </Popover.Trigger>
-      <Panel
-        side="top"
-
-        className="w-80 p-3 text-base"
-        aria-label={`${name} on ${tone}`}
-      >
+      <Panel side="top" className="w-80 p-3 text-base" aria-label={`${name} on ${tone}`}>
         <RoleEditor role={role} name={name} tone={tone} dark={dark} />
       </Panel>
     </Popover.Root>

@@ -1,21 +1,12 @@
 'use client'
-import {
-  closestCenter,
-  DndContext,
-  PointerSensor,
-  useDraggable,
-  useDroppable,
-  useSensor,
-  useSensors,
-  type CollisionDetection,
-  type DragEndEvent,
-} from '@dnd-kit/core'
+import { closestCenter, DndContext, useDraggable, useDroppable, type CollisionDetection, type DragEndEvent } from '@dnd-kit/core'
 import type { ReactNode } from 'react'
 import type { LedgerRow } from '@/core/fill'
 import { entriesAt, moveEntries, type ListAt } from '@/core/plan'
 import { useJobStore } from '../job/job-context'
 import { notice } from '../parts/notice'
 import { count } from '../parts/words'
+import { useGripSensors } from '../parts/use-grip-sensors'
 import { chosenEntries } from './chosen-entries'
 import { useRangeStore } from './range'
 
@@ -26,7 +17,7 @@ type Carried = ListAt & { readonly key: string; readonly number: number }
 export function EntryDrag({ children }: { readonly children: ReactNode }) {
   const store = useJobStore()
   const range = useRangeStore()
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }))
+  const sensors = useGripSensors()
   const drop = ({ active, over }: DragEndEvent): void => {
     const [what, at] = [active.data.current as Carried | undefined, over?.data.current as Carried | undefined]
     if (!what || !at || what.key === at.key) return

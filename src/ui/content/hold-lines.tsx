@@ -40,12 +40,7 @@ export function HoldLines({ row, title }: { row: LedgerRow; title: string }) {
       >
         {sign}
       </Popover.Trigger>
-      <Panel
-        align="end"
-
-        className="grid w-[30rem] gap-3 p-3 text-sm"
-        aria-label={`Lines of ${title}: ${row.label}`}
-      >
+      <Panel align="end" className="grid w-[30rem] gap-3 p-3 text-sm" aria-label={`Lines of ${title}: ${row.label}`}>
         {open && <Lines row={row} hold={hold} />}
       </Panel>
     </Popover.Root>

@@ -20,14 +20,7 @@ export function HowMany({ row }: { readonly row: LedgerRow }) {
       <Popover.Trigger asChild>
         <Button look="quiet">How many?</Button>
       </Popover.Trigger>
-      <Panel
-        side="top"
-        align="start"
-        sideOffset={6}
-
-        aria-label="How many look right in this design"
-        className="p-3"
-      >
+      <Panel side="top" align="start" sideOffset={6} aria-label="How many look right in this design" className="p-3">
         <Tried at={{ section: row.stands.section, list: row.stands.slot }} />
       </Panel>
     </Popover.Root>

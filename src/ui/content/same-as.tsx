@@ -41,12 +41,7 @@ export function SameAs({ row, title }: { readonly row: LedgerRow; readonly title
       >
         <Repeat2 size={14} aria-hidden />
       </Popover.Trigger>
-      <Panel
-        align="end"
-
-        aria-label={label}
-        className="flex max-h-[min(26rem,var(--radix-popover-content-available-height))] w-96 flex-col"
-      >
+      <Panel align="end" aria-label={label} className="flex max-h-[min(26rem,var(--radix-popover-content-available-height))] w-96 flex-col">
         {open && <Choices row={row} label={label} onPick={pick} />}
       </Panel>
     </Popover.Root>

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react'
 import { own } from '@/core/own'
-import { findPage, pagesOf, type PageId } from '@/core/site'
+import { pagesOf, type PageId } from '@/core/site'
 import { useJobStore } from '../job/job-context'
 import { siteOf } from '../job/site-of'
 import { LineBook } from '../sheets/line-book'
@@ -19,22 +19,16 @@ export function useAllLines(): ReadonlyMap<PageId, ReadonlyMap<string, LineFit>>
     let timer: ReturnType<typeof setTimeout> | undefined
     const readAll = async (): Promise<void> => {
       const mine = ++run
-      const found = new Map<PageId, ReadonlyMap<string, LineFit>>()
-      for (const { id } of pagesOf(store.getState().document)) {
-        const state = store.getState()
-        const page = findPage(state.document, id)
-        const read = page && (await book.readPage(siteOf(state), page, () => mine !== run))
-        if (mine !== run) return
-        if (read) found.set(id, read)
-      }
-      setLines(found)
+      const state = store.getState()
+      const found = await book.readPages(siteOf(state), pagesOf(state.document), () => mine !== run)
+      if (found) setLines(found)
     }
-    const soon = (): void => {
+    const soon = (rest = REST): void => {
       run++
       clearTimeout(timer)
-      timer = setTimeout(() => void readAll().catch((error: unknown) => console.error('Lines could not be counted', error)), REST)
+      timer = setTimeout(() => void readAll().catch((error: unknown) => console.error('Lines could not be counted', error)), rest)
     }
-    soon()
+    soon(0)
     const stop = store.subscribe((now, before) => {
       if ((['document', 'assets', 'holds', 'hyphens'] as const).some((part) => now[part] !== before[part])) soon()
     })

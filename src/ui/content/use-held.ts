@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react'
+import { useEffect } from 'react'
 import { contentOf, heldWords, holdAsk, type LedgerRow, type Site } from '@/core/fill'
 import { heldBy, linesEverywhere, overAt, piecesOf, type Held, type Room, type Stretch } from '@/core/lines'
 import { findSection, holdKey, type Hold, type Section, type SlotValue } from '@/core/site'
@@ -6,7 +6,6 @@ import { own } from '@/core/own'
 import { useJob, useJobStore } from '../job/job-context'
 import { heldName, type HeldText, type JobState } from '../job/job-state'
 import { siteOf } from '../job/site-of'
-import { FittingRoom } from '../sheets/fitting-room'
 import type { TextProbe } from '../sheets/probe-text'
 
 /** What is known of the lines of a place at every width. */
@@ -25,47 +24,43 @@ export type LinesKnown = {
 }
 
 /** What a row's lines are held to; nothing where they are not. */
-export function holdOf(section: Section | null, { stands }: LedgerRow): Hold | null {
-  return (section?.holds && own(section.holds, holdKey(stands.entry?.list ?? null, stands.slot))) ?? null
+export function holdOf(section: Section | null, row: LedgerRow): Hold | null {
+  return (section?.holds && own(section.holds, keyOf(row))) ?? null
 }
 
 /** The lines of a place whose lines are held, once its room is known; null while it is not, and where they are not held. */
 export function useHeld(row: LedgerRow): LinesKnown | null {
-  const key = holdKey(row.stands.entry?.list ?? null, row.stands.slot)
+  const known = useKnown(row)
+  return known?.hold === null ? null : known
+}
+
+/** The lines of any place, held or not, measured for as long as somebody looks at them; null until that is done. */
+export function useLines(row: LedgerRow): LinesKnown | null {
+  const store = useJobStore()
+  const { section } = row.stands
+  const key = keyOf(row)
+  useEffect(() => {
+    const lookedAt = { section, key }
+    store.setState({ lookedAt })
+    return () => {
+      if (store.getState().lookedAt === lookedAt) store.setState({ lookedAt: null })
+    }
+  }, [store, section, key])
+  return useKnown(row)
+}
+
+/** What is known of a place's lines, where they are held or looked at. */
+function useKnown(row: LedgerRow): LinesKnown | null {
   const section = useJob((s) => findSection(s.document, row.stands.section))
-  const text = useJob((s) => (section ? s.heldTexts.get(heldName({ section, key })) : undefined))
+  const text = useJob((s) => s.heldTexts.get(heldName(row.stands.section, keyOf(row))))
   // The words of other entries count too, where a list is held.
   useJob((s) => section && contentOf(s.pack, s.document, section))
   const store = useJobStore()
-  return section && text && holdOf(section, row) !== null ? linesAt(store.getState(), section, row, text) : null
+  return section && text ? linesAt(store.getState(), section, row, text) : null
 }
 
-/** The lines of any place, held or not, measured while somebody looks at them; null until that is done. */
-export function useLines(row: LedgerRow): LinesKnown | null {
-  const store = useJobStore()
-  const held = useHeld(row)
-  const key = holdKey(row.stands.entry?.list ?? null, row.stands.slot)
-  const [measured, setMeasured] = useState<Pick<HeldText, 'probe' | 'rooms'> | null>(null)
-  useEffect(() => {
-    let isOver = false
-    const room = new FittingRoom()
-    const look = async (): Promise<void> => {
-      const state = store.getState()
-      const section = findSection(state.document, row.stands.section)
-      if (!section) return
-      const probe = await room.probe(siteOf(state), { section, key })
-      const rooms = await room.rooms(siteOf(state), { section, key })
-      if (!isOver) setMeasured({ probe, rooms })
-    }
-    void look()
-    // Words are measured in the room's own fonts for as long as they are looked at.
-    return () => {
-      isOver = true
-      room.close()
-    }
-  }, [store, row.stands.section, key])
-  const section = findSection(store.getState().document, row.stands.section)
-  return held ?? (section && measured ? linesAt(store.getState(), section, row, measured) : null)
+function keyOf({ stands }: LedgerRow): string {
+  return holdKey(stands.entry?.list ?? null, stands.slot)
 }
 
 function linesAt(state: JobState, section: Section, row: LedgerRow, text: Pick<HeldText, 'probe' | 'rooms'>): LinesKnown {

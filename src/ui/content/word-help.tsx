@@ -38,7 +38,6 @@ export function WordHelp({ row, title }: { readonly row: LedgerRow; readonly tit
       </Popover.Trigger>
       <Panel
         align="end"
-
         aria-label={name}
         className={'grid max-h-[min(30rem,var(--radix-popover-content-available-height))] w-[34rem] gap-2 overflow-y-auto p-3 text-sm'}
       >

@@ -2,7 +2,7 @@ import type { HoldAsk, HoldFinder } from '@/core/fill'
 import { heldBy, piecesOf, type Held } from '@/core/lines'
 import { own } from '@/core/own'
 import { designKey } from '@/core/pack'
-import { allSections, alterationsOf, entriesOf, hasColumns, shownSection, type SiteDocument } from '@/core/site'
+import { allSections, alterationsOf, entriesOf, findSection, hasColumns, shownSection, type SiteDocument } from '@/core/site'
 import { FittingRoom, type Wanted } from '../sheets/fitting-room'
 import type { TextProbe } from '../sheets/probe-text'
 import { heldName, type HeldText, type JobState } from './job-state'
@@ -14,7 +14,10 @@ const REST = 200
 /** The most answers that are remembered. */
 const MOST_ANSWERS = 2000
 
-/** Keeps in sight how texts are set whose lines are held, so that a key press can reckon their size; as long as the job is open here. */
+/**
+ * Keeps in sight how texts are set whose lines are held or looked at, so that a key press can reckon their size; as long as the job is
+ * open here.
+ */
 export function followHolds(store: JobStore): () => void {
   let timer: ReturnType<typeof setTimeout> | undefined
   let isOver = false
@@ -28,7 +31,7 @@ export function followHolds(store: JobStore): () => void {
     const now = stylesOf(state)
     const isSame = now.every((one, i) => one === styles[i])
     const known = isSame ? probes : new Map<string, TextProbe | null>()
-    const wanted = wantedIn(state.document)
+    const wanted = wantedIn(state)
     const missing = [...new Map(wanted.map((one) => [lookOf(state.document, one), one]))].filter(([name]) => !known.has(name))
     for (const [name, one] of missing) {
       room ??= new FittingRoom()
@@ -46,10 +49,13 @@ export function followHolds(store: JobStore): () => void {
     for (const one of wanted) {
       const probe = probes.get(lookOf(state.document, one)) ?? null
       const shape = shapeOf(state.document, one)
-      const known = before.get(heldName(one))
+      const known = before.get(heldName(one.section.id, one.key))
       const isKnown = known?.shape === shape && known.probe === probe
       room ??= new FittingRoom()
-      found.set(heldName(one), isKnown ? known : { shape, probe, rooms: probe ? await room.rooms(siteOf(state), one) : [] })
+      found.set(
+        heldName(one.section.id, one.key),
+        isKnown ? known : { shape, probe, rooms: probe ? await room.rooms(siteOf(state), one) : [] },
+      )
       if (isOver) return
     }
     if (found.size > 0 || before.size > 0) store.setState({ heldTexts: found })
@@ -62,6 +68,7 @@ export function followHolds(store: JobStore): () => void {
   }
   soon(0)
   const stop = store.subscribe((now, before) => {
+    if (now.lookedAt && now.lookedAt !== before.lookedAt) return soon(0)
     if (now.document === before.document) return
     if (isHeldAnew(now.document, before.document)) soon(0)
     else if (stylesOf(now).some((one, i) => one !== stylesOf(before)[i])) soon(REST)
@@ -91,11 +98,14 @@ function isHeldAnew(now: SiteDocument, before: SiteDocument): boolean {
   return now.sections !== before.sections && allSections(now).some(({ id, holds }) => holds && holds !== own(before.sections, id)?.holds)
 }
 
-/** Every text whose lines are held. */
-function wantedIn(document: SiteDocument): readonly Wanted[] {
-  return allSections(document).flatMap((section) =>
+/** Every text whose lines are held, and the one that is looked at. */
+function wantedIn({ document, lookedAt }: JobState): readonly Wanted[] {
+  const held = allSections(document).flatMap((section) =>
     section.same === undefined ? Object.keys(section.holds ?? {}).map((key) => ({ section, key })) : [],
   )
+  const section = lookedAt && findSection(document, lookedAt.section)
+  if (!section || held.some((one) => one.section === section && one.key === lookedAt.key)) return held
+  return [...held, { section, key: lookedAt.key }]
 }
 
 function lookOf(document: SiteDocument, { section, key }: Wanted): string {

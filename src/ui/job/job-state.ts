@@ -2,8 +2,7 @@ import type { HoldFinder } from '@/core/fill'
 import type { AssetTable } from '@/core/image'
 import type { Hyphenation, Room } from '@/core/lines'
 import type { Pack } from '@/core/pack'
-import type { LogRow, Place, SiteDocument } from '@/core/site'
-import type { Wanted } from '../sheets/fitting-room'
+import type { LogRow, Place, SectionId, SiteDocument } from '@/core/site'
 import type { MenuFit } from '../sheets/measure-menu'
 import type { TextProbe } from '../sheets/probe-text'
 
@@ -32,10 +31,10 @@ export type PendingRow = LogRow & {
 /** A change that could not be kept, with its words, so that nothing that was written is gone. */
 export type GivenBack = { readonly id: string; readonly sentence: string; readonly words: readonly string[] }
 
-/** A text whose lines are held: how its words are set (null where that cannot be held), and its room in every window. */
+/** A text whose lines are held or looked at: how its words are set (null where that cannot be held), and its room in every window. */
 export type HeldText = { readonly shape: string; readonly probe: TextProbe | null; readonly rooms: readonly Room[] }
-export function heldName({ section, key }: Wanted): string {
-  return `${section.id} ${key}`
+export function heldName(section: SectionId, key: string): string {
+  return `${section} ${key}`
 }
 
 export type JobState = {
@@ -64,6 +63,8 @@ export type JobState = {
   readonly holds: HoldFinder | null
   /** How words are divided in the site's language; null until that is fetched, and where it is not known. */
   readonly hyphens: Hyphenation | null
-  /** Every text whose lines are held, as far as its room has been measured. */
+  /** The text whose lines somebody looks at, held or not: it is measured as if it were held. */
+  readonly lookedAt: { readonly section: SectionId; readonly key: string } | null
+  /** Every text whose lines are held or looked at, as far as its room has been measured. */
   readonly heldTexts: ReadonlyMap<string, HeldText>
 }

@@ -73,6 +73,7 @@ export function createJobStore(job: OpenJob, pack: Pack, { transport, outbox, wh
     menuFit: null,
     holds: null,
     hyphens: null,
+    lookedAt: null,
     heldTexts: new Map(),
   }))
   let seq = Date.now() * 1000

@@ -1,10 +1,11 @@
 'use client'
-import { DndContext, PointerSensor, pointerWithin, useSensor, useSensors, type DragEndEvent, type DragMoveEvent } from '@dnd-kit/core'
+import { DndContext, pointerWithin, type DragEndEvent, type DragMoveEvent } from '@dnd-kit/core'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react'
 import { withdrawnPages, type Beside } from '@/core/plan'
 import { findPage, homePage, pagesOf, type PageId, type SiteDocument } from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
+import { useGripSensors } from '../parts/use-grip-sensors'
 import { COLUMNS, PageRow } from './page-row'
 import type { PageActs } from './use-acts'
 
@@ -144,7 +145,7 @@ function useDrag(acts: PageActs) {
   const store = useJobStore()
   const [over, setOver] = useState<Over | null>(null)
   const latest = useRef<Over | null>(null)
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }))
+  const sensors = useGripSensors()
   const set = (next: Over | null): void => {
     if (latest.current?.id === next?.id && latest.current?.beside === next?.beside) return
     latest.current = next

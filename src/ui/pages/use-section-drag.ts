@@ -1,10 +1,11 @@
-import { PointerSensor, useSensor, useSensors, type DragEndEvent, type DragMoveEvent } from '@dnd-kit/core'
+import { type DragEndEvent, type DragMoveEvent } from '@dnd-kit/core'
 import { useState } from 'react'
 import { toast } from 'sonner'
 import { canLook, canStand, moveTo, type Spot } from '@/core/plan'
 import { columnAt, findPage, findSection, pageOf, sectionsIn, SIDES, type PageId, type SectionId, type SiteDocument } from '@/core/site'
 import { useJobStore } from '../job/job-context'
 import type { JobStore } from '../job/job-store'
+import { useGripSensors } from '../parts/use-grip-sensors'
 import { columnDrop } from './side-column'
 import { attempt, attemptWithUndo } from './use-acts'
 
@@ -14,7 +15,7 @@ type Over = { readonly id: string; readonly side: 'before' | 'after' }
 export function useSectionDrag(page: PageId) {
   const store = useJobStore()
   const [over, setOver] = useState<Over | null>(null)
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }))
+  const sensors = useGripSensors()
   return {
     sensors,
     over,

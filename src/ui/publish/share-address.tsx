@@ -25,14 +25,7 @@ export function ShareAddress({ url }: { readonly url: string }) {
       >
         <QrSign size={15} aria-hidden />
       </Popover.Trigger>
-      <Panel
-        side="top"
-        align="start"
-        sideOffset={6}
-
-        aria-label="Share the live address"
-        className="w-96 p-4 text-sm"
-      >
+      <Panel side="top" align="start" sideOffset={6} aria-label="Share the live address" className="w-96 p-4 text-sm">
         <Shared url={url} />
       </Panel>
     </Popover.Root>

@@ -1,13 +1,19 @@
 import { allOf, mapParts, type Site } from '@/core/fill'
-import { asDesigned, makeSheetPainter, withOnly, type DrawnPage, type DrawnSection } from '@/core/render'
-import type { Page } from '@/core/site'
+import { asDesigned, isInColumns, makeSheetPainter, withOnly, type DrawnPage, type DrawnSection } from '@/core/render'
+import type { Page, PageId } from '@/core/site'
 import { designedLines } from './designed-lines'
 import { SheetView } from './sheet-view'
+import { inBackground } from './turns'
 import { unseenFrame } from './unseen-frame'
 import { SHEETS, type LineFit, type SheetName } from './widths'
 
 /** Lines by place, of one section, on each sheet. */
 type Read = ReadonlyMap<SheetName, ReadonlyMap<string, number>>
+/** A page as it is now, and as the template was designed. */
+type Drawn = { readonly now: DrawnPage; readonly designed: DrawnPage }
+/** What is laid out in one go: what is shown, and the sections to be read there, each without its own name, by the name it has there. */
+type Turn = { readonly shown: DrawnPage; readonly asked: ReadonlyMap<string, string> }
+
 /** The most sections that are remembered: more than the largest site has. */
 const MOST_READ = 6000
 /** How many sections are laid out in one go: more would keep the screen waiting. */
@@ -16,7 +22,7 @@ const AT_ONCE = 6
 const SELF = '\u0000'
 
 /**
- * Reads how many lines every text of a page takes on each sheet, beside those designed, on a page that nobody sees. A section that stays
+ * Reads how many lines every text of a site takes on each sheet, beside those designed, on a page that nobody sees. A section that stays
  * the same is read once; the screen goes on between one width and the next.
  */
 export class LineBook {
@@ -26,56 +32,76 @@ export class LineBook {
   private readonly paintDesigned = makeSheetPainter()
   private readonly read = new Map<string, Read>()
   private styles: DrawnPage['styles'] | null = null
+  private widths: readonly (typeof SHEETS)[number][] = SHEETS
 
-  /** Lines by place; null where `isOver` came to be true meanwhile. */
-  async readPage(site: Site, page: Page, isOver: () => boolean): Promise<ReadonlyMap<string, LineFit> | null> {
-    const plain = asDesigned(site, page)
-    const [now, designed] = [this.paint(site, page), this.paintDesigned(plain.site, plain.page)]
-    if (!sameStyles(this.styles, now.styles)) this.read.clear()
-    this.styles = now.styles
-    for (const [drawn, name] of [
-      [now, 'now'],
-      [designed, 'designed'],
-    ] as const)
-      if (!(await this.readDrawn(drawn, name, isOver))) return null
-    return this.compare(now, designed)
+  /** Lines by place, of each page; null where `isOver` came to be true meanwhile. */
+  async readPages(
+    site: Site,
+    pages: readonly Page[],
+    isOver: () => boolean,
+  ): Promise<ReadonlyMap<PageId, ReadonlyMap<string, LineFit>> | null> {
+    const drawn = new Map<PageId, Drawn>()
+    for (const page of pages) {
+      await inBackground()
+      if (isOver()) return null
+      drawn.set(page.id, this.draw(site, page))
+    }
+    for (const turn of this.turns([...drawn.values()].flatMap(({ now, designed }) => [now, designed])))
+      if (!(await this.readTurn(turn, isOver))) return null
+    return new Map([...drawn].map(([page, { now, designed }]) => [page, this.compare(now, designed)]))
   }
 
   close(): void {
     this.frame.remove()
   }
 
-  private async readDrawn(drawn: DrawnPage, name: string, isOver: () => boolean): Promise<boolean> {
-    const missing = [...new Map(allOf(drawn).map((section) => [bare(section), section]))].flatMap(([html, section]) =>
-      this.read.has(html) ? [] : [section],
-    )
-    // Beside a column a section has another width than alone.
-    const isWhole = drawn.columns.start !== null || drawn.columns.end !== null
-    const step = isWhole ? Math.max(missing.length, 1) : AT_ONCE
-    for (let i = 0; i < missing.length; i += step) {
-      const some = missing.slice(i, i + step)
-      if (!(await this.readSome({ ...(isWhole ? drawn : withOnly(drawn, some)), page: `${drawn.page} ${name} ${i}` }, some, isOver)))
-        return false
-    }
-    return true
+  private draw(site: Site, page: Page): Drawn {
+    const plain = asDesigned(site, page)
+    const [now, designed] = [this.paint(site, page), this.paintDesigned(plain.site, plain.page)]
+    if (!sameStyles(this.styles, now.styles)) this.read.clear()
+    this.styles = now.styles
+    return { now, designed }
   }
 
-  private async readSome(shown: DrawnPage, sections: readonly DrawnSection[], isOver: () => boolean): Promise<boolean> {
-    const lines = new Map(sections.map((section) => [section, new Map<SheetName, ReadonlyMap<string, number>>()]))
-    this.frame.style.width = `${SHEETS[0].width}px`
+  /** What has not been read yet. Those of one design follow each other, so that from one turn to the next little but words changes. */
+  private turns(drawn: readonly DrawnPage[]): readonly Turn[] {
+    const missing = new Map<string, DrawnPage>()
+    const turns: Turn[] = []
+    for (const page of drawn) {
+      const sections = new Map(allOf(page).flatMap((one) => (this.read.has(bare(one)) ? [] : [[bare(one), one.id] as const])))
+      // Beside a column a section has another width than alone.
+      if (!isInColumns(page)) for (const html of sections.keys()) missing.set(html, page)
+      else if (sections.size > 0) turns.push({ shown: { ...page, page: `${page.page} ${turns.length}` }, asked: sections })
+    }
+    const inOrder = [...missing].sort(([a], [b]) => (openingOf(a) < openingOf(b) ? -1 : 1))
+    for (let i = 0; i < inOrder.length; i += AT_ONCE) {
+      const asked = new Map(inOrder.slice(i, i + AT_ONCE).map(([html], n) => [html, `part${n}`]))
+      const sections = [...asked].map(([html, id]): DrawnSection => ({ id, html: html.replaceAll(SELF, id), places: new Map() }))
+      const [, page] = inOrder[i] ?? []
+      if (page) turns.push({ shown: { ...withOnly(page, sections), page: 'Parts' }, asked })
+    }
+    return turns
+  }
+
+  private async readTurn({ shown, asked }: Turn, isOver: () => boolean): Promise<boolean> {
+    const lines = new Map([...asked.keys()].map((html) => [html, new Map<SheetName, ReadonlyMap<string, number>>()]))
+    await inBackground()
+    if (isOver()) return false
     this.view.show(withoutPictures(shown))
-    for (const { name: sheet, width } of SHEETS) {
-      await pause()
+    for (const { name: sheet, width } of this.widths) {
+      await inBackground()
       if (isOver()) return false
       this.frame.style.width = `${width}px`
       await this.view.fontsReady()
-      for (const [{ id }, found] of lines) {
+      for (const [html, id] of asked) {
         const counted = [...this.view.measure([id])].map(([key, count]) => [key.replaceAll(id, SELF), count] as const)
-        found.set(sheet, new Map(counted))
+        lines.get(html)?.set(sheet, new Map(counted))
       }
     }
+    // The next turn begins at the width that this one ended at.
+    this.widths = this.widths.toReversed()
     if (this.read.size > MOST_READ) this.read.clear()
-    for (const [section, found] of lines) this.read.set(bare(section), found)
+    for (const [html, found] of lines) this.read.set(html, found)
     return true
   }
 
@@ -114,10 +140,11 @@ function bare(section: DrawnSection): string {
   return html
 }
 
-function sameStyles(a: DrawnPage['styles'] | null, b: DrawnPage['styles']): boolean {
-  return a?.fonts === b.fonts && a.tokens === b.tokens && a.designs === b.designs
+/** A section's own tag, which says what design it has. */
+function openingOf(html: string): string {
+  return html.slice(0, html.indexOf('>'))
 }
 
-function pause(): Promise<void> {
-  return new Promise((resolve) => setTimeout(resolve))
+function sameStyles(a: DrawnPage['styles'] | null, b: DrawnPage['styles']): boolean {
+  return a?.fonts === b.fonts && a.tokens === b.tokens && a.designs === b.designs
 }

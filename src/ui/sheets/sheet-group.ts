@@ -6,6 +6,7 @@ import { designedLines } from './designed-lines'
 import type { SheetEvents } from './sheet-hands'
 import type { SectionEvents } from './section-hands'
 import { SheetView } from './sheet-view'
+import { afterPaint } from './turns'
 import type { SheetName } from './widths'
 
 /** Where the sheets get their page from; they draw again each time it says so. */
@@ -41,6 +42,8 @@ export class SheetGroup {
   private readonly lines = new Map<SheetName, ReadonlyMap<string, number>>()
   private readonly designed = new Map<SheetName, ReadonlyMap<string, number>>()
   private places: ReadonlyMap<string, MarkedPlace> = new Map()
+  /** The sections that were drawn anew and whose lines are not counted yet. */
+  private readonly unmeasured = new Map<SheetName, ReadonlySet<string>>()
   private measuredPage = ''
   private typing: Typing | null = null
 
@@ -107,8 +110,19 @@ export class SheetGroup {
       this.measuredPage = page.id
       return this.measureDesigned(site, page)
     }
-    if ([...changed.values()].some((ids) => ids.length > 0))
-      requestAnimationFrame(() => changed.forEach((ids, name) => this.measure(name, ids, false)))
+    for (const [name, ids] of changed) if (ids.length > 0) this.measureSoon(name, ids)
+  }
+
+  /** Lines are counted once the words are seen: whoever types waits for their letters, not for the count. */
+  private measureSoon(name: SheetName, sections: readonly string[]): void {
+    const isAsked = this.unmeasured.size > 0
+    this.unmeasured.set(name, new Set([...(this.unmeasured.get(name) ?? []), ...sections]))
+    if (isAsked) return
+    afterPaint(() => {
+      const asked = [...this.unmeasured]
+      this.unmeasured.clear()
+      for (const [sheet, ids] of asked) this.measure(sheet, [...ids], false)
+    })
   }
 
   /** Of a site of one page the part that is asked for comes into sight. */

@@ -28,12 +28,7 @@ export function IconButton({ label, icon, onIcon }: Props) {
       >
         {icon ? <Shape name={icon.name} /> : <span aria-hidden className="size-4 border border-dashed border-soft" />}
       </Popover.Trigger>
-      <Panel
-        align="end"
-
-        className="grid gap-2 p-3 text-sm"
-        aria-label={`${label}, icon`}
-      >
+      <Panel align="end" className="grid gap-2 p-3 text-sm" aria-label={`${label}, icon`}>
         <RadioGroup.Root
           className="grid grid-cols-8 gap-0.5"
           aria-label="Icon"

@@ -35,7 +35,6 @@ export function LinkPicker(props: Props) {
       <Popover.Trigger asChild>{children}</Popover.Trigger>
       <Panel
         align="start"
-
         data-word-tools
         aria-label={label}
         onCloseAutoFocus={(event) => {
