@@ -36,7 +36,7 @@ export async function benchLines(page: Page, app: string): Promise<void> {
     percentiles(all),
     'within 3 s',
   )
-  line('the longest task on the main thread meanwhile', percentiles(tasks), '50 ms at most')
+  line('the longest task on the main thread while they are read', percentiles(tasks), '50 ms at most')
   await page.getByRole('textbox', { name: 'Hero: Heading', exact: true }).fill(LONG.slice(0, 60))
   const held: number[] = []
   for (let i = 0; i < 8; i++) {
@@ -53,8 +53,14 @@ async function untilRead(): Promise<{ took: number; longest: number }> {
   const start = performance.now()
   let longest = 0
   const watch = new PerformanceObserver((list) => list.getEntries().forEach(({ duration }) => (longest = Math.max(longest, duration))))
-  watch.observe({ type: 'longtask' })
+  let isRead = false
   for (;;) {
+    // What the screen itself does as it opens is not the reading's.
+    const frame = document.querySelector<HTMLIFrameElement>('iframe[title="Pages, measured"]')
+    if (!isRead && frame?.contentDocument?.querySelector('[data-section]')) {
+      watch.observe({ type: 'longtask' })
+      isRead = true
+    }
     const tabs = [...document.querySelectorAll('nav[aria-label="Pages"] > div:first-child > button')]
     if (tabs.at(-1)?.textContent?.includes('▲')) break
     await new Promise((again) => requestAnimationFrame(again))

@@ -1,6 +1,5 @@
 import {
   anchorsOf,
-  findPage,
   hasColumns,
   looksByName,
   shownSection,
@@ -13,7 +12,6 @@ import {
   type SiteDocument,
 } from '../site'
 import {
-  allOf,
   contentOf,
   fillSection,
   mapParts,
@@ -177,11 +175,8 @@ function makeStylist(): (site: Site) => SheetStyles {
   }
 }
 
-/** The same page with the template's content in every place: what its designer measured it for. */
-export function asDesigned(site: Site, page: Page): { readonly site: Site; readonly page: Page } {
-  const { document } = site
-  const shown = allOf(pageSections(site, page))
-  const sections = Object.fromEntries(shown.map((section) => [section.id, { ...section, slots: {} }]))
-  const bare = { ...document, facts: {}, sections, entries: {} }
-  return { site: { ...site, document: bare, holds: null }, page: findPage(bare, page.id) ?? page }
+/** The same site with the template's content in every place: what its designer measured its pages for. */
+export function asDesigned(site: Site): Site {
+  const sections = Object.entries(site.document.sections).map(([id, section]) => [id, { ...section, slots: {} }])
+  return { ...site, document: { ...site.document, facts: {}, sections: Object.fromEntries(sections), entries: {} }, holds: null }
 }

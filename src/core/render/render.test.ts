@@ -222,8 +222,8 @@ test('a changed word draws its own section again and no other; colours alone cha
 
 test('the page as designed has no word of the client’s', () => {
   const site = change(testSite({ name: 'Client Name' }, {}, 'sheet'), slot('heading', { type: 'text', text: 'Client words' }))
-  const plain = asDesigned(site, homePage(site.document))
-  const html = renderSheetPage(plain.site, plain.page)
+  const plain = asDesigned(site)
+  const html = renderSheetPage(plain, homePage(plain.document))
   expect(html).not.toMatch(/Client Name|Client words/)
   expect(html).toContain('Orrin &amp; Daughter')
 })

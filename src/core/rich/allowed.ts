@@ -11,7 +11,7 @@ export type Allowed = {
 
 /** What the slot of a kind takes. */
 export function allowedIn(kind: SectionKind, slot: string): Allowed {
-  const isOpening = ['lead', 'intro', 'note', 'legal'].includes(slot)
+  const isOpening = ['lead', 'intro', 'note', 'legal'].includes(slot) || (slot === 'text' && kind !== 'legal')
   // The words that open a page of small print stand right under the page's own heading.
   return { parts: !isOpening, rank: kind === 'legal' && slot === 'body' ? 2 : 3 }
 }

@@ -244,7 +244,7 @@ function draftOf(kind: SectionKind, bank: PhraseBank, trade: Trade | null, words
         }),
       }
     case 'action':
-      return { texts: { heading: bank.action[0], text: bank.action[1] }, links: { action: reach } }
+      return { texts: { heading: bank.action[0] }, rich: { text: bank.action[1] }, links: { action: reach } }
     case 'visit':
       return {
         texts: { heading: bank.visit },

@@ -41,11 +41,15 @@ export class LineBook {
     isOver: () => boolean,
   ): Promise<ReadonlyMap<PageId, ReadonlyMap<string, LineFit>> | null> {
     const drawn = new Map<PageId, Drawn>()
+    const plain = asDesigned(site)
     for (const page of pages) {
       await inBackground()
       if (isOver()) return null
-      drawn.set(page.id, this.draw(site, page))
+      drawn.set(page.id, { now: this.paint(site, page), designed: this.paintDesigned(plain, page) })
     }
+    const styles = [...drawn.values()][0]?.now.styles ?? null
+    if (!styles || !sameStyles(this.styles, styles)) this.read.clear()
+    this.styles = styles
     for (const turn of this.turns([...drawn.values()].flatMap(({ now, designed }) => [now, designed])))
       if (!(await this.readTurn(turn, isOver))) return null
     return new Map([...drawn].map(([page, { now, designed }]) => [page, this.compare(now, designed)]))
@@ -55,32 +59,25 @@ export class LineBook {
     this.frame.remove()
   }
 
-  private draw(site: Site, page: Page): Drawn {
-    const plain = asDesigned(site, page)
-    const [now, designed] = [this.paint(site, page), this.paintDesigned(plain.site, plain.page)]
-    if (!sameStyles(this.styles, now.styles)) this.read.clear()
-    this.styles = now.styles
-    return { now, designed }
-  }
-
-  /** What has not been read yet. Those of one design follow each other, so that from one turn to the next little but words changes. */
+  /**
+   * What has not been read yet, laid out a few at a time: with others of one style sheet, those of one design after one another, so that
+   * from one turn to the next little but words changes.
+   */
   private turns(drawn: readonly DrawnPage[]): readonly Turn[] {
-    const missing = new Map<string, DrawnPage>()
     const turns: Turn[] = []
+    const missing: { readonly like: DrawnPage; readonly sections: Map<string, string> }[] = []
     for (const page of drawn) {
       const sections = new Map(allOf(page).flatMap((one) => (this.read.has(bare(one)) ? [] : [[bare(one), one.id] as const])))
+      if (sections.size === 0) continue
       // Beside a column a section has another width than alone.
-      if (!isInColumns(page)) for (const html of sections.keys()) missing.set(html, page)
-      else if (sections.size > 0) turns.push({ shown: { ...page, page: `${page.page} ${turns.length}` }, asked: sections })
+      if (isInColumns(page)) turns.push({ shown: { ...page, page: `${page.page} ${turns.length}` }, asked: sections })
+      else {
+        const known = missing.find(({ like }) => sameStyles(like.styles, page.styles))
+        if (known) sections.forEach((id, html) => known.sections.set(html, id))
+        else missing.push({ like: page, sections })
+      }
     }
-    const inOrder = [...missing].sort(([a], [b]) => (openingOf(a) < openingOf(b) ? -1 : 1))
-    for (let i = 0; i < inOrder.length; i += AT_ONCE) {
-      const asked = new Map(inOrder.slice(i, i + AT_ONCE).map(([html], n) => [html, `part${n}`]))
-      const sections = [...asked].map(([html, id]): DrawnSection => ({ id, html: html.replaceAll(SELF, id), places: new Map() }))
-      const [, page] = inOrder[i] ?? []
-      if (page) turns.push({ shown: { ...withOnly(page, sections), page: 'Parts' }, asked })
-    }
-    return turns
+    return [...turns, ...missing.flatMap(({ like, sections }) => inParts(like, [...sections.keys()].sort(byDesign)))]
   }
 
   private async readTurn({ shown, asked }: Turn, isOver: () => boolean): Promise<boolean> {
@@ -140,7 +137,20 @@ function bare(section: DrawnSection): string {
   return html
 }
 
-/** A section's own tag, which says what design it has. */
+/** Sections without their own names, a few at a time and across the page. */
+function inParts(like: DrawnPage, sections: readonly string[]): Turn[] {
+  return Array.from({ length: Math.ceil(sections.length / AT_ONCE) }, (_, turn) => {
+    const asked = new Map(sections.slice(turn * AT_ONCE, (turn + 1) * AT_ONCE).map((html, i) => [html, `part${i}`]))
+    const parts = [...asked].map(([html, id]): DrawnSection => ({ id, html: html.replaceAll(SELF, id), places: new Map() }))
+    return { shown: { ...withOnly(like, parts), page: 'Parts' }, asked }
+  })
+}
+
+/** In order of their own tags, which say what design they have. */
+function byDesign(a: string, b: string): number {
+  return openingOf(a) < openingOf(b) ? -1 : 1
+}
+
 function openingOf(html: string): string {
   return html.slice(0, html.indexOf('>'))
 }

@@ -134,8 +134,7 @@ export class SheetGroup {
 
   private measureDesigned(site: Site, page: Page): void {
     if (!this.handlers().onFit) return
-    const plain = asDesigned(site, page)
-    const frame: DrawnPage = this.paintDesigned(plain.site, plain.page)
+    const frame: DrawnPage = this.paintDesigned(asDesigned(site), page)
     const sections = allOf(frame).map((s) => s.id)
     this.views.forEach((view, name) => {
       void view.fontsReady().then(() => {

@@ -108,6 +108,20 @@ test('the client’s number and mail typed as words are found however they are w
   expect(makeChip(findNear(pack, edited(start, setText(hero.id, 'heading', 'Ring 01904 610000')))[0]!)).toBe(null)
 })
 
+test('a number typed into a call to act, a notice or the note under prices becomes a chip, and the words stay', () => {
+  const typed = { type: 'text', text: 'Ring 01904 610000 before ten.' } as const
+  for (const [kind, slot] of [
+    ['action', 'text'],
+    ['notice', 'text'],
+    ['prices', 'note'],
+  ] as const) {
+    const section = Object.values(start.sections).find((one) => one.kind === kind)!
+    const document = edited(start, setSlot(section.id, slot, typed))
+    const value = findSection(edited(document, makeChip(findNear(pack, document)[0]!)!), section.id)!.slots[slot]
+    expect(value?.type === 'rich' && markedFromRich(value.rich), kind).toBe('Ring {phone} before ten.')
+  }
+})
+
 test('what is kept as it is is found no more, wherever it stands, until that is taken back', () => {
   const twice = edited(lead('Ask ring@example.com'), setText(hero.id, 'heading', 'RING@example.com'))
   const [one] = findNear(pack, twice)
