@@ -9,11 +9,19 @@ type Presses = { readonly drawn: readonly number[]; readonly painted: readonly n
 /** What a key press costs from the hand to the sheets, and against typing into an element that is editable and nothing more. */
 export async function benchKeys(page: Page, app: string): Promise<void> {
   const small = await pressKeys(page, app, await makeJob(app, 'Bench'))
-  line(`a key press to all three sheets drawn (${small.drawn.length} keys)`, percentiles(small.drawn), '16 ms at p95')
-  line('a key press to the next painted frame (software rendering)', percentiles(small.painted), '50 ms at p95')
-  const bare = await pressBare(page, app)
-  line('the same in a bare editable element in the same three frames', percentiles(bare.painted), 'a baseline')
-  line('a key press against it, painted, medians', `${(median(small.painted) / median(bare.painted)).toFixed(2)} times`, '1.5 at most')
+  line(`a key press in the ledger to all three sheets drawn (${small.drawn.length} keys)`, percentiles(small.drawn), '16 ms at p95')
+  line('a key press in the ledger to the next painted frame (software rendering)', percentiles(small.painted), '50 ms at p95')
+  const onSheet = await pressKeys(page, app, await makeJob(app, 'Bench on a sheet'), 'sheet')
+  line('a key pressed on a sheet, to all three sheets drawn', percentiles(onSheet.drawn), '16 ms at p95')
+  line('a key pressed on a sheet, to the next painted frame', percentiles(onSheet.painted), '50 ms at p95')
+  const bare = await pressBare(page)
+  line('the same in a bare editable element in the same three frames, drawn', percentiles(bare.drawn), 'a baseline')
+  line('the same in a bare editable element in the same three frames, painted', percentiles(bare.painted), 'a baseline')
+  line(
+    'a key on a sheet against it, painted, medians',
+    `${(median(onSheet.painted) / median(bare.painted)).toFixed(2)} times`,
+    '1.5 at most',
+  )
   const few = await pressKeys(page, app, await makeLargeJob(app, 5))
   const large = await pressKeys(page, app, await makeLargeJob(app, 200))
   line('the same to all three sheets on 200 pages of 12 sections', percentiles(large.drawn), 'as on few pages')
@@ -24,47 +32,43 @@ export async function benchKeys(page: Page, app: string): Promise<void> {
   )
 }
 
-/** Types into the first heading of a job's home page, and times each key until the three sheets say it, and until that is painted. */
-async function pressKeys(page: Page, app: string, job: string): Promise<Presses> {
+/** Types into the first heading of a home page, in the ledger or on a sheet; times each key until the sheets say it, and until it shows. */
+async function pressKeys(page: Page, app: string, job: string, on: 'ledger' | 'sheet' = 'ledger'): Promise<Presses> {
   await page.goto(`${app}/jobs/${job}/content`)
-  const cell = page.getByRole('textbox', { name: 'Hero: Heading', exact: true })
   await page.frameLocator('iframe[title^="Page, phone"]').locator('h1').first().waitFor()
-  await cell.focus()
+  const heading = page.frameLocator('iframe[title^="Page, desktop"]').locator('h1').first()
+  const cell = on === 'sheet' ? heading : page.getByRole('textbox', { name: 'Hero: Heading', exact: true })
+  await cell.click()
+  await page.keyboard.press('ControlOrMeta+a')
   await page.evaluate(watchKeys)
   await cell.pressSequentially(TYPED, { delay: 120 })
   return page.evaluate(() => (window as unknown as { bench: Presses }).bench)
 }
 
-function quoted(text: string): string {
-  return text.replaceAll('&', '&amp;').replaceAll('"', '&quot;')
-}
-
-/** The sheets as they are, in a page without an application: one heading is editable, and each key is copied into the two others. */
-async function pressBare(page: Page, app: string): Promise<Presses> {
-  const frames = await page.evaluate(() =>
-    [...document.querySelectorAll('iframe')]
-      .slice(0, 3)
-      .map((frame) => [frame.getAttribute('style') ?? '', frame.contentDocument!.documentElement.outerHTML]),
-  )
-  const drawn = frames.map(([look = '', html = '']) => `<iframe style="${quoted(look)}" srcdoc="${quoted(html)}"></iframe>`)
-  const bare = `${app}/bare`
-  const body = `<!doctype html>${drawn.join('')}`
-  await page.route(bare, (route) => route.fulfill({ contentType: 'text/html; charset=utf-8', body }))
-  await page.goto(bare)
-  const heading = page.frameLocator('iframe').nth(0).locator('h1').first()
-  await heading.waitFor()
+/** The sheets as they stand, with all beside them: a heading is editable, each key is copied into the two others, and no more is done. */
+async function pressBare(page: Page): Promise<Presses> {
+  const heading = page.frameLocator('iframe[title^="Page, desktop"]').locator('h1').first()
   await heading.evaluate((element) => {
     element.setAttribute('contenteditable', 'plaintext-only')
     element.textContent = ''
-    const others = [...parent.document.querySelectorAll('iframe')].slice(1).map((frame) => frame.contentDocument!.querySelector('h1')!)
-    element.addEventListener('input', () => others.forEach((other) => (other.textContent = element.textContent)))
+    const frames = [...parent.document.querySelectorAll<HTMLIFrameElement>('iframe[title^="Page, "]')]
+    const others = frames.slice(1).map((frame) => frame.contentDocument!.querySelector('h1')!)
+    // The application hears of nothing.
+    for (const type of ['keydown', 'keyup', 'focusin', 'focusout', 'selectionchange'])
+      window.addEventListener(type, (event) => event.stopImmediatePropagation(), true)
+    window.addEventListener(
+      'input',
+      (event) => {
+        event.stopImmediatePropagation()
+        others.forEach((other) => (other.textContent = element.textContent))
+      },
+      true,
+    )
   })
   await page.evaluate(watchKeys)
   await heading.focus()
   await heading.pressSequentially(TYPED, { delay: 120 })
-  const found = await page.evaluate(() => (window as unknown as { bench: Presses }).bench)
-  await page.unroute(bare)
-  return found
+  return page.evaluate(() => (window as unknown as { bench: Presses }).bench)
 }
 
 /** In the page: notes for each key when the three sheets say it, and when that is painted, in ms from the key. */

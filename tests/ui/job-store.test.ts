@@ -1,11 +1,12 @@
 import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
-import { afterEach, beforeAll, beforeEach, describe, expect, test } from 'vitest'
+import { afterEach, beforeAll, beforeEach, describe, expect, test, vi } from 'vitest'
 import { findSection, type Edit, type SectionId, type SiteDocument } from '../../src/core/site'
 import type { Browser, Client, World } from '../world'
 import { testSite } from '../pack'
 import { applyPending } from '../../src/ui/job/rebase'
+import { screenOf } from '../../src/ui/job/screen'
 import { edited, setSlot, setText } from '../site'
 
 let worlds: typeof import('../world')
@@ -51,6 +52,25 @@ test('a change is on the screen at once, and called saved only when it is in the
   await world.heal()
   expect(me.store.getState()).toMatchObject({ saveState: 'saved', revision: 1, pending: [] })
   expect(log.jobState(job).document).toEqual(me.store.getState().document)
+})
+
+test('what is around the sheets hears of a key typed there once the sheets are painted, and of anything else at once', async () => {
+  const frames: (() => void)[] = []
+  vi.stubGlobal('requestAnimationFrame', (run: () => void) => frames.push(run))
+  const screen = screenOf(me.store)
+  const heard: unknown[] = []
+  screen.subscribe((now) => heard.push(shown(now.document, 'heading')))
+  for (const text of ['W', 'Wo']) screen.afterSheets(() => me.store.apply(heading(text), 'typing'))
+  expect([shown(screen.getState().document, 'heading'), heard]).toEqual(['Wo', []])
+  frames.forEach((paint) => paint())
+  await vi.waitFor(() => expect(heard).toEqual(['Wo']))
+  me.store.apply(heading('At once'))
+  expect(heard).toEqual(['Wo', 'At once'])
+  // What is waited for is told with anything that comes at once, and not again.
+  screen.afterSheets(() => me.store.apply(heading('Later')))
+  me.store.setNotice('Now')
+  expect(heard).toEqual(['Wo', 'At once', 'Later'])
+  vi.unstubAllGlobals()
 })
 
 test('keys typed in one place travel as one row, and one undo takes them back', async () => {

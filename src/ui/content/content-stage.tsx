@@ -7,7 +7,6 @@ import {
   findPage,
   findSection,
   homePage,
-  MAX_LABEL,
   placeKey,
   sectionsOn,
   type Page,
@@ -17,7 +16,7 @@ import {
   type SiteDocument,
   type SlotValue,
 } from '@/core/site'
-import { useJob, useJobStore } from '../job/job-context'
+import { useJob, useJobStore, useScreen } from '../job/job-context'
 import { jobSource } from '../job/job-source'
 import { useGesture } from '../job/use-gesture'
 import { Boundary } from '../parts/boundary'
@@ -165,17 +164,13 @@ function pageInView(document: SiteDocument, id: PageId): Page {
 /** What typing on a sheet changes; the keys of one place, without a long pause, are one gesture. */
 function useTyping(gesture: (place: string) => string): (place: Place, value: SlotValue | string) => void {
   const store = useJobStore()
+  const screen = useScreen()
   return useCallback(
     (place, value) => {
-      const name = gesture(placeKey(place))
-      if (place.type === 'label' && typeof value === 'string')
-        store.apply({ type: 'label/set', label: place.label, value: { text: value.slice(0, MAX_LABEL) } }, name)
-      if (place.type === 'fact' && typeof value === 'string') store.apply({ type: 'fact/set', fact: place.fact, value }, name)
-      if (place.type !== 'slot' || typeof value === 'string') return
       const edit = editOfTyped(store.getState(), place, value)
-      if (edit) store.apply(edit, name)
+      if (edit) screen.afterSheets(() => store.apply(edit, gesture(placeKey(place))))
     },
-    [store, gesture],
+    [store, screen, gesture],
   )
 }
 

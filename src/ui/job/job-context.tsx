@@ -10,18 +10,21 @@ import type { JobState, OpenJob } from './job-state'
 import { createJobStore, type JobStore } from './job-store'
 import { browserOutbox } from './outbox'
 import { HereProvider, type Here } from './person'
+import { screenOf, type Screen } from './screen'
 import { httpTransport } from './transport'
 
-const JobContext = createContext<JobStore | null>(null)
+type Open = { readonly store: JobStore; readonly screen: Screen }
+
+const JobContext = createContext<Open | null>(null)
 
 /** One store for a job, shared by all its stages. */
 export function JobProvider({ job, pack, here, children }: { job: OpenJob; pack: Pack; here: Here; children: ReactNode }) {
-  const [store, setStore] = useState<JobStore | null>(null)
+  const [open, setOpen] = useState<Open | null>(null)
   useEffect(() => {
     const who = here.person.id
     const hands = { transport: httpTransport(job.id), outbox: browserOutbox(job.id, who), who, mayEdit: here.may === 'edit' }
     const made = createJobStore(job, pack, hands)
-    setStore(made)
+    setOpen({ store: made, screen: screenOf(made) })
     const stops = [tellNotices(made), followPage(made), followMenu(made), followHolds(made), followLanguage(made)]
     return () => {
       stops.forEach((stop) => stop())
@@ -30,9 +33,9 @@ export function JobProvider({ job, pack, here, children }: { job: OpenJob; pack:
     // The job and pack given first are what the store begins with; later it follows the database by itself.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [job.id])
-  return store ? (
+  return open ? (
     <HereProvider value={here}>
-      <JobContext value={store}>{children}</JobContext>
+      <JobContext value={open}>{children}</JobContext>
     </HereProvider>
   ) : (
     <p className="p-10 text-soft" role="status">
@@ -61,12 +64,20 @@ function followPage(store: JobStore): () => void {
   }
 }
 
+function useOpen(): Open {
+  const open = useContext(JobContext)
+  if (!open) throw new Error('No job is open here')
+  return open
+}
+
 export function useJobStore(): JobStore {
-  const store = useContext(JobContext)
-  if (!store) throw new Error('No job is open here')
-  return store
+  return useOpen().store
+}
+
+export function useScreen(): Screen {
+  return useOpen().screen
 }
 
 export function useJob<T>(select: (state: JobState) => T): T {
-  return useStore(useJobStore(), select)
+  return useStore(useScreen(), select)
 }

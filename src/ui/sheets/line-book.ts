@@ -3,7 +3,7 @@ import { asDesigned, isInColumns, makeSheetPainter, withOnly, type DrawnPage, ty
 import type { Page, PageId } from '@/core/site'
 import { designedLines } from './designed-lines'
 import { SheetView } from './sheet-view'
-import { inBackground } from './turns'
+import { inBackground } from '../parts/turns'
 import { unseenFrame } from './unseen-frame'
 import { SHEETS, type LineFit, type SheetName } from './widths'
 

@@ -6,7 +6,7 @@ import { designedLines } from './designed-lines'
 import type { SheetEvents } from './sheet-hands'
 import type { SectionEvents } from './section-hands'
 import { SheetView } from './sheet-view'
-import { afterPaint } from './turns'
+import { afterPaint } from '../parts/turns'
 import type { SheetName } from './widths'
 
 /** Where the sheets get their page from; they draw again each time it says so. */
