@@ -107,8 +107,8 @@ test('what is published is plain: no script that runs, nothing of ours, nothing 
 test('the host serves each kind of file as it should', async () => {
   const home = await askHost(SITE, '/')
   expect(home.headers['cache-control']).toBe('no-cache')
-  const style = /href="(style-[0-9a-f]{8}\.css)"/.exec(home.text)?.[1]
-  expect((await askHost(SITE, `/${style}`)).headers['cache-control']).toContain('immutable')
+  const picture = /src="(pictures\/[^"]+)"/.exec(home.text)?.[1]
+  expect((await askHost(SITE, `/${picture}`)).headers['cache-control']).toContain('immutable')
   const missing = await askHost(SITE, '/nothing-here/')
   expect(missing.status).toBe(404)
   expect(missing.text).toMatch(/Nothing ticks at this.address/)

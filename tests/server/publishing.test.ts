@@ -143,8 +143,7 @@ describe('publishing', () => {
     const styles = async (): Promise<string> => {
       await publish()
       const { manifest } = releases.getRelease(job, publications.livePublication(job)!.release)
-      const [, entry] = Object.entries(manifest).find(([path]) => path.endsWith('.css'))!
-      return String(await readBlob(entry.hash))
+      return String(await readBlob(manifest['index.html']!.hash))
     }
     const plain = await styles()
     await preparing.prepareRelease(job, { menu: { key: 'f'.repeat(16), from: 1400 } }, silent)

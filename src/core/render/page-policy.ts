@@ -1,16 +1,19 @@
 import { scriptsOf } from './page-scripts'
 
+/** The rules that stand in a page, with their sum: SHA-256 in base64. */
+export type PageRules = { readonly css: string; readonly sum: string }
+
 /**
  * The policy of a published page (Content Security Policy 3): exactly what it uses, so that whatever else got into it would
  * neither run nor fetch. Data blocks are no scripts, and need nothing.
  */
-export function pagePolicy(body: string): string {
+export function pagePolicy(body: string, rules: PageRules | null): string {
   const scripts = scriptsOf(body)
   return [
     "default-src 'none'",
     "img-src 'self'",
     "font-src 'self'",
-    "style-src 'self'",
+    `style-src ${rules ? `'sha256-${rules.sum}'` : "'self'"}`,
     ...(body.includes(' style="') ? ["style-src-attr 'unsafe-inline'"] : []),
     ...(scripts.length > 0 ? [`script-src ${scripts.map(({ sum }) => `'sha256-${sum}'`).join(' ')}`] : []),
     "manifest-src 'self'",

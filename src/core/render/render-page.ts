@@ -17,7 +17,7 @@ import {
 import { bodyHtml } from './body-html'
 import { attribute, escapeJsonScript, escapeText } from './html/escape'
 import { sectionHtml } from './html/to-html'
-import { pagePolicy } from './page-policy'
+import { pagePolicy, type PageRules } from './page-policy'
 import { scriptsOf } from './page-scripts'
 import { fileUrl, openPage, pictureUrl, type PageWriter } from './page-writer'
 import { businessData, pageData } from './structured-data'
@@ -29,6 +29,8 @@ export const CARD_FILE = 'contact.vcf'
 export type ReleaseFiles = {
   readonly origin: string
   readonly stylesheet: string
+  /** The rules of a page that are short enough to stand in it; where there are none it links to the style sheet. */
+  readonly rulesOf?: (page: Page | null) => PageRules | null
   readonly preloads: readonly string[]
   readonly icons: { readonly svg: string; readonly ico: string; readonly touch: string; readonly manifest: string }
 }
@@ -76,10 +78,11 @@ function renderHead(writer: PageWriter, files: ReleaseFiles, filled: PageParts<F
     ? printedTexts(site, page, new URL(files.origin).host)
     : { title: ownWord(site.document, 'page-not-found'), description: '' }
   const meta = (name: string, content: string): string => `<meta${attribute('name', name)}${attribute('content', content)}>`
+  const rules = files.rulesOf?.(page) ?? null
   const hasCard = page !== null && isHome(site.document, page) && factsOf(site.document).name !== undefined
   const lines = [
     '<meta charset="utf-8">',
-    `<meta http-equiv="Content-Security-Policy"${attribute('content', pagePolicy(body))}>`,
+    `<meta http-equiv="Content-Security-Policy"${attribute('content', pagePolicy(body, rules))}>`,
     meta('viewport', 'width=device-width, initial-scale=1'),
     `<title>${escapeText(texts.title)}</title>`,
     ...(texts.description ? [meta('description', texts.description)] : []),
@@ -92,7 +95,7 @@ function renderHead(writer: PageWriter, files: ReleaseFiles, filled: PageParts<F
       : []),
     ...themeColours(site),
     ...files.preloads.map((f) => `<link rel="preload"${attribute('href', fileUrl(writer, f))} as="font" type="font/woff2" crossorigin>`),
-    `<link rel="stylesheet"${attribute('href', fileUrl(writer, files.stylesheet))}>`,
+    rules ? `<style>${rules.css}</style>` : `<link rel="stylesheet"${attribute('href', fileUrl(writer, files.stylesheet))}>`,
     `<link rel="icon"${attribute('href', fileUrl(writer, files.icons.ico))} sizes="32x32">`,
     `<link rel="icon"${attribute('href', fileUrl(writer, files.icons.svg))} type="image/svg+xml">`,
     `<link rel="apple-touch-icon"${attribute('href', fileUrl(writer, files.icons.touch))}>`,

@@ -1,8 +1,8 @@
 import { ROLES } from '../colour'
-import { siteDirection, siteScheme, templateOf, veilOf, type Site } from '../fill'
+import { allOf, pageSections, siteDirection, siteScheme, templateOf, veilOf, type Site } from '../fill'
 import { designKey, findDesign } from '../pack'
 import { menuOf } from '../pages'
-import { allSections, COLUMN_REMS, COLUMN_WIDTHS, hasColumns, looksByName, SIDES, TONES, type Tone } from '../site'
+import { allSections, COLUMN_REMS, COLUMN_WIDTHS, hasColumns, looksByName, shownSection, SIDES, TONES, type Page, type Tone } from '../site'
 import { brandCss } from './brand-css'
 import { cutCss } from './cut-css'
 import { menuFrom, menuKey } from './menu-fit'
@@ -73,7 +73,7 @@ ul,ol{list-style:none}
 .rich>blockquote{padding-inline-start:1em;border-inline-start:max(2px,var(--line)) solid var(--stripe)}
 .rich>blockquote>p+p{margin-block-start:.5em}
 .unseen{position:absolute;width:1px;height:1px;overflow:hidden;clip-path:inset(50%);white-space:nowrap}
-[data-days][aria-current]{font-weight:700}
+[aria-current=date]{font-weight:700}
 .icon{width:1.15em;height:1.15em;vertical-align:-.2em;fill:none;stroke:currentColor;stroke-width:2}
 .icon{stroke-linecap:round;stroke-linejoin:round}
 .icon.before{margin-inline-end:.5em}.icon.after{margin-inline-start:.5em}[dir=rtl] .icon.turns{transform:scaleX(-1)}
@@ -166,13 +166,14 @@ ${beside('78rem', '.columns')}
 `
 
 /**
- * The CSS of everything that is the template's: ground rules, its type, and the designs in use, each once; in one
- * layer, under the brand's own rules.
+ * The CSS of everything that is the template's: ground rules, its type, and the designs in use, or those that are named, each once; in
+ * one layer, under the brand's own rules.
  */
-export function designCss(site: Site): string {
+export function designCss(site: Site, only: readonly string[] | null = null): string {
   const template = templateOf(site)
   const designs = new Map<string, string>()
   for (const { kind, design } of looksByName(site.document)) {
+    if (only && !only.includes(designKey(kind, design))) continue
     const found = findDesign(site.pack, kind, design)
     const css = found && (kind === 'header' ? menuFrom(found.css, site.menuFrom) : found.css)
     if (css) designs.set(designKey(kind, design), site.document.plan.onePage ? forParts(css) : css)
@@ -181,6 +182,12 @@ export function designCss(site: Site): string {
   const rules = inColumns(site, [BASE_CSS, template.css, ...designs.values()].join('\n'))
   const pack = `@layer pack{\n${rules}${hasColumns(site.document) ? COLUMNS_CSS : ''}\n}`
   return hasUnder ? `${pack}\n@layer menu{\n${MENU_CSS}}` : pack
+}
+
+/** The designs that a page shows, by name, each once; null: the page for wrong addresses. */
+export function designsOn(site: Site, page: Page | null): readonly string[] {
+  const shown = allOf(pageSections(site, page)).map((section) => shownSection(site.document, section))
+  return [...new Set(shown.map(({ kind, design }) => designKey(kind, design)))].sort()
 }
 
 /** A name for all that decides how wide the menu of a site is. */

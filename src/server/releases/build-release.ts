@@ -1,23 +1,28 @@
 import CSS_TARGETS from './css-targets'
+import { createHash } from 'node:crypto'
+import { gzipSync } from 'node:zlib'
 import { transform } from 'lightningcss'
 import { renderRobots, renderSitemap, renderWebManifest, type Manifest, type ManifestEntry } from '../../core/release'
 import {
   businessCard,
   CARD_FILE,
   designCss,
+  designsOn,
   planIcon,
   renderLeadOn,
   renderPage,
   siteFamilies,
+  styleText,
   tokenCss,
+  type PageRules,
   type ReleaseFiles,
 } from '../../core/render'
-import { filePath, linkedFiles, pageFile, redirectFile, redirectsOf, redirectTarget, type PublishedPath } from '../../core/pages'
-import { pagesApart } from '../../core/site'
+import { filePath, linkedFiles, pageFile, redirectFile, redirectsOf, redirectTarget, rootFrom, type PublishedPath } from '../../core/pages'
+import { pagesApart, type Page } from '../../core/site'
 import { shownFact, siteScheme, type Site } from '../../core/fill'
 import { fontFaceCss, fontLicences } from '../../core/type'
 import type { PictureVariant } from '../../core/image'
-import { siteFonts } from '../media/fonts'
+import { siteFonts, type SiteFont } from '../media/fonts'
 import { makeVariant } from '../media/variants'
 import { hashOf, keepBlob } from '../files/blobs'
 import { makeIcons } from './icons'
@@ -36,10 +41,11 @@ export async function buildRelease(
   const add = (path: string, content: Buffer | string): void => {
     manifest.set(path, keepBlob(content))
   }
-  const files = await addSharedFiles(site, origin, add)
+  const { files, sheet } = await addSharedFiles(site, origin, add)
   const pictures = new Map<string, PictureVariant>()
   for (const page of [...pagesApart(site.document), null]) {
     const rendered = renderPage(site, page, files)
+    if (files.rulesOf?.(page) === null) add(files.stylesheet, sheet)
     add(page ? pageFile(site.document, page) : '404.html', rendered.html)
     rendered.pictures.forEach((variant, path) => pictures.set(path, variant))
   }
@@ -82,8 +88,12 @@ function addRedirects(
   }
 }
 
-/** Style sheet, fonts and icons; the names of the first two carry their hash, so that they can be cached for ever. */
-async function addSharedFiles(site: Site, origin: string, add: (path: string, content: Buffer | string) => void): Promise<ReleaseFiles> {
+/** Fonts, icons, and the style sheet of pages whose rules are too long to stand in them; names carry hashes, to be cached for ever. */
+async function addSharedFiles(
+  site: Site,
+  origin: string,
+  add: (path: string, content: Buffer | string) => void,
+): Promise<{ readonly files: ReleaseFiles; readonly sheet: string }> {
   const files: ReleaseFiles = {
     origin,
     stylesheet: 'style.css',
@@ -98,7 +108,6 @@ async function addSharedFiles(site: Site, origin: string, add: (path: string, co
   add('fonts/licences.txt', fontLicences(siteFamilies(site).all))
   const css = minifyCss([fontFaceCss(fonts.map((f) => f.face)), tokenCss(site), designCss(site)].join('\n'))
   const stylesheet = `style-${hashOf(css).slice(0, 8)}.css`
-  add(stylesheet, css)
   const icons = await makeIcons(planIcon(site))
   const sizes = { small: 'icon-192.png', large: 'icon-512.png', maskable: 'icon-maskable-512.png' } as const
   for (const size of ['small', 'large', 'maskable'] as const) add(sizes[size], icons[size])
@@ -109,7 +118,28 @@ async function addSharedFiles(site: Site, origin: string, add: (path: string, co
   add(files.icons.svg, icons.svg)
   add(files.icons.ico, icons.ico)
   add(files.icons.touch, icons.touch)
-  return { ...files, stylesheet, preloads: fonts.filter((f) => f.isMain).map((f) => f.path) }
+  const preloads = fonts.filter((f) => f.isMain).map((f) => f.path)
+  return { files: { ...files, stylesheet, preloads, rulesOf: pageRules(site, fonts) }, sheet: css }
+}
+
+/** The most compressed bytes of rules that stand in a page: with its words they come in the first ten segments (RFC 6928), 14,600 bytes. */
+const MOST_RULES = 10_000
+
+/** The rules of what each page shows, made once for pages of one depth that show the same designs; null where they are too long. */
+function pageRules(site: Site, fonts: readonly SiteFont[]): (page: Page | null) => PageRules | null {
+  const known = new Map<string, PageRules | null>()
+  return (page) => {
+    const root = page ? rootFrom(site.document, page) : '/'
+    const designs = designsOn(site, page)
+    const name = `${root} ${designs.join(' ')}`
+    let rules = known.get(name)
+    if (rules === undefined) {
+      const faces = fonts.map(({ face }) => ({ ...face, url: root + face.url }))
+      const css = styleText(minifyCss([fontFaceCss(faces), tokenCss(site), designCss(site, designs)].join('\n')))
+      known.set(name, (rules = gzipSync(css).length > MOST_RULES ? null : { css, sum: createHash('sha256').update(css).digest('base64') }))
+    }
+    return rules
+  }
 }
 
 function minifyCss(css: string): string {
