@@ -42,7 +42,7 @@ export type Door = { readonly app: string; readonly as: SignedIn }
 
 export async function seed(door: Door): Promise<void> {
   const published = await makeJob(door, 'tolliver-and-wren.json')
-  await publish(door, published, 'tolliver-and-wren')
+  await publish(door, published, 'tolliver-and-wren', 'For Ms Wren to look at')
   await apply(door, published, [
     {
       type: 'slot/set',
@@ -52,7 +52,7 @@ export async function seed(door: Door): Promise<void> {
       value: { type: 'text', text: 'It stopped. That is where we start.' },
     },
   ])
-  await publish(door, published, 'tolliver-and-wren')
+  await publish(door, published, 'tolliver-and-wren', 'With her corrections')
   await makeJob(door, 'saltmarsh-physiotherapy.json')
   await makeJob(door, 'ferncombe-nursery.json')
   await makeJob(door, 'tarrow-electrical.json')
@@ -161,10 +161,10 @@ export async function apply(door: Door, job: string, edits: readonly EditStep[])
   if (refused[0]) throw new Error(refused[0].problem.sentence)
 }
 
-export async function publish(door: Door, job: string, address: string): Promise<void> {
+export async function publish(door: Door, job: string, address: string, note = ''): Promise<void> {
   await ask(door, `/api/jobs/${job}/address`, 'PUT', { name: address })
   const { revision } = await askLong<{ revision: number }>(door, `/api/jobs/${job}/prepare`, {})
-  await askLong(door, `/api/jobs/${job}/publish`, { revision })
+  await askLong(door, `/api/jobs/${job}/publish`, { revision, note })
 }
 
 async function ask<T>({ app, as }: Door, path: string, method: string, body?: unknown): Promise<T> {

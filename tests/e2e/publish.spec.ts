@@ -1,4 +1,6 @@
+import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
+import { strFromU8, unzipSync } from 'fflate'
 import jsQR from 'jsqr'
 import sharp from 'sharp'
 import { useOwnRig } from './own-rig'
@@ -42,9 +44,22 @@ test('from a job to a live address, changed, published again, and the first rele
   const first = await figures(page)
   expect(first.new).toBeGreaterThan(20)
   expect(first).toMatchObject({ changed: 0, removed: 0 })
+  const note = page.getByRole('textbox', { name: 'Note' })
+  await note.fill('As the client asked for it')
   await publish.click()
   await expect(page.getByText(/Live\. \d+ files sent/)).toBeVisible({ timeout: 180_000 })
   const url = siteUrl('quayside-bakery')
+  // What was noted belongs to that release; the next one begins without.
+  await expect(note).toHaveValue('')
+  const released = page.getByRole('complementary', { name: 'Releases' }).getByRole('listitem')
+  await expect(released).toContainText(/, by .+As the client asked for it/)
+  const taking = page.waitForEvent('download')
+  await released.getByRole('link', { name: 'Take the files of release 1, as a zip' }).click()
+  const taken = await taking
+  expect(taken.suggestedFilename()).toBe('quayside-bakery-1.zip')
+  const { 'index.html': home, ...others } = unzipSync(new Uint8Array(readFileSync(await taken.path())))
+  expect(strFromU8(home!)).toContain('Quayside Bakery')
+  expect(Object.keys(others)).toHaveLength(first.new! - 1)
   await expect(page.getByRole('main').getByRole('link', { name: url })).toBeVisible()
   await page.getByRole('button', { name: 'Copy the live address of this site' }).click()
   expect(await page.evaluate(() => navigator.clipboard.readText())).toBe(url)

@@ -89,7 +89,7 @@ test('every address at which visitors found a page is known, from every release 
   const publish = (n: number): void => {
     const release = `mover-${n}`
     releases.insertRelease(job, { id: release, revision: log.jobState(job).revision, address: job, manifest: {} })
-    const publication = { id: `pub-${n}`, job, destination: 'web-host', release, address: job, movedFrom: null }
+    const publication = { id: `pub-${n}`, job, destination: 'web-host', release, address: job, movedFrom: null, person: null, note: '' }
     publications.insertPublication(publication)
     publications.noteSwitched({ ...publication, switchedAt: null, doneAt: null })
   }

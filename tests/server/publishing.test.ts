@@ -1,7 +1,11 @@
+import { rmSync } from 'node:fs'
+import { unzipSync } from 'fflate'
+import * as v from 'valibot'
 import { beforeAll, beforeEach, describe, expect, test } from 'vitest'
 import { menuKeyOf } from '../../src/core/render'
 import type { Manifest } from '../../src/core/release'
 import { DestinationError, type Destination, type HostedSite } from '../../src/server/destinations/destination'
+import { dataFolder } from '../../src/server/files/data-folder'
 import { testSite } from '../pack'
 import { setText } from '../site'
 import { forgetMemory, ownDataFolder } from './log-fixture'
@@ -285,5 +289,44 @@ test('an earlier release of the same address is published as it is, and all of t
   await publishing.publish(job, { release: first }, silent, BY)
   expect(releases.publishedReleases(job).map((r) => r.number)).toEqual([1, 2])
   await expect(publishing.publish(job, { release: 'gone' }, silent, BY)).rejects.toMatchObject({ code: 'releaseGone' })
+  forgetMemory('prepared')
+})
+
+test('a release says what was noted of it and by whom it went live last, also after it is put back', async () => {
+  await takeAddress()
+  const { revision } = log.jobState(job)
+  await publishing.publish(job, { revision, note: '  Winter hours ' }, silent, BY)
+  const first = publications.livePublication(job)!.release
+  change('two')
+  await publish()
+  const other = { ...BY, person: { ...BY.person, id: 'person:other' } }
+  await publishing.publish(job, { release: first }, silent, other)
+  expect(releases.publishedReleases(job).map(({ number, note, person }) => [number, note.trim(), person])).toEqual([
+    [1, 'Winter hours', 'person:other'],
+    [2, '', BY.person.id],
+  ])
+  const asked = { revision, note: ' Winter hours ' }
+  expect(v.parse(publishing.publishSchema, asked)).toEqual({ revision, note: 'Winter hours' })
+  expect(v.is(publishing.publishSchema, { revision, note: 'x'.repeat(201) })).toBe(false)
+  forgetMemory('prepared')
+})
+
+test('the files of a release are taken as one zip, each as it is published; where one is gone it says which', async () => {
+  const name = await takeAddress()
+  await publish()
+  const [take, blobs] = await Promise.all([import('../../src/server/use-cases/take-release'), import('../../src/server/files/blobs')])
+  const id = publications.livePublication(job)!.release
+  const { manifest } = releases.getRelease(job, id)
+  const taken = async (): Promise<Uint8Array> => new Uint8Array(await new Response(take.takeRelease(job, id).zip).arrayBuffer())
+  expect(take.takeRelease(job, id).name).toBe(`${name}-1.zip`)
+  const zip = await taken()
+  const files = unzipSync(zip)
+  expect(Object.keys(files).sort()).toEqual(Object.keys(manifest).sort())
+  for (const [path, bytes] of Object.entries(files)) expect(blobs.hashOf(bytes), path).toBe(manifest[path]!.hash)
+  expect(Buffer.from(await taken()).equals(zip)).toBe(true)
+  const { hash } = manifest['robots.txt']!
+  rmSync(dataFolder('blobs', hash.slice(0, 2), hash))
+  expect(() => take.takeRelease(job, id)).toThrow(/robots\.txt/)
+  blobs.keepBlob(Buffer.from(files['robots.txt']!))
   forgetMemory('prepared')
 })

@@ -52,7 +52,7 @@ const isHere = (job: string): boolean => list.listJobLines(OWNER).some(({ id }) 
 function beginPublishing(job: string): Parameters<typeof publications.noteSwitched>[0] {
   const release = `release-${job}`
   releases.insertRelease(job, { id: release, revision: 0, address: job, manifest: {} })
-  const publication = { id: `pub-${job}`, job, destination: 'web-host', release, address: job, movedFrom: null }
+  const publication = { id: `pub-${job}`, job, destination: 'web-host', release, address: job, movedFrom: null, person: null, note: '' }
   publications.insertPublication(publication)
   return { ...publication, switchedAt: null, doneAt: null }
 }

@@ -298,7 +298,16 @@ describe('what is kept is thinned', () => {
     ] as const)
       add(id, at)
     const publish = (release: string): void =>
-      app.publications.insertPublication({ id: `p-${release}`, job, destination: 'web-host', release, address: 'a', movedFrom: null })
+      app.publications.insertPublication({
+        id: `p-${release}`,
+        job,
+        destination: 'web-host',
+        release,
+        address: 'a',
+        movedFrom: null,
+        person: null,
+        note: '',
+      })
     publish('live')
     app.publications.noteSwitched({ id: 'p-live', job, release: 'live' } as never)
     publish('failed')
@@ -324,7 +333,16 @@ test('the live release is the one that was switched to last, though the clock wa
     ] as const) {
       vi.setSystemTime(new Date(`${day}T12:00:00Z`))
       insert(id)
-      app.publications.insertPublication({ id: `p-${id}`, job, destination: 'web-host', release: id, address: 'a', movedFrom: null })
+      app.publications.insertPublication({
+        id: `p-${id}`,
+        job,
+        destination: 'web-host',
+        release: id,
+        address: 'a',
+        movedFrom: null,
+        person: null,
+        note: '',
+      })
       app.publications.noteSwitched({ id: `p-${id}`, job, release: id } as never)
     }
   } finally {

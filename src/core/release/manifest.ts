@@ -1,6 +1,9 @@
 import { own } from '../own'
 import * as v from 'valibot'
 
+/** The most characters that somebody notes of a release when it goes live. */
+export const MAX_NOTE = 200
+
 const hash = v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/))
 /** A path inside a site: no empty, dot or hidden parts, no back-slashes; nothing that can leave the site's folder. */
 export const sitePathSchema = v.pipe(v.string(), v.maxLength(300), v.regex(/^(?!\.)[^/\\\0]+(?:\/(?!\.)[^/\\\0]+)*$/))

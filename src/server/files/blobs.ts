@@ -18,6 +18,11 @@ export function keepBlob(content: Uint8Array | string): BlobRef {
   return { hash, bytes: bytes.length }
 }
 
+/** Whether there is a content of a hash; that it is whole is known when it is read. */
+export function isBlobKept(hash: string): boolean {
+  return statSync(blobFile(hash), { throwIfNoEntry: false })?.isFile() ?? false
+}
+
 /** The content of a hash; null where it is not here, or what is here is something else. */
 export function readBlob(hash: string): Buffer | null {
   return readWhole(blobFile(hash), hash)

@@ -9,6 +9,9 @@ export type Publication = {
   readonly release: string
   readonly address: string
   readonly movedFrom: string | null
+  /** Who published it, and what they noted; nobody where that was not kept yet. */
+  readonly person: string | null
+  readonly note: string
   readonly switchedAt: string | null
   readonly doneAt: string | null
 }
@@ -19,26 +22,23 @@ type Row = {
   release: string
   address: string
   moved_from: string | null
+  person: string | null
+  note: string
   switched_at: string | null
   done_at: string | null
 }
-const COLUMNS = 'id, job, destination, release, address, moved_from, switched_at, done_at'
+const COLUMNS = 'id, job, destination, release, address, moved_from, person, note, switched_at, done_at'
 
 function toPublication({ moved_from, switched_at, done_at, ...row }: Row): Publication {
   return { ...row, movedFrom: moved_from, switchedAt: switched_at, doneAt: done_at }
 }
 
 export function insertPublication(publication: Omit<Publication, 'switchedAt' | 'doneAt'>): void {
-  const { id, job, destination, release, address, movedFrom } = publication
-  sql('INSERT INTO publication (id, job, destination, release, address, moved_from, begun_at) VALUES (?, ?, ?, ?, ?, ?, ?)').run(
-    id,
-    job,
-    destination,
-    release,
-    address,
-    movedFrom,
-    new Date().toISOString(),
-  )
+  const { id, job, destination, release, address, movedFrom, person, note } = publication
+  sql(
+    `INSERT INTO publication (id, job, destination, release, address, moved_from, person, note, begun_at)
+     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+  ).run(id, job, destination, release, address, movedFrom, person, note, new Date().toISOString())
 }
 
 /** What visitors of a job's site see now: the newest switch, whatever the clock said. */

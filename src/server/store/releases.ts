@@ -20,17 +20,22 @@ function toRelease(row: ReleaseRow): Release {
   return { id, number, revision, address, builtAt: row.built_at, manifest: v.parse(manifestSchema, JSON.parse(manifest)) }
 }
 
-/** A release with when visitors were last switched to it. */
-export type PublishedRelease = Release & { readonly lastLiveAt: string }
+/** A release with when visitors were last switched to it, by whom, and what was noted then. */
+export type PublishedRelease = Release & { readonly lastLiveAt: string; readonly person: string | null; readonly note: string }
+
+/** What was noted of a release last: putting it back says nothing new of it. */
+const NOTE = `coalesce((SELECT note FROM publication AS noted WHERE noted.release = release.id AND noted.note <> ''
+  ORDER BY noted.switch DESC LIMIT 1), '')`
 
 /** Releases that visitors have seen on a destination, newest switch first: the first one is live. */
 export function publishedReleases(job: string): PublishedRelease[] {
-  return sql<[string], ReleaseRow & { last: string }>(
-    `SELECT ${COLUMNS}, switched_at AS last, max(switch) AS newest FROM publication JOIN release ON release.id = publication.release
+  return sql<[string], ReleaseRow & { last: string; person: string | null; note: string }>(
+    `SELECT ${COLUMNS}, switched_at AS last, person, ${NOTE} AS note, max(switch) AS newest
+     FROM publication JOIN release ON release.id = publication.release
      WHERE publication.job = ? AND switch IS NOT NULL GROUP BY release.id ORDER BY newest DESC`,
   )
     .all(job)
-    .map((row) => ({ ...toRelease(row), lastLiveAt: row.last }))
+    .map((row) => ({ ...toRelease(row), lastLiveAt: row.last, person: row.person, note: row.note }))
 }
 
 export function getRelease(job: string, id: string): Release {

@@ -1,6 +1,7 @@
 import { toSegment } from '../../core/pages'
 import { destinationOf } from '../destinations/registry'
 import { getJob } from '../store/jobs'
+import { namesOfPeople } from '../store/people'
 import { livePublication, openPublications } from '../store/publications'
 import { publishedReleases } from '../store/releases'
 import { findJobLine } from './list-jobs'
@@ -14,6 +15,9 @@ export type ReleaseLine = {
   readonly live: boolean
   readonly files: number
   readonly bytes: number
+  /** Who published it last, by name; nobody where that was not kept. */
+  readonly by: string | null
+  readonly note: string
 }
 export type PublishView = {
   readonly address: string | null
@@ -30,6 +34,7 @@ export type PublishView = {
 export function publishView(job: string): PublishView {
   const { name, liveUrl } = findJobLine(job)
   const live = livePublication(job)
+  const names = namesOfPeople()
   const releases = publishedReleases(job).map((release) => ({
     id: release.id,
     number: release.number,
@@ -38,6 +43,8 @@ export function publishView(job: string): PublishView {
     live: release.id === live?.release,
     files: Object.keys(release.manifest).length,
     bytes: Object.values(release.manifest).reduce((sum, f) => sum + f.bytes, 0),
+    by: release.person && (names.get(release.person) ?? null),
+    note: release.note,
   }))
   return {
     address: getJob(job).address,

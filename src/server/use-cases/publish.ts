@@ -1,5 +1,6 @@
 import { nanoid } from 'nanoid'
 import * as v from 'valibot'
+import { MAX_NOTE } from '../../core/release'
 import { destinationOf } from '../destinations/registry'
 import { Problem } from '../http/problems'
 import { jobState, stateAt } from '../log/edit-log'
@@ -14,9 +15,10 @@ import { findRelease, getRelease, insertRelease, type Release } from '../store/r
 import { runTask } from '../tasks/run-task'
 
 /** The site as it is at the revision that the screen shows, or an earlier release once more. */
+const note = v.optional(v.pipe(v.string(), v.trim(), v.maxLength(MAX_NOTE)))
 export const publishSchema = v.union([
-  v.strictObject({ revision: v.pipe(v.number(), v.integer()) }),
-  v.strictObject({ release: v.string() }),
+  v.strictObject({ revision: v.pipe(v.number(), v.integer()), note }),
+  v.strictObject({ release: v.string(), note }),
 ])
 export type PublishInput = v.InferOutput<typeof publishSchema>
 export type Published = CarriedOut & { readonly origin: string }
@@ -31,7 +33,7 @@ export function publish(job: string, input: PublishInput, onProgress: OnProgress
       'release' in input
         ? await earlierRelease(job, input.release, address, onProgress)
         : await presentRelease(job, input.revision, address, onProgress)
-    const publication = begin(job, release)
+    const publication = begin(job, release, person.id, input.note ?? '')
     const done = await carryOut(destinationOf(), publication, release, onProgress)
     noteAudit({ person: person.id, what: 'published', about: address, address: whence.address })
     if (done.notSentOn !== null) finishLater()
@@ -39,7 +41,7 @@ export function publish(job: string, input: PublishInput, onProgress: OnProgress
   })
 }
 
-function begin(job: string, release: Release): Publication {
+function begin(job: string, release: Release, person: string, note: string): Publication {
   const live = livePublication(job)
   const publication = {
     id: nanoid(12),
@@ -48,6 +50,8 @@ function begin(job: string, release: Release): Publication {
     release: release.id,
     address: release.address,
     movedFrom: live && live.address !== release.address ? live.address : null,
+    person,
+    note,
   }
   insertPublication(publication)
   return { ...publication, switchedAt: null, doneAt: null }

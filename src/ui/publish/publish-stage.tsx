@@ -2,11 +2,13 @@
 import { ExternalLink } from 'lucide-react'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
-import { useEffect, useRef } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { countLeftovers } from '@/core/fill'
+import { MAX_NOTE } from '@/core/release'
 import { factsOf, findFactFault } from '@/core/site'
 import { useJob } from '../job/job-context'
 import { Button } from '../parts/button'
+import { inputClass } from '../parts/field'
 import { CopyButton } from '../parts/copy-button'
 import { count } from '../parts/words'
 import { AddressChooser } from './address-chooser'
@@ -32,11 +34,14 @@ export function PublishStage({ address, proposal, hostSuffix, liveUrl, releases,
   const job = useJob((s) => s.id)
   const saved = useJob((s) => s.saveState === 'saved')
   const { plan, progress, fault, done, busy, prepare, publish, putBack } = usePublishing(address)
+  const [note, setNote] = useState('')
   const live = useRef<HTMLAnchorElement>(null)
   const changes = useRef<HTMLHeadingElement>(null)
   // The button that was pressed has nothing more to do: the site itself is what is looked at next.
   useEffect(() => {
-    if (done) live.current?.focus()
+    if (!done) return
+    setNote('')
+    live.current?.focus()
   }, [done, liveUrl])
   const nothing = plan ? plan.added.length + plan.changed.length + plan.removed.length === 0 : false
   return (
@@ -84,7 +89,19 @@ export function PublishStage({ address, proposal, hostSuffix, liveUrl, releases,
           <OpenPoints />
           {address !== null && (
             <div className="mt-4 flex flex-wrap items-center gap-4">
-              <PublishButton disabled={!plan || nothing || busy || !saved} onPublish={publish} />
+              <PublishButton disabled={!plan || nothing || busy || !saved} onPublish={() => publish(note)} />
+              <label className="flex min-w-0 flex-1 items-center gap-2 text-sm">
+                <span className="shrink-0 font-semibold">Note</span>
+                <input
+                  data-own-undo
+                  className={`${inputClass} min-w-48`}
+                  maxLength={MAX_NOTE}
+                  dir="auto"
+                  placeholder="What is new in it, for you and those you work with"
+                  value={note}
+                  onChange={(event) => setNote(event.target.value)}
+                />
+              </label>
               {done && (
                 <p className="font-semibold text-done" role="status">
                   ✓ {done}
@@ -117,7 +134,7 @@ export function PublishStage({ address, proposal, hostSuffix, liveUrl, releases,
           )}
         </div>
       </div>
-      <ReleaseList releases={releases} address={address} busy={busy} onPutBack={putBack} />
+      <ReleaseList job={job} releases={releases} address={address} busy={busy} onPutBack={putBack} />
     </main>
   )
 }

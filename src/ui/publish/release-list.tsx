@@ -1,6 +1,6 @@
 'use client'
 import { useState } from 'react'
-import { Button } from '../parts/button'
+import { Button, buttonClass } from '../parts/button'
 import { count, dayAndTime, kilobytes } from '../parts/words'
 
 export type ReleaseLine = {
@@ -11,15 +11,19 @@ export type ReleaseLine = {
   readonly bytes: number
   readonly address: string
   readonly live: boolean
+  readonly by: string | null
+  readonly note: string
 }
 
 /** Every release that visitors have seen; any of them can be put back. */
 export function ReleaseList({
+  job,
   releases,
   address,
   busy,
   onPutBack,
 }: {
+  job: string
   releases: readonly ReleaseLine[]
   address: string | null
   busy: boolean
@@ -47,10 +51,16 @@ export function ReleaseList({
                 <time dateTime={release.at} suppressHydrationWarning>
                   {dayAndTime(release.at)}
                 </time>
+                {release.by && `, by ${release.by}`}
               </p>
               <p className="text-sm text-soft">
                 {count(release.files, 'file')}, {kilobytes(release.bytes)}, <span className="font-mono text-xs">{release.address}</span>
               </p>
+              {release.note && (
+                <p className="mt-0.5 break-words border-s-2 border-tape ps-2 text-sm" dir="auto">
+                  {release.note}
+                </p>
+              )}
               {!release.live &&
                 (asked === release.id ? (
                   <div className="mt-2 text-sm">
@@ -75,7 +85,7 @@ export function ReleaseList({
                   </div>
                 ) : (
                   <Button
-                    className="mt-2"
+                    className="me-2 mt-2"
                     disabled={busy}
                     autoFocus={left === release.id}
                     onClick={() => setAsked(release.id)}
@@ -84,6 +94,17 @@ export function ReleaseList({
                     Put back…
                   </Button>
                 ))}
+              {asked !== release.id && (
+                <a
+                  className={`${buttonClass()} mt-2`}
+                  href={`/api/jobs/${job}/releases/${release.id}`}
+                  download
+                  aria-label={`Take the files of release ${release.number}, as a zip`}
+                  title="The whole site as it was published: it runs in any folder of any server"
+                >
+                  Files (zip)
+                </a>
+              )}
             </li>
           ))}
         </ol>

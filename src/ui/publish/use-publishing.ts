@@ -26,7 +26,7 @@ export type Publishing = {
   readonly done: string | null
   readonly busy: boolean
   readonly prepare: () => void
-  readonly publish: () => void
+  readonly publish: (note: string) => void
   readonly putBack: (release: string) => void
 }
 
@@ -89,7 +89,7 @@ export function usePublishing(address: string | null): Publishing {
     if (saved && isMeasured) void prepare()
   }, [prepare, saved, revision, isMeasured, menu, holds])
 
-  const put = async (input: { revision: number } | { release: string }, words: (sent: Sent) => string): Promise<void> => {
+  const put = async (input: { revision: number; note: string } | { release: string }, words: (sent: Sent) => string): Promise<void> => {
     if (running.current) return
     setDone(null)
     const isDone = await run(async () => {
@@ -109,7 +109,7 @@ export function usePublishing(address: string | null): Publishing {
     done,
     busy,
     prepare: () => void prepare(),
-    publish: () => void (isNow && put({ revision: made.revision }, wordsOf)),
+    publish: (note) => void (isNow && put({ revision: made.revision, note }, wordsOf)),
     putBack: (release) => void put({ release }, () => 'The earlier release is live again.'),
   }
 }
