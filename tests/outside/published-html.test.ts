@@ -11,7 +11,7 @@ import type { Manifest } from '../../src/core/release'
 import { renderPage } from '../../src/core/render'
 import { homePage } from '../../src/core/site'
 import { testSite } from '../pack'
-import { edited } from '../site'
+import { edited, setText } from '../site'
 
 const require = createRequire(import.meta.url)
 const folder = mkdtempSync(path.join(tmpdir(), 'instant-fit-site-'))
@@ -125,11 +125,25 @@ describe('a published site', () => {
     expect(errors.map((e) => `${path.basename(path.dirname(e.url))}/${path.basename(e.url)}:${e.lastLine} ${e.message}`)).toEqual([])
   })
 
-  test('has a sitemap that is valid after the schema of sitemaps.org', () => {
+  test('has a sitemap that is valid after the schema of sitemaps.org, with the day each page changed', async () => {
     // The package “sitemap” ships sitemaps.org's sitemap.xsd; libxml2 checks against it.
     const xsd = path.join(path.dirname(require.resolve('sitemap/package.json')), 'schema', 'sitemap.xsd')
     expect(() => execFileSync('xmllint', ['--noout', '--nonet', '--schema', xsd, at('sitemap.xml')], { stdio: 'pipe' })).not.toThrow()
     expect(readFileSync(at('sitemap.xml'), 'utf8').match(/<loc>/g)).toHaveLength(8)
+    // With the day of each page's last change: a page that is as it was keeps the day that the map of what is live says of it.
+    const [{ buildRelease }, { readBlob }, { packAssets }] = await server()
+    const site = { ...testSite(FACTS), assets: await packAssets() }
+    const build = (today: string, heading: string, before?: Manifest): Promise<Manifest> => {
+      const document = edited(site.document, setText('home.hero', 'heading', heading))
+      return buildRelease({ ...site, document, today }, 'http://client.localhost:4380', () => undefined, [], before)
+    }
+    const first = await build('2026-11-20', 'One')
+    const second = await build('2026-11-27', 'Two', first)
+    const map = String(readBlob(second['sitemap.xml']!.hash))
+    expect(map).toContain('<loc>http://client.localhost:4380/</loc><lastmod>2026-11-27</lastmod>')
+    expect(map).toContain('<loc>http://client.localhost:4380/about/</loc><lastmod>2026-11-20</lastmod>')
+    writeFileSync(at('dated.xml'), map)
+    expect(() => execFileSync('xmllint', ['--noout', '--nonet', '--schema', xsd, at('dated.xml')], { stdio: 'pipe' })).not.toThrow()
     writeFileSync(at('bad.xml'), readFileSync(at('sitemap.xml'), 'utf8').replace('<loc>', '<location>').replace('</loc>', '</location>'))
     expect(() => execFileSync('xmllint', ['--noout', '--nonet', '--schema', xsd, at('bad.xml')], { stdio: 'pipe' })).toThrow()
   })

@@ -8,6 +8,7 @@ import {
   parseSiteName,
   planPublish,
   renderRobots,
+  readSitemapDays,
   renderSitemap,
   renderWebManifest,
   suggestSiteNames,
@@ -110,7 +111,7 @@ test('the site map has every page once, by its whole address; robots are shown i
       .slice(2)
       .map((page) => ({ type: 'page/remove' as const, page: page as PageId })),
   )
-  expect(renderSitemap(one, 'https://a.example')).toBe(
+  expect(renderSitemap(one, 'https://a.example', () => null)).toBe(
     `<?xml version="1.0" encoding="UTF-8"?>
 <urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9">
   <url><loc>https://a.example/</loc></url>
@@ -118,7 +119,10 @@ test('the site map has every page once, by its whole address; robots are shown i
 </urlset>
 `,
   )
-  expect(renderSitemap(one, 'https://a.example/?a&b')).toContain('?a&amp;b/about/')
+  expect(renderSitemap(one, 'https://a.example/?a&b', () => null)).toContain('?a&amp;b/about/')
+  const dated = renderSitemap(one, 'https://a.example', (page) => (page.id === 'home' ? '2026-11-27' : null))
+  expect(dated).toContain('<url><loc>https://a.example/</loc><lastmod>2026-11-27</lastmod></url>')
+  expect([...readSitemapDays(dated)]).toEqual([['/', '2026-11-27']])
   expect(renderRobots('https://a.example')).toBe('User-agent: *\nAllow: /\n\nSitemap: https://a.example/sitemap.xml\n')
 })
 

@@ -6,6 +6,8 @@ import { dayOf, siteLanguage } from '../../core/site'
 import { destinationOf } from '../destinations/registry'
 import { kept } from '../files/kept'
 import { pack } from '../packs/packs'
+import { livePublication } from '../store/publications'
+import { getRelease } from '../store/releases'
 import { menuFitOf } from '../store/menu-fits'
 import { textHoldOf } from '../store/text-holds'
 import { jobAssets } from '../store/assets'
@@ -19,10 +21,15 @@ export type Prepared = {
   readonly revision: number
   readonly address: string
   readonly day: string
+  /** The release that visitors see as it is made. */
+  readonly before: string | null
   /** What was measured of it in a browser, as JSON. */
   readonly measured: string
   readonly manifest: Manifest
 }
+
+/** What has to be the same for files not to be made again. */
+const PARTS = ['revision', 'address', 'day', 'before', 'measured'] as const
 
 const last = (): Map<string, Prepared> => kept('prepared', () => new Map())
 
@@ -46,11 +53,20 @@ export async function prepareFiles(
   const menuFrom = menuFitOf(job, menuKeyOf(plain))
   const holds = holdsOf(job, plain)
   const measured = JSON.stringify([menuFrom, ...holds])
-  if (known?.revision === revision && known.address === address && known.day === today && known.measured === measured) return known
+  const before = livePublication(job)?.release ?? null
+  const made = { revision, address, day: today, before, measured }
+  if (known && PARTS.every((part) => known[part] === made[part])) return known
   const site: Site = { ...plain, menuFrom, holds: (ask) => holds.get(JSON.stringify(ask)) ?? null }
   const origin = destinationOf().originOf(address)
-  const manifest = await buildRelease(site, origin, (done, total) => onProgress({ step: 'building', done, total }), publishedPaths(job))
-  const prepared = { revision, address, day: today, measured, manifest }
+  const live = before === null ? {} : getRelease(job, before).manifest
+  const manifest = await buildRelease(
+    site,
+    origin,
+    (done, total) => onProgress({ step: 'building', done, total }),
+    publishedPaths(job),
+    live,
+  )
+  const prepared = { ...made, manifest }
   last().set(job, prepared)
   return prepared
 }
