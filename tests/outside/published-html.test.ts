@@ -19,6 +19,7 @@ const at = (file: string): string => path.join(folder, file)
 let manifest: Manifest = {}
 
 const HOURS = { mon: [], tue: [{ opens: '09:00', closes: '17:00' }], wed: [], thu: [], fri: [], sat: [], sun: [] }
+const ORIGIN = 'http://client.localhost:4380'
 const FACTS = {
   name: 'Béla & “Sons”',
   trade: 'Clock and watch repair',
@@ -33,16 +34,15 @@ const server = () =>
     import('../../src/server/releases/build-release'),
     import('../../src/server/files/blobs'),
     import('../../src/server/packs/packs'),
+    import('../../src/server/releases/site-map'),
   ])
 
 beforeAll(async () => {
   process.env.INSTANT_FIT_DATA ??= mkdtempSync(path.join(tmpdir(), 'instant-fit-'))
-  const [{ buildRelease }, { readBlob }, { packAssets }] = await server()
-  manifest = await buildRelease(
-    { ...testSite(FACTS, { colour: '#8a5a12' }), assets: await packAssets() },
-    'http://client.localhost:4380',
-    () => undefined,
-  )
+  const [{ buildRelease }, { readBlob }, { packAssets }, { withSiteMap }] = await server()
+  const site = { ...testSite(FACTS, { colour: '#8a5a12' }), assets: await packAssets() }
+  const files = await buildRelease(site, ORIGIN, () => undefined)
+  manifest = withSiteMap(files, site.document, ORIGIN, '2026-11-27', {})
   for (const [file, { hash }] of Object.entries(manifest)) {
     mkdirSync(path.dirname(at(file)), { recursive: true })
     writeFileSync(at(file), readBlob(hash)!)
@@ -54,7 +54,7 @@ function onePage(): string {
   const site = testSite(FACTS, { colour: '#8a5a12' })
   const document = edited(site.document, { type: 'plan/set', part: 'onePage', value: true })
   const icons = { svg: 'favicon.svg', ico: 'favicon.ico', touch: 'apple-touch-icon.png', manifest: 'site.webmanifest' }
-  const files = { origin: 'http://client.localhost:4380', stylesheet: 'style.css', preloads: [], icons }
+  const files = { origin: ORIGIN, stylesheet: 'style.css', preloads: [], icons }
   return renderPage({ ...site, document }, homePage(document), files).html
 }
 
@@ -93,7 +93,7 @@ describe('a published site', () => {
     const site = { ...testSite(FACTS), assets: await packAssets() }
     const css = Array.from({ length: 4000 }, (_, i) => `.hero-bench .r${hashOf(String(i)).slice(0, 12)}{margin:${i}px}`).join('')
     const templates = { ...site.pack.templates, tallow: { ...site.pack.templates.tallow!, css } }
-    const long = await buildRelease({ ...site, pack: { ...site.pack, templates } }, 'http://client.localhost:4380', () => undefined)
+    const long = await buildRelease({ ...site, pack: { ...site.pack, templates } }, ORIGIN, () => undefined)
     const sheets = Object.keys(long).filter((f) => f.endsWith('.css'))
     expect(sheets).toHaveLength(1)
     const html = String(readBlob(long['about/index.html']!.hash))
@@ -131,13 +131,13 @@ describe('a published site', () => {
     expect(() => execFileSync('xmllint', ['--noout', '--nonet', '--schema', xsd, at('sitemap.xml')], { stdio: 'pipe' })).not.toThrow()
     expect(readFileSync(at('sitemap.xml'), 'utf8').match(/<loc>/g)).toHaveLength(8)
     // With the day of each page's last change: a page that is as it was keeps the day that the map of what is live says of it.
-    const [{ buildRelease }, { readBlob }, { packAssets }] = await server()
+    const [{ buildRelease }, { readBlob }, { packAssets }, { withSiteMap }] = await server()
     const site = { ...testSite(FACTS), assets: await packAssets() }
-    const build = (today: string, heading: string, before?: Manifest): Promise<Manifest> => {
+    const build = async (today: string, heading: string, live: Manifest): Promise<Manifest> => {
       const document = edited(site.document, setText('home.hero', 'heading', heading))
-      return buildRelease({ ...site, document, today }, 'http://client.localhost:4380', () => undefined, [], before)
+      return withSiteMap(await buildRelease({ ...site, document, today }, ORIGIN, () => undefined), document, ORIGIN, today, live)
     }
-    const first = await build('2026-11-20', 'One')
+    const first = await build('2026-11-20', 'One', {})
     const second = await build('2026-11-27', 'Two', first)
     const map = String(readBlob(second['sitemap.xml']!.hash))
     expect(map).toContain('<loc>http://client.localhost:4380/</loc><lastmod>2026-11-27</lastmod>')

@@ -311,6 +311,14 @@ test('a release says what was noted of it and by whom it went live last, also af
   forgetMemory('prepared')
 })
 
+test('a site that has just gone live is not made again to say that nothing changed, and its map keeps its days', async () => {
+  await takeAddress()
+  await publish()
+  const steps: string[] = []
+  const { plan } = await preparing.prepareRelease(job, {}, ({ step }) => steps.push(step))
+  expect([plan.added, plan.changed, plan.removed, steps]).toEqual([[], [], [], []])
+})
+
 test('the files of a release are taken as one zip, each as it is published; where one is gone it says which', async () => {
   const name = await takeAddress()
   await publish()

@@ -63,7 +63,7 @@ test('a spot’s name is never that of another: a section’s own goes before, a
 
 test('parts have no file, no place on the map and no description to give; visitors of their old addresses are led to the spot', () => {
   expect(pagesApart(one).map((p) => p.id)).toEqual(shownPages(many).flatMap((p, i) => (i === 0 || p.listed !== 'menu' ? [p.id] : [])))
-  expect(renderSitemap(one, 'https://client.example', () => null).match(/<loc>/g)).toHaveLength(pagesApart(one).length)
+  expect(renderSitemap(one, 'https://client.example', () => '2026-11-27').match(/<loc>/g)).toHaveLength(pagesApart(one).length)
   const published = shownPages(many).map((p) => ({ path: pagePath(many, p), page: p.id }))
   const led = Object.fromEntries(redirectsOf(one, published, 'https://client.example').map((r) => [r.from, redirectTarget(one, r)]))
   expect(led['/about/']).toBe('/#about')

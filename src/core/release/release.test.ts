@@ -111,18 +111,18 @@ test('the site map has every page once, by its whole address; robots are shown i
       .slice(2)
       .map((page) => ({ type: 'page/remove' as const, page: page as PageId })),
   )
-  expect(renderSitemap(one, 'https://a.example', () => null)).toBe(
+  const day = (page: { readonly id: string }): string => (page.id === 'home' ? '2026-11-27' : '2026-11-20')
+  const map = renderSitemap(one, 'https://a.example', day)
+  expect(map).toBe(
     `<?xml version="1.0" encoding="UTF-8"?>
 <urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9">
-  <url><loc>https://a.example/</loc></url>
-  <url><loc>https://a.example/about/</loc></url>
+  <url><loc>https://a.example/</loc><lastmod>2026-11-27</lastmod></url>
+  <url><loc>https://a.example/about/</loc><lastmod>2026-11-20</lastmod></url>
 </urlset>
 `,
   )
-  expect(renderSitemap(one, 'https://a.example/?a&b', () => null)).toContain('?a&amp;b/about/')
-  const dated = renderSitemap(one, 'https://a.example', (page) => (page.id === 'home' ? '2026-11-27' : null))
-  expect(dated).toContain('<url><loc>https://a.example/</loc><lastmod>2026-11-27</lastmod></url>')
-  expect([...readSitemapDays(dated)]).toEqual([['/', '2026-11-27']])
+  expect(renderSitemap(one, 'https://a.example/?a&b', day)).toContain('?a&amp;b/about/')
+  expect(Object.fromEntries(readSitemapDays(map))).toEqual({ '/': '2026-11-27', '/about/': '2026-11-20' })
   expect(renderRobots('https://a.example')).toBe('User-agent: *\nAllow: /\n\nSitemap: https://a.example/sitemap.xml\n')
 })
 

@@ -2,12 +2,11 @@ import { pagePath } from '../pages'
 import { escapeText } from '../render'
 import { pagesApart, type Page, type SiteDocument } from '../site'
 
-/** sitemap.xml after sitemaps.org/protocol.html: an entry for each page, with its full address and the day it changed, where known. */
-export function renderSitemap(document: SiteDocument, origin: string, dayOf: (page: Page) => string | null): string {
+/** sitemap.xml after sitemaps.org/protocol.html: an entry for each page, with its full address and the day it changed last. */
+export function renderSitemap(document: SiteDocument, origin: string, dayOf: (page: Page) => string): string {
   const urls = pagesApart(document).map((page) => {
-    const day = dayOf(page)
-    const lastmod = day === null ? '' : `<lastmod>${day}</lastmod>`
-    return `  <url><loc>${escapeText(origin + pagePath(document, page))}</loc>${lastmod}</url>`
+    const loc = escapeText(origin + pagePath(document, page))
+    return `  <url><loc>${loc}</loc><lastmod>${dayOf(page)}</lastmod></url>`
   })
   return (
     '<?xml version="1.0" encoding="UTF-8"?>\n<urlset ' +

@@ -2,7 +2,7 @@ import CSS_TARGETS from './css-targets'
 import { createHash } from 'node:crypto'
 import { gzipSync } from 'node:zlib'
 import { transform } from 'lightningcss'
-import { readSitemapDays, renderRobots, renderSitemap, renderWebManifest, type Manifest, type ManifestEntry } from '../../core/release'
+import { renderRobots, renderWebManifest, type Manifest, type ManifestEntry } from '../../core/release'
 import {
   businessCard,
   CARD_FILE,
@@ -17,37 +17,25 @@ import {
   type PageRules,
   type ReleaseFiles,
 } from '../../core/render'
-import {
-  filePath,
-  linkedFiles,
-  pageFile,
-  pagePath,
-  redirectFile,
-  redirectsOf,
-  redirectTarget,
-  rootFrom,
-  type PublishedPath,
-} from '../../core/pages'
+import { filePath, linkedFiles, pageFile, redirectFile, redirectsOf, redirectTarget, rootFrom, type PublishedPath } from '../../core/pages'
 import { pagesApart, type Page } from '../../core/site'
 import { shownFact, siteScheme, type Site } from '../../core/fill'
 import { fontFaceCss, fontLicences } from '../../core/type'
 import type { PictureVariant } from '../../core/image'
 import { siteFonts, type SiteFont } from '../media/fonts'
 import { makeVariant } from '../media/variants'
-import { own } from '../../core/own'
-import { hashOf, keepBlob, readBlob } from '../files/blobs'
+import { hashOf, keepBlob } from '../files/blobs'
 import { makeIcons } from './icons'
 
 /** Told of each finished part: pictures take the time, so they are what is counted. */
 export type BuildProgress = (done: number, total: number) => void
 
-/** Makes every file of a release and keeps it under its hash. The same site after the same release gives the same, byte for byte. */
+/** Makes every file of a release but its map, and keeps it under its hash. The same site gives the same manifest, byte for byte. */
 export async function buildRelease(
   site: Site,
   origin: string,
   onProgress: BuildProgress,
   published: readonly PublishedPath[] = [],
-  before: Manifest = {},
 ): Promise<Manifest> {
   const manifest = new Map<string, ManifestEntry>()
   const add = (path: string, content: Buffer | string): void => {
@@ -65,7 +53,6 @@ export async function buildRelease(
   addRedirects(site, origin, published, (path, content, leadsTo) => {
     if (!manifest.has(path)) manifest.set(path, { ...keepBlob(content), leadsTo })
   })
-  add('sitemap.xml', renderSitemap(site.document, origin, dayOfChange(site, manifest, before)))
   add('robots.txt', renderRobots(origin))
   const card = businessCard(site, origin)
   if (card) add(CARD_FILE, card)
@@ -80,17 +67,6 @@ export async function buildRelease(
     }),
   )
   return Object.fromEntries(manifest)
-}
-
-/** The day on which a page changed last: the one that the map of what is live says of it, where it is the same; else today. */
-function dayOfChange(site: Site, now: ReadonlyMap<string, ManifestEntry>, before: Manifest): (page: Page) => string | null {
-  const map = own(before, 'sitemap.xml')
-  const days = readSitemapDays(String((map && readBlob(map.hash)) ?? ''))
-  return (page) => {
-    const file = pageFile(site.document, page)
-    const isSame = now.get(file)?.hash === own(before, file)?.hash
-    return (isSame ? days.get(pagePath(site.document, page)) : undefined) ?? site.today ?? null
-  }
 }
 
 /**

@@ -13,6 +13,7 @@ import { textHoldOf } from '../store/text-holds'
 import { jobAssets } from '../store/assets'
 import type { JobState } from '../log/edit-log'
 import { buildRelease } from './build-release'
+import { withSiteMap } from './site-map'
 import { publishedPaths } from './published-paths'
 import type { OnProgress } from './carry-out'
 
@@ -21,54 +22,47 @@ export type Prepared = {
   readonly revision: number
   readonly address: string
   readonly day: string
-  /** The release that visitors see as it is made. */
-  readonly before: string | null
   /** What was measured of it in a browser, as JSON. */
   readonly measured: string
   readonly manifest: Manifest
 }
 
-/** What has to be the same for files not to be made again. */
-const PARTS = ['revision', 'address', 'day', 'before', 'measured'] as const
-
 const last = (): Map<string, Prepared> => kept('prepared', () => new Map())
 
-/** Makes every file of a site as it is at a revision, for an address; the last that was made for a job is not made twice. */
-export async function prepareFiles(
-  job: string,
-  { revision, document }: JobState,
-  address: string,
-  onProgress: OnProgress,
-): Promise<Prepared> {
+/**
+ * Makes every file of a site as it is at a revision, for an address. Its map says what changed since what is live, which a publication changes
+ * though the site stays as it is.
+ */
+export async function prepareFiles(job: string, state: JobState, address: string, onProgress: OnProgress): Promise<Prepared> {
+  const made = await makeFiles(job, state, address, onProgress)
+  const live = livePublication(job)
+  const there = live ? getRelease(job, live.release).manifest : {}
+  const manifest = withSiteMap(made.manifest, state.document, destinationOf().originOf(address), made.day, there)
+  return { ...made, manifest }
+}
+
+/** The files but the map; the last that were made for a job are not made twice. */
+async function makeFiles(job: string, { revision, document }: JobState, address: string, onProgress: OnProgress): Promise<Prepared> {
   const known = last().get(job)
-  const today = dayOf(new Date())
+  const day = dayOf(new Date())
   const plain: Site = {
     document,
     pack: pack(),
     assets: await jobAssets(job),
     mode: 'release',
-    today,
+    today: day,
     hyphens: await loadHyphenation(siteLanguage(document)),
   }
   const menuFrom = menuFitOf(job, menuKeyOf(plain))
   const holds = holdsOf(job, plain)
   const measured = JSON.stringify([menuFrom, ...holds])
-  const before = livePublication(job)?.release ?? null
-  const made = { revision, address, day: today, before, measured }
-  if (known && PARTS.every((part) => known[part] === made[part])) return known
+  if (known?.revision === revision && known.address === address && known.day === day && known.measured === measured) return known
   const site: Site = { ...plain, menuFrom, holds: (ask) => holds.get(JSON.stringify(ask)) ?? null }
   const origin = destinationOf().originOf(address)
-  const live = before === null ? {} : getRelease(job, before).manifest
-  const manifest = await buildRelease(
-    site,
-    origin,
-    (done, total) => onProgress({ step: 'building', done, total }),
-    publishedPaths(job),
-    live,
-  )
-  const prepared = { ...made, manifest }
-  last().set(job, prepared)
-  return prepared
+  const manifest = await buildRelease(site, origin, (done, total) => onProgress({ step: 'building', done, total }), publishedPaths(job))
+  const made = { revision, address, day, measured, manifest }
+  last().set(job, made)
+  return made
 }
 
 /** How the site's texts are held, by what is asked of them, as far as a browser has told. */

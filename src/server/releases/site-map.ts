@@ -1,0 +1,20 @@
+import { own } from '../../core/own'
+import { pageFile, pagePath } from '../../core/pages'
+import { readSitemapDays, renderSitemap, type Manifest } from '../../core/release'
+import type { Page, SiteDocument } from '../../core/site'
+import { keepBlob, readBlob } from '../files/blobs'
+
+/** The file that the map of a site is published as. */
+const MAP_FILE = 'sitemap.xml'
+
+/** The files of a site and the map of its pages: one that is live as it is keeps the day that the map there says of it, others have today. */
+export function withSiteMap(files: Manifest, document: SiteDocument, origin: string, today: string, live: Manifest): Manifest {
+  const map = own(live, MAP_FILE)
+  const days = readSitemapDays(String((map && readBlob(map.hash)) ?? ''))
+  const dayOf = (page: Page): string => {
+    const file = pageFile(document, page)
+    const isSame = own(files, file)?.hash === own(live, file)?.hash
+    return (isSame ? days.get(pagePath(document, page)) : undefined) ?? today
+  }
+  return { ...files, [MAP_FILE]: keepBlob(renderSitemap(document, origin, dayOf)) }
+}
