@@ -1,12 +1,8 @@
 import { param, readRoute } from '@/server/http/route'
+import { zipReply } from '@/server/http/zip-reply'
 import { takePackOut } from '@/server/use-cases/packs'
 
 export const GET = readRoute((asked) => {
   const template = param(asked, 'template')
-  const headers = {
-    'content-type': 'application/zip',
-    'content-disposition': `attachment; filename="${encodeURIComponent(template)}.zip"`,
-    'cache-control': 'no-store',
-  }
-  return new Response(takePackOut(template), { headers })
+  return zipReply(`${template}.zip`, takePackOut(template))
 })
