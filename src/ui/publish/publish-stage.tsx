@@ -35,13 +35,13 @@ export function PublishStage({ address, proposal, hostSuffix, liveUrl, releases,
   const saved = useJob((s) => s.saveState === 'saved')
   const { plan, progress, fault, done, busy, prepare, publish, putBack } = usePublishing(address)
   const [note, setNote] = useState('')
+  // What was noted belongs to the release that went live with it; what is typed meanwhile stays.
+  const send = (): void => void publish(note).then((isDone) => isDone && setNote((now) => (now === note ? '' : now)))
   const live = useRef<HTMLAnchorElement>(null)
   const changes = useRef<HTMLHeadingElement>(null)
   // The button that was pressed has nothing more to do: the site itself is what is looked at next.
   useEffect(() => {
-    if (!done) return
-    setNote('')
-    live.current?.focus()
+    if (done) live.current?.focus()
   }, [done, liveUrl])
   const nothing = plan ? plan.added.length + plan.changed.length + plan.removed.length === 0 : false
   return (
@@ -89,7 +89,7 @@ export function PublishStage({ address, proposal, hostSuffix, liveUrl, releases,
           <OpenPoints />
           {address !== null && (
             <div className="mt-4 flex flex-wrap items-center gap-4">
-              <PublishButton disabled={!plan || nothing || busy || !saved} onPublish={() => publish(note)} />
+              <PublishButton disabled={!plan || nothing || busy || !saved} onPublish={send} />
               <label className="flex min-w-0 flex-1 items-center gap-2 text-sm">
                 <span className="shrink-0 font-semibold">Note</span>
                 <input

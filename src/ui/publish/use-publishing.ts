@@ -26,7 +26,8 @@ export type Publishing = {
   readonly done: string | null
   readonly busy: boolean
   readonly prepare: () => void
-  readonly publish: (note: string) => void
+  /** False where it did not go live. */
+  readonly publish: (note: string) => Promise<boolean>
   readonly putBack: (release: string) => void
 }
 
@@ -89,8 +90,8 @@ export function usePublishing(address: string | null): Publishing {
     if (saved && isMeasured) void prepare()
   }, [prepare, saved, revision, isMeasured, menu, holds])
 
-  const put = async (input: { revision: number; note: string } | { release: string }, words: (sent: Sent) => string): Promise<void> => {
-    if (running.current) return
+  const put = async (input: { revision: number; note: string } | { release: string }, words: (sent: Sent) => string): Promise<boolean> => {
+    if (running.current) return false
     setDone(null)
     const isDone = await run(async () => {
       const sent = await callWithProgress<Progress, Sent>(`/api/jobs/${job}/publish`, input, setProgress)
@@ -99,6 +100,7 @@ export function usePublishing(address: string | null): Publishing {
     router.refresh()
     // What is live has changed, and so has the plan. What went wrong is to be read first, unless something else came meanwhile.
     if (isDone || again.current) void prepare()
+    return isDone
   }
 
   const isNow = made !== null && made.revision === revision && made.address === address
@@ -109,7 +111,7 @@ export function usePublishing(address: string | null): Publishing {
     done,
     busy,
     prepare: () => void prepare(),
-    publish: (note) => void (isNow && put({ revision: made.revision, note }, wordsOf)),
+    publish: async (note) => isNow && (await put({ revision: made.revision, note }, wordsOf)),
     putBack: (release) => void put({ release }, () => 'The earlier release is live again.'),
   }
 }
