@@ -14,8 +14,6 @@ type Drawn = { readonly now: DrawnPage; readonly designed: DrawnPage }
 /** What is laid out in one go: what is shown, and the sections to be read there, each without its own name, by the name it has there. */
 type Turn = { readonly shown: DrawnPage; readonly asked: ReadonlyMap<string, string> }
 
-/** The most sections that are remembered: more than the largest site has. */
-const MOST_READ = 6000
 /** How many sections are laid out in one go: more would keep the screen waiting. */
 const AT_ONCE = 6
 /** What stands for a section's own name, so that two that are the same but for it are read once. */
@@ -50,8 +48,11 @@ export class LineBook {
     const styles = [...drawn.values()][0]?.now.styles ?? null
     if (!styles || !sameStyles(this.styles, styles)) this.read.clear()
     this.styles = styles
-    for (const turn of this.turns([...drawn.values()].flatMap(({ now, designed }) => [now, designed])))
-      if (!(await this.readTurn(turn, isOver))) return null
+    const all = [...drawn.values()].flatMap(({ now, designed }) => [now, designed])
+    for (const turn of this.turns(all)) if (!(await this.readTurn(turn, isOver))) return null
+    // What the site does not show any more is forgotten.
+    const shown = new Set(all.flatMap((page) => allOf(page).map(bare)))
+    for (const html of this.read.keys()) if (!shown.has(html)) this.read.delete(html)
     return new Map([...drawn].map(([page, { now, designed }]) => [page, this.compare(now, designed)]))
   }
 
@@ -97,7 +98,6 @@ export class LineBook {
     }
     // The next turn begins at the width that this one ended at.
     this.widths = this.widths.toReversed()
-    if (this.read.size > MOST_READ) this.read.clear()
     for (const [html, found] of lines) this.read.set(html, found)
     return true
   }
