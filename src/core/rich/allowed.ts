@@ -3,7 +3,7 @@ import { finishRich } from './tidy'
 
 /** What a rich place takes beside paragraphs, lists and small print. */
 export type Allowed = {
-  /** Sub-headings and quotations; a lead, an introduction or a note belongs to what it stands by and has none. */
+  /** Sub-headings and quotations; words that belong to what they stand by, as a lead or a note, have none. */
   readonly parts: boolean
   /** The rank of its sub-headings: one under the heading that they stand under. */
   readonly rank: 2 | 3
@@ -11,9 +11,9 @@ export type Allowed = {
 
 /** What the slot of a kind takes. */
 export function allowedIn(kind: SectionKind, slot: string): Allowed {
-  const isOpening = ['lead', 'intro', 'note', 'legal'].includes(slot) || (slot === 'text' && kind !== 'legal')
+  const isBody = slot === 'body' || slot === 'answer' || kind === 'legal'
   // The words that open a page of small print stand right under the page's own heading.
-  return { parts: !isOpening, rank: kind === 'legal' && slot === 'body' ? 2 : 3 }
+  return { parts: isBody, rank: kind === 'legal' && slot === 'body' ? 2 : 3 }
 }
 
 /** The most characters that a rich place takes. */
