@@ -30,8 +30,8 @@ export type Prepared = {
 const last = (): Map<string, Prepared> => kept('prepared', () => new Map())
 
 /**
- * Makes every file of a site as it is at a revision, for an address. Its map says what changed since what is live, which a publication changes
- * though the site stays as it is.
+ * Makes every file of a site as it is at a revision, for an address. Its map says what changed since what is live, which a publication
+ * changes though the site stays as it is.
  */
 export async function prepareFiles(job: string, state: JobState, address: string, onProgress: OnProgress): Promise<Prepared> {
   const made = await makeFiles(job, state, address, onProgress)

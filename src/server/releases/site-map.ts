@@ -7,7 +7,7 @@ import { keepBlob, readBlob } from '../files/blobs'
 /** The file that the map of a site is published as. */
 const MAP_FILE = 'sitemap.xml'
 
-/** The files of a site and the map of its pages: one that is live as it is keeps the day that the map there says of it, others have today. */
+/** The files of a site and its map: a page that is live as it is keeps the day that the map there says of it, others have today. */
 export function withSiteMap(files: Manifest, document: SiteDocument, origin: string, today: string, live: Manifest): Manifest {
   const map = own(live, MAP_FILE)
   const days = readSitemapDays(String((map && readBlob(map.hash)) ?? ''))
