@@ -100,7 +100,7 @@ export function ReleaseList({
                   href={`/api/jobs/${job}/releases/${release.id}`}
                   download
                   aria-label={`Take the files of release ${release.number}, as a zip`}
-                  title="The whole site as it was published: it runs in any folder of any server"
+                  title="The whole site as it was published; its pages run in any folder of any server"
                 >
                   Files (zip)
                 </a>
