@@ -5,7 +5,7 @@ import { edited, homeSections, setSlot, setText } from '../../../../tests/site'
 import { sectionRows } from '../../fill'
 import { templateSections } from '../../pack'
 import { markedFromRich, parseMarked } from '../../rich'
-import { findSection, plainWords, type SiteDocument } from '../../site'
+import { cellAt, findSection, plainWords, type EntryRef, type SiteDocument } from '../../site'
 import { findNear, makeChip } from '.'
 
 const { pack, document: start } = testSite({ name: 'Hollin & Rowe', phone: '01904 610000', email: 'ring@hollinrowe.co.uk' })
@@ -108,16 +108,21 @@ test('the client’s number and mail typed as words are found however they are w
   expect(makeChip(findNear(pack, edited(start, setText(hero.id, 'heading', 'Ring 01904 610000')))[0]!)).toBe(null)
 })
 
-test('a number typed into a call to act, a notice or the note under prices becomes a chip, and the words stay', () => {
+test('a number typed into a call to act, a notice, a note, or the words of an entry becomes a chip, and the words stay', () => {
   const typed = { type: 'text', text: 'Ring 01904 610000 before ten.' } as const
-  for (const [kind, slot] of [
-    ['action', 'text'],
-    ['notice', 'text'],
-    ['prices', 'note'],
+  const item: EntryRef = { list: 'items', nth: 1 }
+  for (const [kind, slot, entry] of [
+    ['action', 'text', null],
+    ['notice', 'text', null],
+    ['prices', 'note', null],
+    ['services', 'text', item],
+    ['steps', 'text', item],
+    ['team', 'text', item],
+    ['contact', 'text', item],
   ] as const) {
     const section = Object.values(start.sections).find((one) => one.kind === kind)!
-    const document = edited(start, setSlot(section.id, slot, typed))
-    const value = findSection(edited(document, makeChip(findNear(pack, document)[0]!)!), section.id)!.slots[slot]
+    const document = edited(start, setSlot(section.id, slot, typed, entry))
+    const value = cellAt(edited(document, makeChip(findNear(pack, document)[0]!)!), { section: section.id, entry, slot })
     expect(value?.type === 'rich' && markedFromRich(value.rich), kind).toBe('Ring {phone} before ten.')
   }
 })
