@@ -1,8 +1,24 @@
 import { expect, test, type Locator, type Page } from '@playwright/test'
+import type { Edit, RichBlock, SectionId } from '../../src/core/site'
 import { askApp } from '../door'
+import { setSlot, setText } from '../site'
 import { APP, cell, makeJob, openContent, openPublish, saved, sheet, siteUrl, tab, takeAddress } from './screen'
 
 const LONG = 'Clocks, barometers and musical boxes put right in Harrow Lane'
+
+/** Edits sent as one gesture through the application's own door. */
+async function send(job: string, ...edits: readonly Edit[]): Promise<void> {
+  const response = await askApp(`${APP}/api/jobs/${job}/edits`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({
+      base: 0,
+      who: null,
+      rows: edits.map((edit, i) => ({ id: `made-row-${i}`, gesture: 'made', undoes: null, edit })),
+    }),
+  })
+  expect(response.status).toBe(200)
+}
 
 async function openLines(page: Page, place: string): Promise<void> {
   await page.getByRole('button', { name: new RegExp(`^Lines of ${place},`) }).click()
@@ -175,16 +191,7 @@ test('a word that no phone has room for is divided in its language, on narrow wi
   page,
 }) => {
   const job = await makeJob({ name: 'Geteilt' })
-  const response = await askApp(`${APP}/api/jobs/${job}/edits`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({
-      base: 0,
-      who: null,
-      rows: [{ id: 'language', gesture: 'language', undoes: null, edit: { type: 'fact/set', fact: 'language', value: 'de' } }],
-    }),
-  })
-  expect(response.status).toBe(200)
+  await send(job, { type: 'fact/set', fact: 'language', value: 'de' })
   await openContent(page, job)
   await cell(page, 'Hero: Heading').fill('Elektroinstallateurmeister')
   const shown = (name: 'desktop' | 'phone'): Locator => sheet(page, name).locator('h1')
@@ -212,4 +219,74 @@ test('texts that take more lines than designed are counted on every page, not on
   await cell(page, 'Title: Heading').fill('Prices')
   await tab(page, 'Home').click()
   await expect(other).toHaveText(many > 1 ? new RegExp(`▲${many - 1}`) : /^[^▲]*$/)
+})
+
+/** The tape says how many lines a place takes as the browser lays it out, in windows of every 40 px; most of more than one line. */
+async function tapeAgrees(page: Page, place: string, selector: string): Promise<void> {
+  await openLines(page, place)
+  const told = await stretches(page)
+  const frame = page.locator('iframe[title^="Page, phone"]')
+  const inside = await (await frame.elementHandle())?.contentFrame()
+  const all: (readonly [width: number, tape: number | undefined, browser: number | undefined])[] = []
+  for (let width = 320; width <= 1920; width += 40) {
+    await frame.evaluate((iframe, px) => void (iframe.style.width = `${px}px`), width)
+    const tape = told.find(({ from, to }) => width >= from && width <= to)?.lines
+    all.push([width, tape, (await inside?.evaluate(readLines, selector))?.lines[0]])
+  }
+  expect(Math.max(...all.map(([, , browser]) => browser ?? 0)), place).toBeGreaterThan(1)
+  expect(
+    all.filter(([, tape, browser]) => tape !== browser),
+    place,
+  ).toEqual([])
+}
+
+test('a button, a list and a heading as wide as its words have their lines counted as the browser lays them out', async ({ page }) => {
+  test.setTimeout(300_000)
+  const job = await makeJob({ name: 'Counted' })
+  const entry = (text: string): RichBlock => ({ type: 'li', runs: [{ text }] })
+  const list = [entry('The chair from the front, and once more with its seat turned over'), entry('How high, how wide and how deep it is')]
+  await send(
+    job,
+    { type: 'section/set', section: 'home.hero' as SectionId, part: 'design', value: 'canopy' },
+    setText('home.hero', 'heading', LONG),
+    setSlot('home.hero', 'lead', { type: 'rich', rich: list }),
+  )
+  await openContent(page, job)
+  await cell(page, 'Hero: Action, words').fill('Send us two photographs of the chair, one from the front and one from below')
+  for (const [place, slot] of [
+    ['Hero: Action', 'action'],
+    ['Hero: Lead', 'lead'],
+    ['Hero: Heading', 'heading'],
+  ] as const) {
+    await tapeAgrees(page, place, `[data-place="home.hero ${slot}"]`)
+    await page.keyboard.press('Escape')
+  }
+})
+
+test('a button that takes more lines than it may is told, and its words stay as large as they are', async ({ page }) => {
+  const job = await makeJob({ name: 'Told' })
+  await openContent(page, job)
+  await cell(page, 'Hero: Action, words').fill('Send us two photographs of the chair, one from the front and one from below')
+  await openLines(page, 'Hero: Action')
+  await holdTo(page, 'One line')
+  await expect(page.getByRole('status').filter({ hasText: 'still takes' })).toContainText(
+    /In windows up to \d+ px .*it still takes more\. About/,
+  )
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('button', { name: 'Lines of Hero: Action, held to 1 line, over' })).toBeVisible()
+  await cell(page, 'Hero: Action, words').fill('Ask')
+  await expect(page.getByRole('button', { name: 'Lines of Hero: Action, held to 1 line', exact: true })).toBeVisible()
+})
+
+test('a list is held to its lines, each entry in the room that its list leaves it', async ({ page }) => {
+  const job = await makeJob({ name: 'Listed' })
+  const entry = (text: string): RichBlock => ({ type: 'li', runs: [{ text }] })
+  const rich = [entry('Springs, webbing and stuffing'), entry('Cloth from our own books')]
+  await send(job, setSlot('home.hero', 'lead', { type: 'rich', rich }))
+  await openContent(page, job)
+  await openLines(page, 'Hero: Lead')
+  await holdTo(page, 'Two lines')
+  await expect(page.getByRole('status').filter({ hasText: 'Held at every width' })).toBeVisible()
+  await page.keyboard.press('Escape')
+  await tapeAgrees(page, 'Hero: Lead', '[data-place="home.hero lead"]')
 })

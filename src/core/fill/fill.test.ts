@@ -2,9 +2,21 @@ import { expect, test } from 'vitest'
 import { testPack, testSite } from '../../../tests/pack'
 import { edited, setItem, setSlot, setText } from '../../../tests/site'
 import { listPlaceholders } from '../pack'
-import { findPage, findSection, pagesOf, type Edit, type EntryId, type SectionId, type SiteDocument } from '../site'
+import {
+  findPage,
+  findSection,
+  pagesOf,
+  type Edit,
+  type EntryId,
+  type RichBlock,
+  type RichText,
+  type SectionId,
+  type SiteDocument,
+  type SlotValue,
+} from '../site'
 import {
   contentOf,
+  countedText,
   countLeftovers,
   fillSection,
   pageTexts,
@@ -128,4 +140,23 @@ test('a page’s own texts go over the template’s, and a title is made where t
   expect(pageTexts(pack, start, about)).toMatchObject({ name: 'About', title: 'About – Client' })
   const named = edited(start, { type: 'page/set', page: about.id, part: 'name', value: 'Us' })
   expect(pageTexts(pack, named, findPage(named, 'about')!)).toMatchObject({ name: 'Us', title: 'Us – Client' })
+})
+
+test('lines are counted in paragraphs and lists, each entry with the lists that it stands in; not in what has more sizes than one', () => {
+  const site = testSite({ name: 'Client' })
+  const text = (value: SlotValue | undefined): unknown => countedText(site, value)
+  const li = (words: string, more: object = {}): RichBlock => ({ type: 'li', runs: [{ text: words }], ...more })
+  expect(text({ type: 'text', text: 'One' })).toEqual({ words: 'One', lists: [] })
+  expect(text({ type: 'link', label: 'Ask', to: { type: 'fact', fact: 'phone' } })).toEqual({ words: 'Ask', lists: [] })
+  const rich: RichText = [
+    { type: 'p', runs: [{ text: 'Two\nlines by ' }, { fact: 'name' }] },
+    li('a'),
+    li('b', { depth: 1, number: true }),
+    li('c'),
+  ]
+  expect(text({ type: 'rich', rich })).toEqual({
+    words: 'Two\nlines by Client\na\nb\nc',
+    lists: [[], [], ['ul'], ['ul', 'ol'], ['ul']],
+  })
+  expect(text({ type: 'rich', rich: [...rich, { type: 'heading', runs: [{ text: 'Sub' }] }] })).toBe(null)
 })

@@ -1,5 +1,5 @@
 import type { AssetTable } from '../image'
-import type { Held, Hyphenation } from '../lines'
+import type { CountedText, Held, Hyphenation } from '../lines'
 import { getTemplate, type Pack, type Template } from '../pack'
 import type { CalendarDay, Hold, SiteDocument } from '../site'
 
@@ -24,7 +24,7 @@ export type Site = {
 export type HoldAsk = {
   readonly look: string
   readonly key: string
-  readonly texts: readonly string[]
+  readonly texts: readonly CountedText[]
   readonly hold: Hold
   /** Some of the words are set bold: all are reckoned so. */
   readonly bold: boolean

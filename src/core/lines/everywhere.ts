@@ -64,7 +64,7 @@ function between(a: Room, b: Room, width: number): Room {
  * After how many UTF-16 units a text is over its limit of `most` lines, where it is set in the worst of some rooms; null where it is in
  * none of them.
  */
-export function overAt(held: Held, pieces: readonly Piece[], most: number, rooms: readonly Room[]): number | null {
+export function overAt(held: Held | null, pieces: readonly Piece[], most: number, rooms: readonly Room[]): number | null {
   let least: number | null = null
   for (const room of rooms) {
     if (heldIn(held, pieces, room).lines <= most) continue

@@ -1,7 +1,7 @@
 import * as v from 'valibot'
 import type { Hold } from '../site'
 import { leastRoom, linesIn } from './lines'
-import type { Piece } from './pieces'
+import { piecesOf, type Piece, type Ruler } from './pieces'
 
 /** The longest line that a hold makes, in em: some 80 letters. */
 const LONGEST = 40
@@ -36,9 +36,26 @@ export const LEAST_PX = 16
 /** Visitors' systems round the advance of letters, some to whole pixels; so a line is reckoned a little longer than its letters say. */
 const SPARE = 1.012
 
-/** How texts are set in a design: the space between their letters, and the longest line that it lets them have, in em; null where any. */
-export type TextSetting = { readonly letters: number; readonly limit: number | null }
-const PLAIN: TextSetting = { letters: 0, limit: null }
+/**
+ * How texts are set in a design, in em: the space between their letters, the longest line that it lets them have (null where any), and how
+ * far a list sets its entries in.
+ */
+export type TextSetting = { readonly letters: number; readonly limit: number | null; readonly insets: Readonly<Record<ListMark, number>> }
+const PLAIN: TextSetting = { letters: 0, limit: null, insets: { ul: 0, ol: 0 } }
+
+export type ListMark = 'ul' | 'ol'
+
+/** A text whose lines are counted: its words, and for each of its paragraphs in which lists it stands, the outermost first. */
+export type CountedText = { readonly words: string; readonly lists: readonly (readonly ListMark[])[] }
+
+/** A text taken apart as it is set in a design, and measured. */
+export function piecesIn({ words, lists }: CountedText, ruler: Ruler, { insets }: TextSetting): readonly Piece[] {
+  return piecesOf(
+    words,
+    ruler,
+    lists.map((marks) => marks.reduce((sum, mark) => sum + insets[mark], 0)),
+  )
+}
 
 /** How some texts are held that are set in one size: each within a number of lines, or none in more than the one with the fewest. */
 export function heldBy(hold: Hold, texts: readonly (readonly Piece[])[], { letters, limit }: TextSetting = PLAIN): Held {
@@ -106,6 +123,6 @@ function roomOf({ measure }: Held, { room, column }: Room): number {
 }
 
 /** The room in which its words are set, in em of the size that they are set in. */
-export function roomHeld(held: Held, pieces: readonly Piece[], at: Room): number {
-  return roomOf(held, at) / heldIn(held, pieces, at).share
+export function roomHeld(held: Held | null, pieces: readonly Piece[], at: Room): number {
+  return held ? roomOf(held, at) / heldIn(held, pieces, at).share : at.room
 }

@@ -1,6 +1,20 @@
 import { expect, test } from 'vitest'
 import { random } from '../../../tests/random'
-import { breaksOf, heldBy, heldIn, heldStyle, leastRoom, linesEverywhere, linesIn, overAt, piecesOf, type Piece, type Room } from '.'
+import {
+  breaksOf,
+  heldBy,
+  heldIn,
+  heldStyle,
+  leastRoom,
+  linesEverywhere,
+  linesIn,
+  overAt,
+  piecesIn,
+  piecesOf,
+  type Piece,
+  type Room,
+  type TextSetting,
+} from '.'
 
 /** A room, as designed and as its column is, in em of words that are `size` px. */
 const roomOf = (room: number, size: number, width = 1280, column = room): Room => ({ width, room, column, size })
@@ -8,6 +22,7 @@ const roomOf = (room: number, size: number, width = 1280, column = room): Room =
 /** Every letter is half an em long, spaces too. */
 const ruler = (words: string): number => [...words].length / 2
 const of = (words: string): readonly Piece[] => piecesOf(words, ruler)
+const setting = (limit: number | null): TextSetting => ({ letters: 0, limit, insets: { ul: 1, ol: 2 } })
 
 test('a line is filled before the next is begun; spaces hang over its end', () => {
   const text = of('one two three')
@@ -112,13 +127,22 @@ test('where nothing will do, the words over the limit are told', () => {
 
 test('a line may first be longer than designed, as far as its column goes, before its words are set smaller', () => {
   const text = of('It stopped. That is where we start.')
-  const held = heldBy(1, [text], { letters: 0, limit: 9.7 })
+  const held = heldBy(1, [text], setting(9.7))
   expect(held.measure).toBeCloseTo(17.7, 1)
   expect(heldIn(held, text, roomOf(9.7, 78, 1280, 20))).toEqual({ share: 1, lines: 1 })
   const narrow = heldIn(held, text, roomOf(9.7, 78, 1280, 14))
   expect(narrow.lines).toBe(1)
   expect(narrow.share).toBeCloseTo(14 / 17.71, 2)
   // One that fits as designed keeps its measure, and none is made longer than reads well.
-  expect(heldBy(2, [text], { letters: 0, limit: 9.7 }).measure).toBeNull()
-  expect(heldBy(1, [of('word '.repeat(60))], { letters: 0, limit: 30 }).measure).toBe(40)
+  expect(heldBy(2, [text], setting(9.7)).measure).toBeNull()
+  expect(heldBy(1, [of('word '.repeat(60))], setting(30)).measure).toBe(40)
+})
+
+test('entries of a list have as much less room as their lists set them in, however long they are', () => {
+  const text = piecesIn({ words: 'ab cd\nab cd\nab cd', lists: [[], ['ul'], ['ul', 'ol']] }, ruler, setting(null))
+  // Half an em a letter: 2.5 em in one line, and 1 or 3 em that their lists take.
+  expect([5.5, 5.4, 4].map((room) => linesIn(text, room))).toEqual([3, 4, 4])
+  expect(leastRoom(text, 3)).toBeCloseTo(5.5, 2)
+  expect(heldIn(heldBy(3, [text], setting(null)), text, roomOf(5, 30)).lines).toBe(3)
+  expect(overAt(null, text, 3, [roomOf(5.4, 30)])).toBe('ab cd\nab cd\nab '.length)
 })

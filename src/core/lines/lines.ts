@@ -14,11 +14,12 @@ export function linesIn(pieces: readonly Piece[], room: number): number {
   for (let at = 0; at < pieces.length;) {
     const end = lineEnd(pieces, at, room, begun)
     const piece = pieces[at]
-    if (piece && begun === 0 && piece.seen > room + ROUNDED) {
+    const within = room - (piece?.inset ?? 0)
+    if (piece && begun === 0 && piece.seen > within + ROUNDED) {
       // Never less than a letter a line, so that this ends.
-      const further = Math.ceil(piece.seen / Math.max(room, 0.2)) - 1
+      const further = Math.ceil(piece.seen / Math.max(within, 0.2)) - 1
       lines += further + (piece.ends ? 1 : 0)
-      begun = piece.ends ? 0 : Math.max(piece.full - further * room, 0.01)
+      begun = piece.ends ? 0 : Math.max(piece.full - further * within, 0.01)
     } else {
       if (end < pieces.length) lines++
       begun = 0
@@ -33,13 +34,14 @@ export function linesIn(pieces: readonly Piece[], room: number): number {
  * where that leaves it no room.
  */
 export function lineEnd(pieces: readonly Piece[], from: number, room: number, begun = 0): number {
+  const within = room - (pieces[from]?.inset ?? 0) + ROUNDED
   let x = begun
   let last = begun > 0 ? from : from + 1
   for (let i = from; i < pieces.length; i++) {
     const piece = pieces[i]
-    if (!piece || (x > 0 && x + piece.seen > room + ROUNDED)) break
+    if (!piece || (x > 0 && x + piece.seen > within)) break
     // Where the line would end with a hyphen, that has to have room too.
-    if (x + piece.seen + piece.hyphen <= room + ROUNDED) last = i + 1
+    if (x + piece.seen + piece.hyphen <= within) last = i + 1
     if (piece.ends) return i + 1
     x += piece.full
   }
@@ -51,9 +53,9 @@ export function lineEnd(pieces: readonly Piece[], from: number, room: number, be
  * lines either. To a thousandth of an em, never too short.
  */
 export function leastRoom(pieces: readonly Piece[], most: number): number {
-  let short = Math.max(0, ...pieces.map(({ seen, hyphen }) => seen + hyphen))
+  let short = Math.max(0, ...pieces.map(({ seen, hyphen, inset }) => seen + hyphen + inset))
   if (linesIn(pieces, short) <= most) return short
-  let long = pieces.reduce((sum, { full }) => sum + full, 0)
+  let long = pieces.reduce((sum, { full, inset }) => sum + full + inset, 0)
   while (long - short > 5e-4) {
     const middle = (short + long) / 2
     if (linesIn(pieces, middle) <= most) long = middle

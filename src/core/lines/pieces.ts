@@ -14,19 +14,24 @@ export type Piece = {
   readonly seen: number
   readonly hyphen: number
   readonly ends: boolean
+  /** How much of a room the lists take that it stands in. */
+  readonly inset: number
 }
 
 const SOFT_HYPHEN = '\u00ad'
 /** Spaces that are not shown at the end of a line; those that do not break are (CSS Text 3, 4.1.3). */
 const TRAILING = new Set(' \t\n\r\u1680\u2000\u2001\u2002\u2003\u2004\u2005\u2006\u2008\u2009\u200a\u205f\u3000')
 
-/** A text taken apart and measured. */
-export function piecesOf(words: string, ruler: Ruler): readonly Piece[] {
+/** A text taken apart and measured; `insets` says of each of its paragraphs (after each `\n` another begins) how far lists set it in, in em. */
+export function piecesOf(words: string, ruler: Ruler, insets: readonly number[] = []): readonly Piece[] {
   let from = 0
+  let paragraph = 0
   const hyphen = words.includes(SOFT_HYPHEN) ? ruler('\u2010') : 0
   return breaksOf(words).map(({ at, must }): Piece => {
     const piece = words.slice(from, at)
+    const inset = insets[paragraph] ?? 0
     from = at
+    if (piece.endsWith('\n')) paragraph++
     const shown = piece.replaceAll(SOFT_HYPHEN, '').replaceAll('\n', '')
     const trimmed = withoutTrailing(shown)
     const seen = ruler(trimmed)
@@ -36,6 +41,7 @@ export function piecesOf(words: string, ruler: Ruler): readonly Piece[] {
       full: trimmed === shown ? seen : ruler(shown),
       hyphen: piece.endsWith(SOFT_HYPHEN) ? hyphen : 0,
       ends: must && at < words.length,
+      inset,
     }
   })
 }

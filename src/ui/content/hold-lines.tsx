@@ -57,7 +57,7 @@ function Lines({ row, hold }: { row: LedgerRow; hold: Hold | null }) {
     const value = withHold(section.holds, holdKey(place.entry?.list ?? null, place.slot), next)
     store.apply({ type: 'section/set', section: section.id, part: 'holds', value })
   }
-  const choices: readonly Hold[] = place.entry ? [...CHOICES, 'alike'] : CHOICES
+  const choices: readonly Hold[] = place.entry && known?.follows ? [...CHOICES, 'alike'] : CHOICES
   return (
     <>
       <h3 className="font-bold">Lines at every width</h3>
@@ -69,7 +69,8 @@ function Lines({ row, hold }: { row: LedgerRow; hold: Hold | null }) {
         <LinesTape known={known} />
       ) : (
         <p className="text-thread">
-          These lines cannot be held: in this design the words decide how wide their place is, or there are lists among them.
+          These lines cannot be counted: sub-headings, quotations or small print are among the words, other words stand in one line with
+          them, or they are shown at no width.
         </p>
       )}
       {(known?.can ?? hold !== null) && (
@@ -84,6 +85,11 @@ function Lines({ row, hold }: { row: LedgerRow; hold: Hold | null }) {
             <Choice key={one} value={String(one)} name={one === 'alike' ? 'None taller than its neighbour' : (NAMES[one] ?? '')} />
           ))}
         </RadioGroup.Root>
+      )}
+      {known?.can && !known.follows && (
+        <p className="text-soft">
+          In this design the words decide how wide their place is: they stay as large as designed, and what is over is marked.
+        </p>
       )}
       {place.entry && <p className="text-soft">All entries of the list are held together.</p>}
       {known && hold !== null && known.can && <Outcome known={known} hold={hold} />}
@@ -108,14 +114,15 @@ function Outcome({ known, hold }: { known: LinesKnown; hold: Hold }) {
   if (known.over.length === 0 || known.overAt === null)
     return (
       <p role="status">
-        {hold === 'alike' ? 'Alike' : 'Held'} at every width; the smallest letters are {smallest} px.
+        {hold === 'alike' ? 'Alike' : known.follows ? 'Held' : 'No more than that'} at every width; the smallest letters are {smallest} px.
       </p>
     )
   const tooMany = known.words.length - known.overAt
   return (
     <div role="status" className="grid gap-1">
       <p className="font-medium text-thread">
-        {windowsIn(known.over)} more, in the smallest letters that its style allows. About {count(tooMany, 'letter')} shorter it would fit.
+        {windowsIn(known.over)} more{known.follows ? ', in the smallest letters that its style allows' : ''}. About{' '}
+        {count(tooMany, 'letter')} shorter it would fit.
       </p>
       <p dir="auto" className="max-h-24 overflow-y-auto border-s-2 border-thread ps-2">
         {known.words.slice(0, known.overAt)}

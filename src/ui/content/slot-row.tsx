@@ -49,12 +49,8 @@ export const SlotRow = memo(
         lines={
           <span className="flex empty:hidden">
             {row.place === row.stands && row.type !== 'list' && <SameAs row={row} title={title} />}
-            {(row.type === 'text' || row.type === 'rich') && (
-              <>
-                <WordHelp row={row} title={title} />
-                <HoldLines row={row} title={title} />
-              </>
-            )}
+            {(row.type === 'text' || row.type === 'rich') && <WordHelp row={row} title={title} />}
+            {(row.type === 'text' || row.type === 'rich' || row.type === 'link') && <HoldLines row={row} title={title} />}
           </span>
         }
         onKeep={row.placeholder && row.place === row.stands ? () => actions.set(row, row.placeholder) : undefined}

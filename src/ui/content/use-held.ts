@@ -1,6 +1,6 @@
 import { useEffect } from 'react'
-import { contentOf, heldWords, holdAsk, type LedgerRow, type Site } from '@/core/fill'
-import { heldBy, linesEverywhere, overAt, piecesOf, type Held, type Room, type Stretch } from '@/core/lines'
+import { contentOf, countedText, holdAsk, type LedgerRow, type Site } from '@/core/fill'
+import { heldBy, linesEverywhere, overAt, piecesIn, type Held, type Room, type Stretch } from '@/core/lines'
 import { findSection, holdKey, type Hold, type Section, type SlotValue } from '@/core/site'
 import { own } from '@/core/own'
 import { useJob, useJobStore } from '../job/job-context'
@@ -12,8 +12,10 @@ import type { TextProbe } from '../sheets/probe-text'
 export type LinesKnown = {
   /** What they are held to. */
   readonly hold: Hold | null
-  /** Lines can be counted and held: the place has paragraphs at most, and its design gives it room of its own. */
+  /** Lines can be counted: the words are all of one size, and shown somewhere. */
   readonly can: boolean
+  /** The words follow what they are held to: the design gives them room of their own. Else they stay as designed, and what is over is told. */
+  readonly follows: boolean
   /** Windows with the same number of lines, from narrow to wide. */
   readonly stretches: readonly Stretch[]
   /** Windows in which the place takes more lines than it is held to. */
@@ -66,16 +68,17 @@ function keyOf({ stands }: LedgerRow): string {
 function linesAt(state: JobState, section: Section, row: LedgerRow, text: Pick<HeldText, 'probe' | 'rooms'>): LinesKnown {
   const site = siteOf(state)
   const hold = holdOf(section, row)
-  const words = heldWords(site, (row.value ?? row.placeholder ?? undefined) as SlotValue | undefined)
-  const none: LinesKnown = { hold, can: false, stretches: [], over: [], words: words ?? '', overAt: null }
-  if (!text.probe || words === null) return none
-  const pieces = piecesOf(words, text.probe.ruler)
-  const held = hold === null ? null : heldFor(site, section, row, hold, text.probe)
+  const counted = countedText(site, (row.value ?? row.placeholder ?? undefined) as SlotValue | undefined)
+  const none: LinesKnown = { hold, can: false, follows: false, stretches: [], over: [], words: counted?.words ?? '', overAt: null }
+  if (!text.probe || counted === null || text.rooms.length === 0) return none
+  const pieces = piecesIn(counted, text.probe.ruler, text.probe.setting)
+  const follows = text.probe.isRoom && row.type !== 'link'
+  const held = hold === null || !follows ? null : heldFor(site, section, row, hold, text.probe)
   const stretches = linesEverywhere(held, pieces, text.rooms)
-  if (!held || hold === null || hold === 'alike') return { ...none, can: true, stretches }
+  if (hold === null || hold === 'alike') return { ...none, can: true, follows, stretches }
   const over = stretches.filter(({ lines }) => lines > hold)
   const limit = over.length === 0 ? null : overAt(held, pieces, hold, roomsIn(text.rooms, over))
-  return { ...none, can: true, stretches, over, overAt: limit }
+  return { ...none, can: true, follows, stretches, over, overAt: limit }
 }
 
 function heldFor(site: Site, section: Section, { stands }: LedgerRow, hold: Hold, probe: TextProbe): Held | null {
@@ -85,7 +88,7 @@ function heldFor(site: Site, section: Section, { stands }: LedgerRow, hold: Hold
   return ask && ask.texts.length > 0
     ? heldBy(
         hold,
-        ask.texts.map((one) => piecesOf(one, ruler)),
+        ask.texts.map((one) => piecesIn(one, ruler, probe.setting)),
         probe.setting,
       )
     : null

@@ -1,5 +1,5 @@
 import type { HoldAsk, HoldFinder } from '@/core/fill'
-import { heldBy, piecesOf, type Held } from '@/core/lines'
+import { heldBy, piecesIn, type Held } from '@/core/lines'
 import { own } from '@/core/own'
 import { designKey } from '@/core/pack'
 import { allSections, alterationsOf, entriesOf, findSection, hasColumns, shownSection, type SiteDocument } from '@/core/site'
@@ -54,7 +54,7 @@ export function followHolds(store: JobStore): () => void {
       room ??= new FittingRoom()
       found.set(
         heldName(one.section.id, one.key),
-        isKnown ? known : { shape, probe, rooms: probe ? await room.rooms(siteOf(state), one) : [] },
+        isKnown ? known : { shape, probe, rooms: probe ? await room.rooms(siteOf(state), one, probe) : [] },
       )
       if (isOver) return
     }
@@ -137,11 +137,11 @@ function finderOf(probes: ReadonlyMap<string, TextProbe | null>): HoldFinder {
 }
 
 function heldOf(probe: TextProbe | null, { texts, hold, bold }: HoldAsk): Held | null {
-  if (!probe || texts.length === 0) return null
+  if (!probe?.isRoom || texts.length === 0) return null
   const ruler = bold ? probe.bold : probe.ruler
   return heldBy(
     hold,
-    texts.map((text) => piecesOf(text, ruler)),
+    texts.map((text) => piecesIn(text, ruler, probe.setting)),
     probe.setting,
   )
 }

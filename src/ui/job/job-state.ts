@@ -31,7 +31,7 @@ export type PendingRow = LogRow & {
 /** A change that could not be kept, with its words, so that nothing that was written is gone. */
 export type GivenBack = { readonly id: string; readonly sentence: string; readonly words: readonly string[] }
 
-/** A text whose lines are held or looked at: how its words are set (null where that cannot be held), and its room in every window. */
+/** A text whose lines are held or looked at: how its words are set (null where that cannot be told), and its room in every window. */
 export type HeldText = { readonly shape: string; readonly probe: TextProbe | null; readonly rooms: readonly Room[] }
 export function heldName(section: SectionId, key: string): string {
   return `${section} ${key}`

@@ -4,7 +4,7 @@ import { findDesign } from '@/core/pack'
 import { makeSheetPainter, withOnly } from '@/core/render'
 import { findPage, holdKey, homePage, pageOf, shownSection, type Section } from '@/core/site'
 import { probeText, type TextProbe } from './probe-text'
-import { measureRooms, windowsFor } from './rooms'
+import { measureRooms, windowsFor, withEndlessWords } from './rooms'
 import { SheetView } from './sheet-view'
 import { unseenFrame } from './unseen-frame'
 import { SHEETS } from './widths'
@@ -18,7 +18,7 @@ export class FittingRoom {
   private readonly view = new SheetView(this.frame, null)
   private readonly paint = makeSheetPainter()
 
-  /** How the words of a text are set; null where its lines cannot be held in the design that it wears. */
+  /** How the words of a text are set; null where its lines cannot be counted in the design that it wears. */
   async probe(site: Site, wanted: Wanted): Promise<TextProbe | null> {
     const element = await this.show(site, wanted)
     const around = element?.closest('[data-section]')
@@ -26,12 +26,13 @@ export class FittingRoom {
   }
 
   /** The room that the text has in every window in which it is shown, in ascending order. */
-  async rooms(site: Site, wanted: Wanted): Promise<readonly Room[]> {
+  async rooms(site: Site, wanted: Wanted, { isRoom }: TextProbe): Promise<readonly Room[]> {
     const element = await this.show(site, wanted)
     if (!element) return []
     const { kind, design } = shownSection(site.document, wanted.section)
     const css = `${templateOf(site).css}${findDesign(site.pack, kind, design)?.css ?? ''}`
-    return measureRooms(this.frame, element, windowsFor(css))
+    const measure = (): Promise<readonly Room[]> => measureRooms(this.frame, element, windowsFor(css))
+    return isRoom ? measure() : withEndlessWords(element, measure)
   }
 
   /** Draws one section alone, as it is designed; the element of the text, the first where there are several. */

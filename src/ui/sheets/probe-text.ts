@@ -1,5 +1,5 @@
 import { own } from '@/core/own'
-import type { Ruler, TextSetting } from '@/core/lines'
+import type { ListMark, Ruler, TextSetting } from '@/core/lines'
 import { SHEETS } from './widths'
 
 /** How the words of a place are set in a design: how long they are, and where some of them are bold. */
@@ -7,26 +7,32 @@ export type TextProbe = {
   readonly ruler: Ruler
   readonly bold: Ruler
   readonly setting: TextSetting
+  /**
+   * It can be a room of its own, in which its words are held. Where its width comes from its words, or where being a room would move
+   * something, its lines are counted and not held.
+   */
+  readonly isRoom: boolean
 }
 
 /** The size at which letters are measured, in px: large, so that what a system rounds away is nothing. */
 const LARGE = 200
 
 /**
- * Finds out how an element's words are set, at each width of the sheets; null where its lines cannot be held, since its width comes from
- * its words, or since making it a room of its own would move something.
+ * Finds out how an element's words are set, at each width of the sheets; null where its lines cannot be counted, having no one size, or
+ * being shared with other words.
  */
 export function probeText(frame: HTMLIFrameElement, element: HTMLElement, section: Element): TextProbe | null {
   const manners: Manner[] = []
+  let isRoom = true
   for (const { width } of SHEETS) {
     frame.style.width = `${width}px`
     if (!element.checkVisibility()) continue
-    if (!canBeRoom(element, section)) return null
+    if (goesOnInALine(element)) return null
+    isRoom &&= canBeRoom(element, section)
     manners.push(mannerOf(element))
   }
   const [first] = manners
-  // Where letters stand wider apart on one width than on another, one space between them would move something.
-  if (!first || manners.some(({ isOwnSize, letters }) => !isOwnSize || letters !== first.letters)) return null
+  if (!first || manners.some(({ isOwnSize }) => !isOwnSize)) return null
   const distinct = [...new Map(manners.map((manner) => [JSON.stringify({ ...manner, limit: null }), manner])).values()]
   const longest = (weight: (own: number) => number): Ruler => {
     const rulers = distinct.map((manner) => rulerOf(frame, { ...manner, weight: String(weight(Number(manner.weight))) }))
@@ -35,7 +41,9 @@ export function probeText(frame: HTMLIFrameElement, element: HTMLElement, sectio
   return {
     ruler: longest((own) => own),
     bold: longest((own) => Math.max(own, 700)),
-    setting: { letters: first.letters, limit: longestOf(manners) },
+    setting: { letters: first.letters, limit: longestOf(manners), insets: insetsOf(element) },
+    // Where letters stand wider apart on one width than on another, one space between them would move something.
+    isRoom: isRoom && manners.every(({ letters }) => letters === first.letters),
   }
 }
 
@@ -59,6 +67,22 @@ type Manner = {
 function longestOf(manners: readonly Manner[]): number | null {
   const limits = manners.flatMap(({ limit }) => limit ?? [])
   return limits.length === 0 ? null : Math.max(...limits)
+}
+
+/** How far a list sets its entries in, in em of the size that it is set in; nothing where no list can stand there. */
+function insetsOf(element: HTMLElement): TextSetting['insets'] {
+  if (!element.hasAttribute('data-rich')) return { ul: 0, ol: 0 }
+  const inset = (mark: ListMark): number => {
+    const list = element.ownerDocument.createElement(mark)
+    const entry = element.ownerDocument.createElement('li')
+    list.append(entry)
+    element.append(list)
+    const less = element.clientWidth - entry.clientWidth
+    const size = parseFloat(getComputedStyle(entry).fontSize)
+    list.remove()
+    return Math.max(0, less / size)
+  }
+  return { ul: inset('ul'), ol: inset('ol') }
 }
 
 function mannerOf(element: HTMLElement): Manner {
@@ -117,8 +141,16 @@ function cased(words: string, { transform, language }: Manner): string {
   return transform === 'lowercase' ? words.toLocaleLowerCase(language || undefined) : words
 }
 
+/** Whether an element's words stand in lines that other words began, or go on in. */
+function goesOnInALine(element: HTMLElement): boolean {
+  const around = element.parentElement?.textContent?.trim()
+  return getComputedStyle(element).display === 'inline' && around !== element.textContent?.trim()
+}
+
 /** Whether an element stays where it is, and all beside it, when it is a size container and its words stand in a block of their own. */
 function canBeRoom(element: HTMLElement, section: Element): boolean {
+  // Parts of a line contain nothing (CSS Containment 3, 3.1).
+  if (getComputedStyle(element).display === 'inline') return false
   const others = [...section.querySelectorAll('*')].filter((one) => !element.contains(one))
   const boxes = (): string => [element, ...others].map(boxOf).join(' ')
   const before = boxes()

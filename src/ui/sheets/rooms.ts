@@ -41,7 +41,33 @@ export async function measureRooms(frame: HTMLIFrameElement, element: HTMLElemen
   return rooms
 }
 
+/** So many short words that they fill a place, however wide it may become. */
+const ENDLESS = 'i '.repeat(600)
+
+/** Does something while an element has words without an end: as wide as its words make it, it then takes all the room that it can have. */
+export async function withEndlessWords<T>(element: HTMLElement, act: () => Promise<T>): Promise<T> {
+  const texts = element.ownerDocument.createTreeWalker(element, NodeFilter.SHOW_TEXT, (node) =>
+    node.nodeValue?.trim() ? NodeFilter.FILTER_ACCEPT : NodeFilter.FILTER_SKIP,
+  )
+  const text = texts.nextNode()
+  if (!text) return act()
+  const words = text.nodeValue
+  text.nodeValue = ENDLESS
+  try {
+    return await act()
+  } finally {
+    text.nodeValue = words
+  }
+}
+
 function roomIn(element: HTMLElement, css: CSSStyleDeclaration): number {
   const around = ['paddingInlineStart', 'paddingInlineEnd', 'borderInlineStartWidth', 'borderInlineEndWidth'] as const
-  return element.getBoundingClientRect().width - around.reduce((sum, part) => sum + (parseFloat(css[part]) || 0), 0)
+  const icon = element.querySelector<SVGElement>(':scope > .icon')
+  const aside = icon ? icon.getBoundingClientRect().width + marginsOf(icon) : 0
+  return element.getBoundingClientRect().width - aside - around.reduce((sum, part) => sum + (parseFloat(css[part]) || 0), 0)
+}
+
+function marginsOf(icon: Element): number {
+  const css = getComputedStyle(icon)
+  return (parseFloat(css.marginInlineStart) || 0) + (parseFloat(css.marginInlineEnd) || 0)
 }

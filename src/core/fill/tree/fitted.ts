@@ -1,7 +1,8 @@
 import { own } from '../../own'
-import { heldStyle } from '../../lines'
+import { heldStyle, type CountedText, type ListMark } from '../../lines'
 import { designKey } from '../../pack'
-import { holdKey, siteLanguage, type Hold, type RichRun, type RichText, type SlotValue } from '../../site'
+import { partsOf, type RichPart } from '../../rich'
+import { holdKey, siteLanguage, type Hold, type RichBlock, type RichRun, type SlotValue } from '../../site'
 import { shownEntries, shownEntrySlot, shownSlot, type Content } from '../content'
 import { shownChip } from '../shown-fact'
 import type { HoldAsk, Site } from '../site'
@@ -23,7 +24,7 @@ export function fittedTo(site: Site, place: HeldPlace): FilledElement['extra'] {
   return held ? { style: heldStyle(held) } : null
 }
 
-/** What is asked of a text that is to be held to its lines; null where it has more than paragraphs. All entries of a list have one size. */
+/** What is asked of a text that is to be held to its lines; null where they cannot be counted. All entries of a list have one size. */
 export function holdAsk(site: Site, { content, list, slot }: HeldPlace, hold: Hold): HoldAsk | null {
   const { section } = content
   const shown =
@@ -45,21 +46,49 @@ export function holdAsk(site: Site, { content, list, slot }: HeldPlace, hold: Ho
   )
 }
 
-/** The words of places as they are printed; null where one has more than paragraphs, whose lines are not all of one length. */
-function textsOf(site: Site, values: readonly (SlotValue | undefined)[]): readonly string[] | null {
-  const texts = values.map((value) => heldWords(site, value))
-  return texts.includes(null) ? null : texts.flatMap((text) => (text === null || text === '' ? [] : [text]))
+/** The words of places as they are printed; null where one's lines cannot be counted. */
+function textsOf(site: Site, values: readonly (SlotValue | undefined)[]): readonly CountedText[] | null {
+  const texts = values.map((value) => countedText(site, value))
+  return texts.includes(null) ? null : texts.flatMap((text) => (text === null || text.words === '' ? [] : [text]))
 }
 
-/** The words of a place as one text in which lines can be counted; null of more than paragraphs. */
-export function heldWords(site: Site, value: SlotValue | undefined): string | null {
-  const text = value?.type === 'rich' ? paragraphs(site, value.rich) : value?.type === 'text' ? value.text : ''
-  return text && printed(site.document, text)
+/** The words of a place as they are printed, to count their lines; null where those are not of one size: of sub-headings and the like. */
+export function countedText(site: Site, value: SlotValue | undefined): CountedText | null {
+  const words = (text: string): CountedText => ({ words: printed(site.document, text), lists: [] })
+  switch (value?.type) {
+    case 'rich': {
+      const paragraphs = partsOf(value.rich).map((part) => paragraphsOf(site, part, []))
+      if (paragraphs.includes(null)) return null
+      const all = paragraphs.flatMap((some) => some ?? [])
+      return { ...words(all.map(({ text }) => text).join('\n')), lists: all.map(({ lists }) => lists) }
+    }
+    case 'text':
+      return words(value.text)
+    case 'link':
+      return words(value.label)
+    default:
+      return words('')
+  }
 }
 
-/** Paragraphs as one text, each beginning a line; null of anything else. */
-function paragraphs(site: Site, rich: RichText): string | null {
-  if (rich.some(({ type }) => type !== 'p')) return null
+type Paragraph = { readonly text: string; readonly lists: readonly ListMark[] }
+
+/** The paragraphs of a part, each of which begins a line, with the lists that they stand in; null of what is set in another size. */
+function paragraphsOf(site: Site, part: RichPart, lists: readonly ListMark[]): readonly Paragraph[] | null {
+  if (part.type === 'block') return part.block.type === 'p' ? linesOf(site, part.block, lists) : null
+  if (part.type === 'quote') return null
+  const within: readonly ListMark[] = [...lists, part.number ? 'ol' : 'ul']
+  return part.entries.flatMap(({ block, under }) => [
+    ...linesOf(site, block, within),
+    ...under.flatMap((list) => paragraphsOf(site, list, within) ?? []),
+  ])
+}
+
+function linesOf(site: Site, { runs }: RichBlock, lists: readonly ListMark[]): readonly Paragraph[] {
   const words = (run: RichRun): string => ('text' in run ? run.text : shownChip(site, run.fact))
-  return rich.map(({ runs }) => runs.map(words).join('')).join('\n')
+  return runs
+    .map(words)
+    .join('')
+    .split('\n')
+    .map((text) => ({ text, lists }))
 }
