@@ -22,7 +22,7 @@ const SOFT_HYPHEN = '\u00ad'
 /** Spaces that are not shown at the end of a line; those that do not break are (CSS Text 3, 4.1.3). */
 const TRAILING = new Set(' \t\n\r\u1680\u2000\u2001\u2002\u2003\u2004\u2005\u2006\u2008\u2009\u200a\u205f\u3000')
 
-/** A text taken apart and measured; `insets` says of each of its paragraphs (after each `\n` another begins) how far lists set it in, in em. */
+/** A text taken apart and measured; `insets`: how far lists set each of its paragraphs in, in em. After each `\n` another begins. */
 export function piecesOf(words: string, ruler: Ruler, insets: readonly number[] = []): readonly Piece[] {
   let from = 0
   let paragraph = 0

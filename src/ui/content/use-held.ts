@@ -14,7 +14,7 @@ export type LinesKnown = {
   readonly hold: Hold | null
   /** Lines can be counted: the words are all of one size, and shown somewhere. */
   readonly can: boolean
-  /** The words follow what they are held to: the design gives them room of their own. Else they stay as designed, and what is over is told. */
+  /** The words follow what they are held to, in room of their own; else they stay as designed, and what is over is told. */
   readonly follows: boolean
   /** Windows with the same number of lines, from narrow to wide. */
   readonly stretches: readonly Stretch[]
