@@ -9,6 +9,7 @@ const config: NextConfig = {
     'subset-font',
     'fontkit',
     'lightningcss',
+    'ssh2',
     'isomorphic-dompurify',
     'svgo',
     'css-tree',

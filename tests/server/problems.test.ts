@@ -18,6 +18,8 @@ const DETAILS = {
   found: 'a PDF file',
   advice: 'Export it.',
   fault: 'the reason',
+  where: 'Client’s server',
+  paths: 'index.html',
   width: 9,
   height: 9,
   base: 3,

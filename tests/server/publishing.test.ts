@@ -14,7 +14,9 @@ import { BY } from './someone'
 /** A host that can be made to fail at any call, or to do what it is asked and lose its answer. */
 class Host implements Destination {
   readonly kind = 'web-host'
-  readonly capabilities = { canSwitchAtomically: true, canRedirect: true, canLeadOn: false, givesAddresses: true }
+  readonly name = 'The web host'
+  readonly capabilities = { canSwitchAtomically: true, canRedirect: true, canLeadOn: false, givesAddresses: true, keepsContent: true }
+  readonly files = null
   readonly sites = new Map<string, { owner: string; release: string | null; movedTo?: string }>()
   readonly blobs = new Set<string>()
   failing: Partial<Record<'claim' | 'announce' | 'send' | 'activate' | 'find' | 'redirect', 'down' | 'full' | 'answer lost'>> = {}

@@ -1,4 +1,4 @@
-import type { Manifest } from '../../core/release'
+import type { FilesThere, Manifest } from '../../core/release'
 
 /** What a destination can do beyond taking files; what is false here is not asked of it. */
 export type Capabilities = {
@@ -10,11 +10,13 @@ export type Capabilities = {
   readonly canLeadOn: boolean
   /** It gives out addresses of its own, and says which are taken. */
   readonly givesAddresses: boolean
+  /** What was sent once is kept there, so that an earlier release is put back without being sent again. */
+  readonly keepsContent: boolean
 }
 
 export type HostedSite = { readonly owner: string; readonly release: string | null }
-/** Ends a call that takes too long. */
-export type CallOptions = { readonly signal: AbortSignal }
+/** Ends a call in which nothing happens for too long; `alive` says that something does. */
+export type CallOptions = { readonly signal: AbortSignal; readonly alive: () => void }
 
 /** What every kind of destination brings. Each call can be made again and changes nothing the second time. */
 export type Adapter = {
@@ -32,13 +34,26 @@ export type Adapter = {
   /** Switches visitors to a release whose content is all there. */
   readonly activate: (address: string, release: string, options: CallOptions) => Promise<void>
   readonly redirect: (from: string, to: string, options: CallOptions) => Promise<void>
+  /** Where others put files too: what is there is looked at first. Null where nobody else can. */
+  readonly files: FileSide | null
+}
+
+/** What of ours is in place in a folder that others put files into as well, and every file that is there. */
+export type FilesStanding = { readonly ours: Manifest; readonly there: FilesThere }
+export type FileSide = {
+  readonly look: (address: string, options: CallOptions) => Promise<FilesStanding>
+  /** Makes files that are not ours this owner's, so that they can be written over. */
+  readonly adopt: (address: string, owner: string, paths: readonly string[], options: CallOptions) => Promise<void>
 }
 
 /** An adapter as the application uses it: time-outs, checks and wrapping of errors are the shell's. */
-export type Destination = {
-  readonly [K in keyof Adapter]: Adapter[K] extends (...args: infer A) => infer R
-    ? (...args: A extends [...infer B, CallOptions] ? B : A) => R
-    : Adapter[K]
+export type Destination = Called<Omit<Adapter, 'files'>> & {
+  /** What it is called in a sentence. */
+  readonly name: string
+  readonly files: Called<FileSide> | null
+}
+type Called<T> = {
+  readonly [K in keyof T]: T[K] extends (...args: infer A) => infer R ? (...args: A extends [...infer B, CallOptions] ? B : A) => R : T[K]
 }
 
 /** Known by its name: the bundler may load this module more than once, and then there is more than one such class. */
@@ -46,7 +61,8 @@ export function isDestinationError(error: unknown): error is DestinationError {
   return error instanceof Error && error.name === 'DestinationError'
 }
 
-export type DestinationFault = 'down' | 'full' | 'refused' | 'taken'
+/** `inTheWay`: files that are not ours stand where ours go; the message names them. */
+export type DestinationFault = 'down' | 'full' | 'refused' | 'taken' | 'inTheWay'
 
 /** Anything that fails at a destination, wrapped once; `message` says what the other side said. */
 export class DestinationError extends Error {

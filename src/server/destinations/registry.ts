@@ -5,5 +5,5 @@ import { webHost } from './web-host/adapter'
 
 /** The destination of a kind; so far every job goes to the web host. */
 export function destinationOf(kind: 'web-host' = 'web-host'): Destination {
-  return kept(`destination-${kind}`, () => makeDestination(webHost))
+  return kept(`destination-${kind}`, () => makeDestination(webHost, 'The web host'))
 }

@@ -1,17 +1,17 @@
 import * as v from 'valibot'
 import { sitePathSchema, type Manifest } from '../../core/release'
-import { DestinationError, isDestinationError, type Adapter, type CallOptions, type Destination } from './destination'
+import { DestinationError, isDestinationError, type Adapter, type CallOptions, type Destination, type FileSide } from './destination'
 
 const TIMEOUT_MS = 20_000
 /** A connection that the other side let go while it was idle fails at once; asked again it is made anew. */
 const TRIES = 2
 
 /** A destination around an adapter: each call has its time, is tried again where the line broke, and fails in one way. */
-export function makeDestination(adapter: Adapter): Destination {
-  const call = async <T>(make: (options: CallOptions) => Promise<T>): Promise<T> => {
+export function makeDestination(adapter: Adapter, name = 'The destination'): Destination {
+  const call: Call = async (make) => {
     for (let tried = 1; ; tried++) {
       try {
-        return await make({ signal: AbortSignal.timeout(TIMEOUT_MS) })
+        return await withPatience(make)
       } catch (error) {
         const wrapped = wrap(error)
         if (wrapped.fault !== 'down' || tried >= TRIES) throw wrapped
@@ -19,6 +19,7 @@ export function makeDestination(adapter: Adapter): Destination {
     }
   }
   return {
+    name,
     kind: adapter.kind,
     capabilities: adapter.capabilities,
     originOf: adapter.originOf,
@@ -33,6 +34,32 @@ export function makeDestination(adapter: Adapter): Destination {
     send: (hash, content) => call((options) => adapter.send(hash, content, options)),
     activate: (address, release) => call((options) => adapter.activate(address, release, options)),
     redirect: (from, to) => call((options) => adapter.redirect(from, to, options)),
+    files: adapter.files && withTime(adapter.files, call),
+  }
+}
+
+type Call = <T>(make: (options: CallOptions) => Promise<T>) => Promise<T>
+
+function withTime({ look, adopt }: FileSide, call: Call): Destination['files'] {
+  return {
+    look: (address) => call((options) => look(address, options)),
+    adopt: (address, owner, paths) => call((options) => adopt(address, owner, paths, options)),
+  }
+}
+
+/** Does something for as long as something happens. */
+async function withPatience<T>(make: (options: CallOptions) => Promise<T>): Promise<T> {
+  const late = new AbortController()
+  let timer: NodeJS.Timeout | undefined
+  const alive = (): void => {
+    clearTimeout(timer)
+    timer = setTimeout(() => late.abort(new DOMException('Nothing happened', 'TimeoutError')), TIMEOUT_MS)
+  }
+  alive()
+  try {
+    return await make({ signal: late.signal, alive })
+  } finally {
+    clearTimeout(timer)
   }
 }
 

@@ -152,13 +152,19 @@ export const PROBLEMS = {
   },
   hostDown: {
     status: 502,
-    sentence: (d) => `The web host does not answer (${d.fault}). ${d.seen} Try again when it is back.`,
+    sentence: (d) => `${d.where} does not answer (${d.fault}). ${d.seen} Try again when it is back.`,
   },
   hostFull: {
     status: 507,
-    sentence: (d) => `The web host has no room left for these files. ${d.seen} Make room there, then publish again.`,
+    sentence: (d) => `${d.where} has no room left for these files. ${d.seen} Make room there, then publish again.`,
   },
-  hostRefused: { status: 502, sentence: (d) => `The web host refused: ${d.fault}. ${d.seen}` },
+  hostRefused: { status: 502, sentence: (d) => `${d.where} refused: ${d.fault}. ${d.seen}` },
+  filesInTheWay: {
+    status: 409,
+    sentence: (d) =>
+      `On ${d.where} files that are not this site’s stand where its own go: ${d.paths}. ${d.seen} Look at what will change, and say there ` +
+      'whether they may be replaced.',
+  },
   contentGone: {
     status: 500,
     sentence: (d) =>

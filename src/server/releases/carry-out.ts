@@ -40,7 +40,7 @@ async function sendAndSwitch(to: Destination, publication: Publication, release:
     sent = await sendAll(to, release, missing, onProgress)
   } catch (error) {
     giveUp(id, error instanceof Error ? error.message : String(error))
-    throw destinationProblem(error, address)
+    throw destinationProblem(error, to, address)
   }
   onProgress({ step: 'switching', done: 0, total: 1 })
   await switchTo(to, publication)
@@ -59,7 +59,7 @@ async function switchTo(to: Destination, { id, address, release }: Publication):
     if (site !== undefined) giveUp(id, error instanceof Error ? error.message : String(error))
     const seen =
       site === undefined ? 'Whether visitors were switched is not known yet; it is found out when the host answers again.' : undefined
-    throw destinationProblem(error, address, seen)
+    throw destinationProblem(error, to, address, seen)
   }
 }
 

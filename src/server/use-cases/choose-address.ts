@@ -27,7 +27,7 @@ export async function askAddress(jobId: string, typed: string): Promise<AddressA
 async function isFree(label: string, jobId: string): Promise<boolean> {
   const job = findJobByAddress(label)
   if (job && job.id !== jobId) return false
-  const site = await orProblem(label, () => destinationOf().find(label))
+  const site = await orProblem(destinationOf(), label, () => destinationOf().find(label))
   return site === null || site.owner === jobId
 }
 
@@ -48,7 +48,7 @@ export async function chooseAddress(jobId: string, typed: string, { person, when
   const answer = await askAddress(jobId, typed)
   if (answer.state === 'taken') throw new Problem('addressTaken', { name: typed.trim() })
   if (answer.state === 'refused') throw new Problem('addressWrong', { fault: answer.sentence })
-  await orProblem(answer.label, () => destinationOf().claim(answer.label, jobId))
+  await orProblem(destinationOf(), answer.label, () => destinationOf().claim(answer.label, jobId))
   setJobAddress(jobId, answer.label)
   noteAudit({ person: person.id, what: 'address changed', about: answer.label, address: whence.address })
   return { ...answer, state: 'yours' }

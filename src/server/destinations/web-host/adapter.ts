@@ -9,7 +9,7 @@ const missingSchema = v.object({ missing: v.array(v.string()) })
 /** Our own web host: sites by host name, content by hash, and a switch in one step. */
 export const webHost: Adapter = {
   kind: 'web-host',
-  capabilities: { canSwitchAtomically: true, canRedirect: true, canLeadOn: true, givesAddresses: true },
+  capabilities: { canSwitchAtomically: true, canRedirect: true, canLeadOn: true, givesAddresses: true, keepsContent: true },
   originOf: siteOrigin,
   find: async (address, options) => {
     const response = await call('GET', `/sites/${address}`, options)
@@ -21,6 +21,7 @@ export const webHost: Adapter = {
   send: async (hash, content, options) => void (await read(await call('PUT', `/blobs/${hash}`, options, new Uint8Array(content)))),
   activate: async (address, id, options) => void (await read(await call('POST', `/sites/${address}/releases/${id}/activate`, options))),
   redirect: async (from, to, options) => void (await read(await call('POST', `/sites/${from}/move`, options, JSON.stringify({ to })))),
+  files: null,
 }
 
 function call(method: string, path: string, { signal }: CallOptions, body?: string | Uint8Array<ArrayBuffer>): Promise<Response> {

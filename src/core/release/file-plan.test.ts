@@ -1,0 +1,93 @@
+import { describe, expect, test } from 'vitest'
+import { random } from '../../../tests/random'
+import { inPlace, inTurns, parseOwnList, planFiles, waitingFiles, type Manifest, type OwnList } from '.'
+
+const file = (letter: string, bytes = 1): Manifest[string] => ({ hash: letter.repeat(64), bytes })
+const there = (manifest: Manifest): Map<string, number> => new Map(Object.entries(manifest).map(([path, { bytes }]) => [path, bytes]))
+
+describe('what goes to a server that only takes files', () => {
+  const ours: Manifest = { 'index.html': file('a'), 'about/index.html': file('b'), 'old.css': file('c') }
+  const next: Manifest = { 'index.html': file('a'), 'about/index.html': file('d'), 'new.css': file('e') }
+
+  test('is what changed; what is ours and no part of it any more goes; what is not ours is named and left', () => {
+    const plan = planFiles(next, ours, new Map([...there(ours), ['mail/inbox', 9]]))
+    expect(plan).toEqual({
+      send: ['about/index.html', 'new.css'],
+      same: ['index.html'],
+      remove: ['old.css'],
+      foreign: ['mail/inbox'],
+      inTheWay: [],
+    })
+  })
+
+  test('is also what somebody else has changed or removed there', () => {
+    const plan = planFiles(
+      ours,
+      ours,
+      new Map([
+        ['index.html', 7],
+        ['old.css', 1],
+      ]),
+    )
+    expect(plan).toMatchObject({ send: ['about/index.html', 'index.html'], same: ['old.css'], remove: [] })
+  })
+
+  test('is never put over what is not ours, nor in place of a folder, nor under a file', () => {
+    const strangers = ['about', 'index.html', 'new.css/readme', 'news.css']
+    expect(planFiles(next, {}, new Map(strangers.map((path) => [path, 1])))).toMatchObject({
+      inTheWay: ['about', 'index.html', 'new.css/readme'],
+      foreign: ['news.css'],
+    })
+  })
+
+  test('comes into place after what it needs: content, pages, the home page, and what tells of them', () => {
+    const paths = ['index.html', 'sitemap.xml', 'b/index.html', 'fonts/a.woff2', '404.html', 'a.webp', 'robots.txt', 'b/c/index.html']
+    expect(inTurns(paths)).toEqual([
+      ['a.webp', 'fonts/a.woff2'],
+      ['404.html', 'b/c/index.html', 'b/index.html'],
+      ['index.html'],
+      ['robots.txt', 'sitemap.xml'],
+    ])
+  })
+})
+
+describe('our own list', () => {
+  test('is read as it was written; what is none of ours, or damaged, is none', () => {
+    const list: OwnList = { owner: 'job', release: 'r1', files: { 'a.html': file('a') }, coming: null }
+    expect(parseOwnList(JSON.stringify(list))).toEqual(list)
+    for (const text of ['', '{}', 'null', JSON.stringify(list).slice(0, -9), JSON.stringify({ ...list, files: { '../a': file('a') } })])
+      expect(parseOwnList(text), text).toBeNull()
+  })
+
+  test('files of one content wait under names of their own, the same each time', () => {
+    const manifest = { 'b.html': file('a'), 'a.html': file('a'), 'c.html': file('c') }
+    const files = waitingFiles(manifest)
+    expect(new Set([...files.values()].map(({ name }) => name)).size).toBe(3)
+    expect(waitingFiles(Object.fromEntries(Object.entries(manifest).toReversed()))).toEqual(files)
+  })
+
+  test('however far a release had come when the line broke, what is in place is known', () => {
+    const roll = random(14)
+    const letters = ['a', 'b', 'c', 'd']
+    for (let n = 0; n < 500; n++) {
+      const some = (): Manifest =>
+        Object.fromEntries(
+          ['w.html', 'x.html', 'y.css', 'z.css'].filter(() => roll() < 0.7).map((path) => [path, file(letters[Math.floor(roll() * 4)]!)]),
+        )
+      const [old, next] = [some(), some()]
+      const disk = new Map(Object.entries(old).map(([path, { hash }]) => [path, hash]))
+      const names = waitingFiles(next)
+      const send = planFiles(next, old, there(old)).send
+      const waiting = new Map(send.map((path) => [names.get(path)!.name, 1]))
+      // As many as were moved before it broke.
+      for (const path of inTurns(send)
+        .flat()
+        .slice(0, Math.floor(roll() * (send.length + 1)))) {
+        waiting.delete(names.get(path)!.name)
+        disk.set(path, next[path]!.hash)
+      }
+      const found = inPlace({ owner: 'job', release: 'r1', files: old, coming: { release: 'r2', files: next } }, waiting)
+      expect(new Map(Object.entries(found).map(([path, { hash }]) => [path, hash]))).toEqual(disk)
+    }
+  })
+})

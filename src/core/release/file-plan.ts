@@ -1,0 +1,62 @@
+import { own } from '../own'
+import type { Manifest } from './manifest'
+
+/** The files that are really on a server, by path, with their sizes in bytes. */
+export type FilesThere = ReadonlyMap<string, number>
+
+/** What putting a release on a server that only takes files does; paths in the order of their names. */
+export type FilePlan = {
+  readonly send: readonly string[]
+  readonly same: readonly string[]
+  /** Ours, and no part of the release. */
+  readonly remove: readonly string[]
+  /** Not ours; they are never touched. */
+  readonly foreign: readonly string[]
+  /** Not ours, and where a file of the release is to stand, or a folder of its; nothing is put there unasked. */
+  readonly inTheWay: readonly string[]
+}
+
+/** Compares a release with what of ours is in place and with what is really there: what somebody has changed or removed is sent again. */
+export function planFiles(next: Manifest, ours: Manifest, there: FilesThere): FilePlan {
+  const isOurs = (path: string): boolean => own(ours, path) !== undefined
+  const isSame = (path: string): boolean => {
+    const [mine, now] = [own(ours, path), own(next, path)]
+    return mine !== undefined && now !== undefined && mine.hash === now.hash && there.get(path) === now.bytes
+  }
+  const paths = Object.keys(next).sort()
+  const strangers = [...there.keys()].filter((path) => !isOurs(path)).sort()
+  const wanted = new Set(paths)
+  const folders = new Set(paths.flatMap(foldersOf))
+  // A file where a folder is to be, or a file under a path where a file is to be.
+  const isInTheWay = (path: string): boolean =>
+    wanted.has(path) || folders.has(path) || foldersOf(path).some((folder) => wanted.has(folder))
+  return {
+    send: paths.filter((path) => !isSame(path)),
+    same: paths.filter(isSame),
+    remove: Object.keys(ours)
+      .filter((path) => !wanted.has(path) && there.has(path))
+      .sort(),
+    foreign: strangers.filter((path) => !isInTheWay(path)),
+    inTheWay: strangers.filter(isInTheWay),
+  }
+}
+
+/** The folders that a path lies in, from the outermost: of `a/b/c.html`, `a` and `a/b`. */
+export function foldersOf(path: string): readonly string[] {
+  const parts = path.split('/').slice(0, -1)
+  return parts.map((_, i) => parts.slice(0, i + 1).join('/'))
+}
+
+/**
+ * Paths in the turns in which they are put into place, so that no page is seen without what it shows: content before pages, pages before the
+ * home page that leads to them, and what tells others of them last.
+ */
+export function inTurns(paths: readonly string[]): readonly (readonly string[])[] {
+  const sorted = [...paths].sort()
+  return [0, 1, 2, 3].map((turn) => sorted.filter((path) => turnOf(path) === turn)).filter((some) => some.length > 0)
+}
+
+function turnOf(path: string): number {
+  if (path === 'sitemap.xml' || path === 'robots.txt') return 3
+  return path === 'index.html' ? 2 : path.endsWith('.html') ? 1 : 0
+}

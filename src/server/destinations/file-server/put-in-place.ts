@@ -1,0 +1,57 @@
+import PQueue from 'p-queue'
+import { foldersOf, inTurns, planFiles, WAITING_FOLDER, waitingFiles, type Manifest, type OwnList } from '../../../core/release'
+import type { FileServer } from './file-server'
+import { standingOn, writeList, type Standing } from './standing'
+
+/** How many files are moved or removed at a time. */
+const AT_ONCE = 8
+
+/**
+ * Puts a release whose content waits on the server into place: content first, then pages, then the home page; last of all what is not part
+ * of it goes. The list says so first, so that whoever finds it half done can go on. Each file changes in one step.
+ */
+export async function putInPlace(server: FileServer, standing: Standing, release: string, manifest: Manifest): Promise<void> {
+  const { list, there, ours } = standing
+  const { send, remove } = planFiles(manifest, ours, there)
+  const waits = waitingFiles(manifest)
+  const coming: OwnList = { ...list, files: ours, coming: { release, files: manifest } }
+  await writeList(server, coming)
+  const folders = [...new Set(send.flatMap(foldersOf))].sort()
+  // A file of ours that stands where a folder is to be is in nobody's page any more once its page is.
+  await all(
+    remove.filter((path) => folders.includes(path)),
+    (path) => server.remove(path),
+  )
+  for (const folder of folders) await server.makeFolder(folder)
+  for (const turn of inTurns(send)) await all(turn, (path) => server.move(`${WAITING_FOLDER}/${waits.get(path)?.name ?? ''}`, path))
+  await all(remove, (path) => server.remove(path))
+  await writeList(server, { owner: list.owner, release, files: manifest, coming: null })
+  await tidy(server, remove).catch(() => undefined)
+}
+
+/**
+ * Clears away what waited for a release that never came, and folders that nothing is left in. Visitors see none of it: where the line
+ * breaks meanwhile, the next release clears it away.
+ */
+export async function tidy(server: FileServer, removed: readonly string[] = []): Promise<void> {
+  const { waiting } = await standingOn(server)
+  await all([...waiting.keys()], (name) => server.remove(`${WAITING_FOLDER}/${name}`))
+  await server.removeFolder(WAITING_FOLDER)
+  const folders = [...new Set(removed.flatMap(foldersOf))].sort((a, b) => b.length - a.length)
+  for (const folder of folders) await server.removeFolder(folder)
+}
+
+/** Does something with each, some at a time. After the first that fails no other is begun, and what was begun has ended. */
+async function all<T>(items: readonly T[], act: (item: T) => Promise<void>): Promise<void> {
+  const queue = new PQueue({ concurrency: AT_ONCE })
+  const faults: unknown[] = []
+  for (const item of items)
+    void queue.add(() =>
+      act(item).catch((error: unknown) => {
+        faults.push(error)
+        queue.clear()
+      }),
+    )
+  await queue.onIdle()
+  if (faults.length > 0) throw faults[0]
+}

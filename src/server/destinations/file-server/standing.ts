@@ -1,0 +1,43 @@
+import { inPlace, LIST_FILE, parseOwnList, WAITING_FOLDER, type FilesThere, type Manifest, type OwnList } from '../../../core/release'
+import { DestinationError } from '../destination'
+import type { FileServer } from './file-server'
+
+/** What stands on a server: our list, what of ours is in place, every file but our own two, and what waits to be put into place. */
+export type Standing = {
+  readonly list: OwnList
+  readonly ours: Manifest
+  readonly there: FilesThere
+  readonly waiting: FilesThere
+}
+
+const NOBODY: OwnList = { owner: '', release: null, files: {}, coming: null }
+
+/** Looks at all that is there; a list that nobody wrote is an empty one without an owner. */
+export async function standingOn(server: FileServer): Promise<Standing> {
+  const [all, list] = [await server.list(), (await findList(server)) ?? NOBODY]
+  const waiting = new Map<string, number>()
+  const there = new Map<string, number>()
+  for (const [path, bytes] of all) {
+    if (path.startsWith(`${WAITING_FOLDER}/`)) waiting.set(path.slice(WAITING_FOLDER.length + 1), bytes)
+    else if (path !== LIST_FILE) there.set(path, bytes)
+  }
+  return { list, ours: inPlace(list, waiting), there, waiting }
+}
+
+/** Our list on a server; null where there is none. */
+export async function findList(server: FileServer): Promise<OwnList | null> {
+  const content = await server.read(LIST_FILE)
+  if (!content) return null
+  const list = parseOwnList(content.toString('utf8'))
+  // Without it nobody could tell what is ours: rather nothing is touched.
+  if (!list) throw new DestinationError('refused', `the list of what is ours there, ${LIST_FILE}, cannot be read`)
+  return list
+}
+
+/** Writes the list in one step: whoever reads it finds the one of before or this one. */
+export async function writeList(server: FileServer, list: OwnList): Promise<void> {
+  await server.makeFolder(WAITING_FOLDER)
+  const name = `${WAITING_FOLDER}/list`
+  await server.write(name, Buffer.from(JSON.stringify(list)))
+  await server.move(name, LIST_FILE)
+}

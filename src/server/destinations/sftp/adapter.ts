@@ -1,0 +1,92 @@
+import type { FileEntryWithStats, SFTPWrapper } from 'ssh2'
+import type { Adapter } from '../destination'
+import { fileServerAdapter } from '../file-server/adapter'
+import type { FileServer } from '../file-server/file-server'
+import { connect, type Connection } from './connect'
+import { NO_SUCH_FILE, statusOf, toSftpError } from './errors'
+import { readAll, writeAll } from './whole-files'
+import type { SftpSecret, SftpSettings } from './settings'
+
+/** A folder on a server that is reached by SFTP, version 3 of the protocol (draft-ietf-secsh-filexfer-02), which all servers speak. */
+export function sftpDestination(settings: SftpSettings, secret: SftpSecret): Adapter {
+  return fileServerAdapter('sftp', async (alive) => sftpServer(await connect(settings, secret), settings.folder, alive))
+}
+
+type Done<T> = (error: Error | null | undefined, result: T) => void
+
+function sftpServer({ sftp, close }: Connection, folder: string, alive: () => void): FileServer {
+  const root = folder.replace(/\/+$/, '') || (folder.startsWith('/') ? '' : '.')
+  const at = (path: string): string => (path === '' ? root || '/' : `${root}/${path}`)
+  /** Asks once, and says in words what was done when that fails. */
+  const ask = <T>(did: string, work: (done: Done<T>) => void): Promise<T> =>
+    new Promise((resolve, reject) => {
+      work((error, result) => {
+        alive()
+        if (error) reject(toSftpError(error, did) as Error)
+        else resolve(result)
+      })
+    })
+  const quietly = async (codes: readonly number[], work: Promise<unknown>): Promise<void> => {
+    await work.catch((error: unknown) => {
+      const cause = error instanceof Error ? (error.cause ?? error) : error
+      if (!codes.includes(statusOf(cause) ?? -1)) throw error
+    })
+  }
+  const isFolder = (path: string): Promise<boolean> =>
+    ask<boolean>(`looking at ${path}`, (done) => sftp.stat(at(path), (error, stats) => done(null, !error && stats.isDirectory())))
+  const rename = (from: string, to: string): Promise<void> =>
+    ask(`moving to ${to}`, (done: Done<void>) => sftp.rename(at(from), at(to), (error) => done(error, undefined)))
+  const remove = (path: string): Promise<void> =>
+    quietly(
+      [NO_SUCH_FILE],
+      ask(`removing ${path}`, (done: Done<void>) => sftp.unlink(at(path), (error) => done(error, undefined))),
+    )
+  return {
+    list: () => filesIn((path) => ask(`listing ${path || 'the folder'}`, (done) => sftp.readdir(at(path), done)), '', new Map()),
+    read: (path) =>
+      readAll(sftp, at(path), alive).catch((error: unknown) => {
+        if (statusOf(error) === NO_SUCH_FILE) return null
+        throw toSftpError(error, `reading ${path}`)
+      }),
+    write: (path, content) =>
+      writeAll(sftp, at(path), content, alive).catch((error: unknown) => {
+        throw toSftpError(error, `writing ${path}`)
+      }),
+    move: async (from, to) => {
+      if (canReplace(sftp))
+        return ask(`moving to ${to}`, (done: Done<void>) => sftp.ext_openssh_rename(at(from), at(to), (error) => done(error, undefined)))
+      // Version 3 leaves open whether a file is replaced; where it is not, it has to go first.
+      await rename(from, to).catch(async () => {
+        await remove(to)
+        await rename(from, to)
+      })
+    },
+    remove,
+    makeFolder: async (path) => {
+      if (await isFolder(path)) return
+      await ask(`making the folder ${path}`, (done: Done<void>) => sftp.mkdir(at(path), (error) => done(error, undefined)))
+    },
+    removeFolder: (path) => ask(`removing the folder ${path}`, (done: Done<void>) => sftp.rmdir(at(path), () => done(null, undefined))),
+    close,
+  }
+}
+
+/** Whether a server renames in one step over what is there: OpenSSH's extension `posix-rename@openssh.com`. */
+function canReplace(sftp: SFTPWrapper): boolean {
+  const { _extensions: extensions } = sftp as unknown as { readonly _extensions?: Readonly<Record<string, string>> }
+  return extensions?.['posix-rename@openssh.com'] === '1'
+}
+
+async function filesIn(
+  list: (path: string) => Promise<readonly FileEntryWithStats[]>,
+  under: string,
+  found: Map<string, number>,
+): Promise<Map<string, number>> {
+  for (const { filename, attrs } of await list(under)) {
+    if (filename === '.' || filename === '..') continue
+    const path = under === '' ? filename : `${under}/${filename}`
+    if (attrs.isDirectory()) await filesIn(list, path, found)
+    else found.set(path, attrs.isFile() ? attrs.size : -1)
+  }
+  return found
+}
