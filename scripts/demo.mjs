@@ -8,6 +8,8 @@ const designer = JSON.parse(readFileSync(path.join(root, 'scripts', 'designer.js
 const APP_PORT = process.env.INSTANT_FIT_PORT ?? '4310'
 const HOST_PORT = process.env.WEB_HOST_PORT ?? '4380'
 const CONTROL_PORT = process.env.WEB_HOST_CONTROL_PORT ?? '4381'
+const SFTP_PORT = process.env.CLIENT_SERVER_SFTP_PORT ?? '4382'
+const CLIENT_PORT = process.env.CLIENT_SERVER_PORT ?? '4383'
 const data = process.env.INSTANT_FIT_DATA ?? path.join(root, 'data')
 const env = {
   ...process.env,
@@ -15,13 +17,17 @@ const env = {
   WEB_HOST_PORT: HOST_PORT,
   WEB_HOST_CONTROL_PORT: CONTROL_PORT,
   WEB_HOST_DATA: path.join(data, 'web-host'),
+  CLIENT_SERVER_SFTP_PORT: SFTP_PORT,
+  CLIENT_SERVER_PORT: CLIENT_PORT,
+  CLIENT_SERVER_DATA: path.join(data, 'client-server'),
   NEXT_TELEMETRY_DISABLED: '1',
 }
 
-for (const port of [APP_PORT, HOST_PORT, CONTROL_PORT]) {
+for (const port of [APP_PORT, HOST_PORT, CONTROL_PORT, SFTP_PORT, CLIENT_PORT]) {
   if (await answers(port)) {
     console.error(
-      `Port ${port} is taken. Is the demo running already? Stop it, or set INSTANT_FIT_PORT, WEB_HOST_PORT and WEB_HOST_CONTROL_PORT.`,
+      `Port ${port} is taken. Is the demo running already? Stop it, or set INSTANT_FIT_PORT, WEB_HOST_PORT, WEB_HOST_CONTROL_PORT, ` +
+        'CLIENT_SERVER_SFTP_PORT and CLIENT_SERVER_PORT.',
     )
     process.exit(1)
   }
@@ -34,8 +40,11 @@ if (process.argv.includes('--fresh')) {
 }
 const isNew = !existsSync(path.join(data, 'instant-fit.sqlite'))
 
+const standIn = (name) =>
+  spawn(process.execPath, ['--import', 'tsx', `src/standins/${name}/main.ts`], { cwd: root, env, stdio: ['ignore', 'ignore', 'inherit'] })
 const children = [
-  spawn(process.execPath, ['--import', 'tsx', 'src/standins/web-host/main.ts'], { cwd: root, env, stdio: ['ignore', 'ignore', 'inherit'] }),
+  standIn('web-host'),
+  standIn('client-server'),
   spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '--port', APP_PORT, '--hostname', '127.0.0.1'], {
     cwd: root,
     env,
@@ -55,7 +64,7 @@ children.forEach((child) =>
   }),
 )
 
-for (const port of [CONTROL_PORT, APP_PORT]) await untilAnswers(port)
+for (const port of [CONTROL_PORT, SFTP_PORT, APP_PORT]) await untilAnswers(port)
 if (isNew) {
   say('Making the demo data: four clients, one of them published. About half a minute.')
   run(process.execPath, ['--import', 'tsx', 'scripts/seed.ts', `http://127.0.0.1:${APP_PORT}`], env)
@@ -72,6 +81,8 @@ console.log(`
   Sign in, once, by     ${once || 'your own account'}
   or, until you change  ${designer.email}, “${designer.password}”
   A published site      http://tolliver-and-wren.localhost:${HOST_PORT}
+  A client’s server     127.0.0.1, SFTP on port ${SFTP_PORT}: tolliver, “nine swallows over a barn”, folder public_html
+  and what it shows     http://localhost:${CLIENT_PORT}
   Stop with Ctrl+C. The data is kept in ${path.relative(root, data) || data}; "npm run demo -- --fresh" starts over.
 `)
 

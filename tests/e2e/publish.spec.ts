@@ -60,7 +60,7 @@ test('from a job to a live address, changed, published again, and the first rele
   const { 'index.html': home, ...others } = unzipSync(new Uint8Array(readFileSync(await taken.path())))
   expect(strFromU8(home!)).toContain('Quayside Bakery')
   expect(Object.keys(others)).toHaveLength(first.new! - 1)
-  await expect(page.getByRole('main').getByRole('link', { name: url })).toBeVisible()
+  await expect(page.getByRole('main').getByRole('link', { name: url, exact: true })).toBeVisible()
   await page.getByRole('button', { name: 'Copy the live address of this site' }).click()
   expect(await page.evaluate(() => navigator.clipboard.readText())).toBe(url)
   await page.getByRole('button', { name: 'Share the live address: code and words' }).click()
@@ -98,7 +98,7 @@ test('from a job to a live address, changed, published again, and the first rele
   await expect(page.getByText('The earlier release is live again.')).toBeVisible()
   await visitor.reload()
   await expect(visitor.getByRole('heading', { level: 1 })).toHaveText('A chair worth sitting in is worth mending')
-  await expect(page.getByRole('listitem').filter({ hasText: 'No. 1' })).toContainText('live')
+  await expect(page.getByRole('complementary').getByRole('listitem').filter({ hasText: 'No. 1' })).toContainText('live')
 })
 
 test('a name is judged while it is typed, and others are offered', async ({ page }) => {
@@ -158,7 +158,7 @@ test('a site moves to another address, and visitors of the old one are sent on',
     .toMatchObject({ changed: 0, removed: 0, new: expect.any(Number) })
   await expect(publish).toBeEnabled({ timeout: 180_000 })
   await publish.click()
-  await expect(page.getByRole('main').getByRole('link', { name: siteUrl('mover-second') })).toBeVisible({ timeout: 180_000 })
+  await expect(page.getByRole('main').getByRole('link', { name: siteUrl('mover-second'), exact: true })).toBeVisible({ timeout: 180_000 })
   const visitor = await context.newPage()
   await visitor.goto(`${siteUrl('mover-first')}/about/`)
   await expect(visitor).toHaveURL(`${siteUrl('mover-second')}/about/`)

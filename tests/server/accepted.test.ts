@@ -26,6 +26,7 @@ const HOSTILE: readonly (readonly [what: string, text: string])[] = [
 
 let make: typeof import('../../src/server/use-cases/make-job')
 let log: typeof import('../../src/server/log/edit-log')
+let registry: typeof import('../../src/server/destinations/registry')
 let prepared: typeof import('../../src/server/releases/prepared')
 let blobs: typeof import('../../src/server/files/blobs')
 let uploads: typeof import('../../src/server/media/store-upload')
@@ -33,9 +34,10 @@ let variants: typeof import('../../src/server/media/variants')
 let address: typeof import('../../src/server/use-cases/choose-address')
 beforeAll(async () => {
   ownDataFolder()
-  ;[make, log, prepared, blobs, uploads, variants, address] = await Promise.all([
+  ;[make, log, registry, prepared, blobs, uploads, variants, address] = await Promise.all([
     import('../../src/server/use-cases/make-job'),
     import('../../src/server/log/edit-log'),
+    import('../../src/server/destinations/registry'),
     import('../../src/server/releases/prepared'),
     import('../../src/server/files/blobs'),
     import('../../src/server/media/store-upload'),
@@ -111,7 +113,12 @@ describe('what is accepted can be published', () => {
     const taken = rows.filter((row) => v.is(log.sentRowSchema, row))
     const { written } = log.appendRows(job, null, 0, taken)
     expect(written.length, what).toBeGreaterThan(rows.length / 2)
-    const { manifest } = await prepared.prepareFiles(job, log.jobState(job), 'accepted', () => undefined)
+    const { manifest } = await prepared.prepareFiles(
+      job,
+      log.jobState(job),
+      { id: 'web-host', to: registry.destinationOf(), address: 'accepted' },
+      () => undefined,
+    )
     writeOut(what, manifest)
   })
 

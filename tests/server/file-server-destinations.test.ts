@@ -14,7 +14,7 @@ import { sftpDestination } from '../../src/server/destinations/sftp/adapter'
 import { fingerprint } from '../../src/server/destinations/sftp/connect'
 import type { SftpSecret, SftpSettings } from '../../src/server/destinations/sftp/settings'
 import { makeDestination } from '../../src/server/destinations/shell'
-import { sftpStandIn } from '../../src/standins/sftp-server/sftp-server'
+import { sftpStandIn } from '../../src/standins/client-server/sftp'
 import { random } from '../random'
 import { destinationContract } from './destination-contract'
 

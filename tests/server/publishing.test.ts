@@ -227,7 +227,7 @@ describe('publishing', () => {
     const { writeFileSync } = await import('node:fs')
     const { dataFolder } = await import('../../src/server/files/data-folder')
     const { manifest } = (await import('../../src/server/releases/prepared').then(({ prepareFiles }) =>
-      prepareFiles(job, log.jobState(job), `site-${names}`, silent),
+      prepareFiles(job, log.jobState(job), { id: 'web-host', to: host, address: `site-${names}` }, silent),
     )) as { manifest: Manifest }
     const { hash } = manifest['robots.txt']!
     writeFileSync(dataFolder('blobs', hash.slice(0, 2), hash), '')
@@ -289,7 +289,7 @@ test('an earlier release of the same address is published as it is, and all of t
   change('two')
   await publish()
   await publishing.publish(job, { release: first }, silent, BY)
-  expect(releases.publishedReleases(job).map((r) => r.number)).toEqual([1, 2])
+  expect(releases.publishedReleases(job, 'web-host').map((r) => r.number)).toEqual([1, 2])
   await expect(publishing.publish(job, { release: 'gone' }, silent, BY)).rejects.toMatchObject({ code: 'releaseGone' })
   forgetMemory('prepared')
 })
@@ -303,7 +303,7 @@ test('a release says what was noted of it and by whom it went live last, also af
   await publish()
   const other = { ...BY, person: { ...BY.person, id: 'person:other' } }
   await publishing.publish(job, { release: first }, silent, other)
-  expect(releases.publishedReleases(job).map(({ number, note, person }) => [number, note.trim(), person])).toEqual([
+  expect(releases.publishedReleases(job, 'web-host').map(({ number, note, person }) => [number, note.trim(), person])).toEqual([
     [1, 'Winter hours', 'person:other'],
     [2, '', BY.person.id],
   ])

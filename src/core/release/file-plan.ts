@@ -41,6 +41,17 @@ export function planFiles(next: Manifest, ours: Manifest, there: FilesThere): Fi
   }
 }
 
+/** What of ours is really there as we left it; what somebody else has changed is there as something that nobody knows. */
+export function presentOf(ours: Manifest, there: FilesThere): Manifest {
+  const found = Object.entries(ours).filter(([path]) => there.has(path))
+  return Object.fromEntries(
+    found.map(([path, entry]) => [path, there.get(path) === entry.bytes ? entry : { ...entry, hash: NOBODY_KNOWS }]),
+  )
+}
+
+/** The hash of what nobody has read. */
+export const NOBODY_KNOWS = '0'.repeat(64)
+
 /** The folders that a path lies in, from the outermost: of `a/b/c.html`, `a` and `a/b`. */
 export function foldersOf(path: string): readonly string[] {
   const parts = path.split('/').slice(0, -1)
@@ -48,8 +59,8 @@ export function foldersOf(path: string): readonly string[] {
 }
 
 /**
- * Paths in the turns in which they are put into place, so that no page is seen without what it shows: content before pages, pages before the
- * home page that leads to them, and what tells others of them last.
+ * Paths in the turns in which they are put into place, so that no page is seen without what it shows: content before pages, pages
+ * before the home page that leads to them, and what tells others of them last.
  */
 export function inTurns(paths: readonly string[]): readonly (readonly string[])[] {
   const sorted = [...paths].sort()

@@ -29,8 +29,8 @@ export function parseOwnList(text: string): OwnList | null {
 export type WaitingFile = ManifestEntry & { readonly name: string }
 
 /**
- * Every file of a release, by its path, with what it is called while it waits: the same for the same release, so that what was sent before a
- * line broke is known again.
+ * Every file of a release, by its path, with what it is called while it waits: the same for the same release, so that what was sent
+ * before a line broke is known again.
  */
 export function waitingFiles(manifest: Manifest): ReadonlyMap<string, WaitingFile> {
   const counts = new Map<string, number>()

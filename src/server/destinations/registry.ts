@@ -1,9 +1,41 @@
-import { kept } from '../files/kept'
+import * as v from 'valibot'
+import { forget, kept } from '../files/kept'
+import { unseal } from '../files/secrets'
+import { Problem } from '../http/problems'
+import { findDestination, type KeptDestination } from '../store/destinations'
 import type { Destination } from './destination'
+import { adapterFor, reachSchema, type Reach } from './kinds'
 import { makeDestination } from './shell'
 import { webHost } from './web-host/adapter'
 
-/** The destination of a kind; so far every job goes to the web host. */
-export function destinationOf(kind: 'web-host' = 'web-host'): Destination {
-  return kept(`destination-${kind}`, () => makeDestination(webHost, 'The web host'))
+/** The destination that every job has: our own web host. */
+export const WEB_HOST = 'web-host'
+
+/** A destination by its name: the web host, or one of a job's own. */
+export function destinationOf(id: string = WEB_HOST): Destination {
+  return kept(`destination-${id}`, () => (id === WEB_HOST ? makeDestination(webHost, 'The web host') : ownDestination(id)))
+}
+
+/** One that was changed or let go is made anew the next time it is asked for. */
+export function forgetDestination(id: string): void {
+  forget(`destination-${id}`)
+}
+
+function ownDestination(id: string): Destination {
+  const row = findDestination(id)
+  if (!row) throw new Problem('destinationGone')
+  return makeDestination(adapterFor(reachOf(row)), `“${row.name}”`)
+}
+
+/** How a destination is reached, with what lets us in; where that was sealed on another computer, it cannot be opened. */
+export function reachOf({ id, name, kind, settings, secret }: KeptDestination): Reach {
+  return v.parse(reachSchema, { kind, settings: JSON.parse(settings) as unknown, secret: secret && openedSecret(id, name, secret) })
+}
+
+function openedSecret(id: string, name: string, secret: Buffer): unknown {
+  try {
+    return JSON.parse(unseal(secret, id)) as unknown
+  } catch (error) {
+    throw new Problem('destinationLocked', { where: name }, { cause: error })
+  }
 }

@@ -159,11 +159,21 @@ export const PROBLEMS = {
     sentence: (d) => `${d.where} has no room left for these files. ${d.seen} Make room there, then publish again.`,
   },
   hostRefused: { status: 502, sentence: (d) => `${d.where} refused: ${d.fault}. ${d.seen}` },
+  destinationGone: { status: 404, sentence: () => 'There is no such destination any more. It may have been let go in another window.' },
+  destinationLocked: {
+    status: 409,
+    sentence: (d) =>
+      `The login of “${d.where}” cannot be opened here: its key lies on the computer that it was added on. Let it go, and add it anew.`,
+  },
+  destinationOpen: {
+    status: 409,
+    sentence: (d) => `What was last published to ${d.where} is not finished yet. Publish there once more, then let it go.`,
+  },
   filesInTheWay: {
     status: 409,
     sentence: (d) =>
-      `On ${d.where} files that are not this site’s stand where its own go: ${d.paths}. ${d.seen} Look at what will change, and say there ` +
-      'whether they may be replaced.',
+      `On ${d.where} files that are not this site’s stand where its own go: ${d.paths}. ${d.seen} Look at what will change, and ` +
+      'say there whether they may be replaced.',
   },
   contentGone: {
     status: 500,

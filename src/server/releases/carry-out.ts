@@ -1,4 +1,5 @@
 import { own } from '../../core/own'
+import type { Manifest } from '../../core/release'
 import PQueue from 'p-queue'
 import { isDestinationError, type Destination } from '../destinations/destination'
 import { destinationProblem } from '../destinations/to-problem'
@@ -75,6 +76,7 @@ async function sendVisitorsOn(to: Destination, { address, movedFrom }: Publicati
 }
 
 async function sendAll(to: Destination, { manifest }: Release, hashes: readonly string[], onProgress: OnProgress): Promise<Sent> {
+  const files = filesSent(to, manifest, hashes)
   const queue = new PQueue({ concurrency: 4 })
   let done = 0
   let bytes = 0
@@ -91,5 +93,12 @@ async function sendAll(to: Destination, { manifest }: Release, hashes: readonly 
       }),
     ),
   )
-  return { sentFiles: hashes.length, sentBytes: bytes }
+  return { sentFiles: files, sentBytes: bytes }
+}
+
+/** How many files travel: where content is kept by its hash, each content once. */
+function filesSent(to: Destination, manifest: Manifest, hashes: readonly string[]): number {
+  if (to.capabilities.keepsContent) return hashes.length
+  const sent = new Set(hashes)
+  return Object.values(manifest).filter(({ hash }) => sent.has(hash)).length
 }

@@ -20,7 +20,7 @@ export async function finishOpen(): Promise<void> {
     const { job, release } = publication
     try {
       await runTask(job, 'publish', { finish: publication.id }, () =>
-        carryOut(destinationOf(), publication, getRelease(job, release), () => undefined),
+        carryOut(destinationOf(publication.destination), publication, getRelease(job, release), () => undefined),
       )
     } catch (error) {
       console.error(`The publication ${publication.id} is not finished yet: ${error instanceof Error ? error.message : String(error)}`)

@@ -3,7 +3,6 @@ import { holdAsksOf, holdKeyOf, menuKeyOf } from '../../core/render'
 import { loadHyphenation, type Held } from '../../core/lines'
 import type { Manifest } from '../../core/release'
 import { dayOf, siteLanguage } from '../../core/site'
-import { destinationOf } from '../destinations/registry'
 import { kept } from '../files/kept'
 import { pack } from '../packs/packs'
 import { livePublication } from '../store/publications'
@@ -16,6 +15,7 @@ import { buildRelease } from './build-release'
 import { withSiteMap } from './site-map'
 import { publishedPaths } from './published-paths'
 import type { OnProgress } from './carry-out'
+import type { Addressed } from './where'
 
 /** A site's files made for an address, of one revision, on a day. */
 export type Prepared = {
@@ -30,19 +30,24 @@ export type Prepared = {
 const last = (): Map<string, Prepared> => kept('prepared', () => new Map())
 
 /**
- * Makes every file of a site as it is at a revision, for an address. Its map says what changed since what is live, which a publication
- * changes though the site stays as it is.
+ * Makes every file of a site as it is at a revision, for its address on a destination. Its map says what changed since what is live there,
+ * which a publication changes though the site stays as it is.
  */
-export async function prepareFiles(job: string, state: JobState, address: string, onProgress: OnProgress): Promise<Prepared> {
-  const made = await makeFiles(job, state, address, onProgress)
-  const live = livePublication(job)
+export async function prepareFiles(job: string, state: JobState, where: Addressed, onProgress: OnProgress): Promise<Prepared> {
+  const made = await makeFiles(job, state, where, onProgress)
+  const live = livePublication(job, where.id)
   const there = live ? getRelease(job, live.release).manifest : {}
-  const manifest = withSiteMap(made.manifest, state.document, destinationOf().originOf(address), made.day, there)
+  const manifest = withSiteMap(made.manifest, state.document, where.to.originOf(where.address), made.day, there)
   return { ...made, manifest }
 }
 
 /** The files but the map; the last that were made for a job are not made twice. */
-async function makeFiles(job: string, { revision, document }: JobState, address: string, onProgress: OnProgress): Promise<Prepared> {
+async function makeFiles(
+  job: string,
+  { revision, document }: JobState,
+  { to, address }: Addressed,
+  onProgress: OnProgress,
+): Promise<Prepared> {
   const known = last().get(job)
   const day = dayOf(new Date())
   const plain: Site = {
@@ -58,7 +63,7 @@ async function makeFiles(job: string, { revision, document }: JobState, address:
   const measured = JSON.stringify([menuFrom, ...holds])
   if (known?.revision === revision && known.address === address && known.day === day && known.measured === measured) return known
   const site: Site = { ...plain, menuFrom, holds: (ask) => holds.get(JSON.stringify(ask)) ?? null }
-  const origin = destinationOf().originOf(address)
+  const origin = to.originOf(address)
   const manifest = await buildRelease(site, origin, (done, total) => onProgress({ step: 'building', done, total }), publishedPaths(job))
   const made = { revision, address, day, measured, manifest }
   last().set(job, made)

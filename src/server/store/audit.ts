@@ -21,6 +21,8 @@ export const AUDITED = [
   'published',
   'address changed',
   'job deleted',
+  'destination added',
+  'destination let go',
 ] as const
 export type Audited = (typeof AUDITED)[number]
 export type AuditLine = {

@@ -71,6 +71,7 @@ const TABLES = [
   'job_line',
   'task',
   'publication',
+  'destination',
   'release',
   'job_asset',
   'job_grant',

@@ -41,20 +41,28 @@ export function insertPublication(publication: Omit<Publication, 'switchedAt' | 
   ).run(id, job, destination, release, address, movedFrom, person, note, new Date().toISOString())
 }
 
-/** What visitors of a job's site see now: the newest switch, whatever the clock said. */
-export function livePublication(job: string): Publication | null {
-  const row = sql<[string], Row>(
-    `SELECT ${COLUMNS} FROM publication WHERE job = ? AND switch IS NOT NULL ORDER BY switch DESC LIMIT 1`,
-  ).get(job)
+/** Of what a job has, a destination that was let go has no part: what is there is its owner's. */
+const STILL_OURS = "(destination = 'web-host' OR destination IN (SELECT id FROM destination))"
+
+/**
+ * What visitors of a job's site see now: the newest switch, whatever the clock said; on one destination, or, where none is named, on
+ * the one that was published to last.
+ */
+export function livePublication(job: string, destination: string | null = null): Publication | null {
+  const row = sql<[string, string | null, string | null], Row>(
+    `SELECT ${COLUMNS} FROM publication WHERE job = ? AND switch IS NOT NULL AND (destination = ? OR ? IS NULL AND ${STILL_OURS})
+     ORDER BY switch DESC LIMIT 1`,
+  ).get(job, destination, destination)
   return row ? toPublication(row) : null
 }
 
-/** Publications that were begun and neither finished nor given up, oldest first. */
-export function openPublications(job: string | null = null): Publication[] {
-  return sql<[string | null, string | null], Row>(
-    `SELECT ${COLUMNS} FROM publication WHERE done_at IS NULL AND given_up IS NULL AND (? IS NULL OR job = ?) ORDER BY rowid`,
+/** Publications that were begun and neither finished nor given up, oldest first: of all jobs or one, to anywhere or one destination. */
+export function openPublications(job: string | null = null, destination: string | null = null): Publication[] {
+  return sql<[string | null, string | null, string | null, string | null], Row>(
+    `SELECT ${COLUMNS} FROM publication WHERE done_at IS NULL AND given_up IS NULL AND ${STILL_OURS}
+     AND (? IS NULL OR job = ?) AND (? IS NULL OR destination = ?) ORDER BY rowid`,
   )
-    .all(job, job)
+    .all(job, job, destination, destination)
     .map(toPublication)
 }
 
@@ -77,13 +85,20 @@ export function giveUp(id: string, why: string): void {
 }
 
 /** What is live of a job, with what is told of its release. */
-export type Live = { readonly address: string; readonly switchedAt: string; readonly number: number | null; readonly revision: number }
+export type Live = {
+  readonly destination: string
+  readonly address: string
+  readonly switchedAt: string
+  readonly number: number | null
+  readonly revision: number
+}
 
 /** What is live of every job that has been published. */
 export function liveOfAll(): Map<string, Live> {
-  const rows = sql<[], { job: string; address: string; switched_at: string; number: number | null; revision: number }>(
-    `SELECT publication.job, publication.address, switched_at, max(switch), number, revision
-     FROM publication JOIN release ON release.id = publication.release WHERE switch IS NOT NULL GROUP BY publication.job`,
+  const rows = sql<[], { job: string; destination: string; address: string; switched_at: string; number: number | null; revision: number }>(
+    `SELECT publication.job, destination, publication.address, switched_at, max(switch), number, revision
+     FROM publication JOIN release ON release.id = publication.release WHERE switch IS NOT NULL AND ${STILL_OURS}
+     GROUP BY publication.job`,
   ).all()
   return new Map(rows.map(({ job, switched_at, ...live }) => [job, { ...live, switchedAt: switched_at }]))
 }

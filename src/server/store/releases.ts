@@ -28,13 +28,13 @@ const NOTE = `coalesce((SELECT note FROM publication AS noted WHERE noted.releas
   ORDER BY noted.switch DESC LIMIT 1), '')`
 
 /** Releases that visitors have seen on a destination, newest switch first: the first one is live. */
-export function publishedReleases(job: string): PublishedRelease[] {
-  return sql<[string], ReleaseRow & { last: string; person: string | null; note: string }>(
+export function publishedReleases(job: string, destination: string): PublishedRelease[] {
+  return sql<[string, string], ReleaseRow & { last: string; person: string | null; note: string }>(
     `SELECT ${COLUMNS}, switched_at AS last, person, ${NOTE} AS note, max(switch) AS newest
      FROM publication JOIN release ON release.id = publication.release
-     WHERE publication.job = ? AND switch IS NOT NULL GROUP BY release.id ORDER BY newest DESC`,
+     WHERE publication.job = ? AND destination = ? AND switch IS NOT NULL GROUP BY release.id ORDER BY newest DESC`,
   )
-    .all(job)
+    .all(job, destination)
     .map((row) => ({ ...toRelease(row), lastLiveAt: row.last, person: row.person, note: row.note }))
 }
 

@@ -3,7 +3,7 @@ import { jobsOf } from '../people/access'
 import { countLeftovers } from '../../core/fill'
 import { findTemplate, missingFor } from '../../core/pack'
 import { factsOf } from '../../core/site'
-import { destinationOf } from '../destinations/registry'
+import { originOf } from '../releases/where'
 import { jobState } from '../log/edit-log'
 import { pack, packState } from '../packs/packs'
 import { getJob, listJobs, type Job, type Shelf } from '../store/jobs'
@@ -60,7 +60,7 @@ function toLine(job: Job, { revision, at }: Newest, known: KeptLine | undefined,
     shelvedAt: job.shelvedAt,
     workedAt: at ?? job.createdAt,
     copiedAt: job.copyOf === null ? null : job.createdAt,
-    liveUrl: live ? destinationOf().originOf(live.address) : null,
+    liveUrl: live ? originOf(live) : null,
     lastReleaseAt: live?.switchedAt ?? null,
     releaseNumber: live?.number ?? null,
     editsSince: live ? Math.max(0, revision - live.revision) : null,

@@ -1,7 +1,7 @@
 import type { PublishedPath } from '../../core/pages'
 import type { SiteDocument } from '../../core/site'
-import { destinationOf } from '../destinations/registry'
 import { stateAt } from '../log/edit-log'
+import { originOf } from '../releases/where'
 import { publishedPaths } from '../releases/published-paths'
 import { livePublication } from '../store/publications'
 import { getRelease } from '../store/releases'
@@ -19,7 +19,7 @@ export function liveSite(job: string): LiveSite {
   const live = livePublication(job)
   return {
     live: live ? stateAt(job, getRelease(job, live.release).revision).document : null,
-    origin: live ? destinationOf().originOf(live.address) : null,
+    origin: live ? originOf(live) : null,
     published: publishedPaths(job),
   }
 }

@@ -1,13 +1,13 @@
 import * as v from 'valibot'
 import { heldSchema } from '../../core/lines'
-import { planPublish, type PublishPlan } from '../../core/release'
+import { planFiles, planPublish, presentOf, type Manifest, type PublishPlan } from '../../core/release'
 import { NEVER } from '../../core/render'
-import { destinationOf } from '../destinations/registry'
-import { Problem } from '../http/problems'
+import { WEB_HOST } from '../destinations/registry'
+import { orProblem } from '../destinations/to-problem'
 import { jobState } from '../log/edit-log'
 import type { OnProgress } from '../releases/carry-out'
 import { prepareFiles } from '../releases/prepared'
-import { getJob } from '../store/jobs'
+import { addressedAt, type Addressed } from '../releases/where'
 import { noteMenuFit } from '../store/menu-fits'
 import { livePublication } from '../store/publications'
 import { getRelease } from '../store/releases'
@@ -18,6 +18,7 @@ const keySchema = v.pipe(v.string(), v.regex(/^[0-9a-f]{16}$/))
 const MOST_HOLDS = 2000
 /** What the browser has measured: from which width the menu fits, in px, and how texts are held to their lines. */
 export const prepareSchema = v.strictObject({
+  destination: v.optional(v.string()),
   menu: v.optional(
     v.strictObject({
       key: keySchema,
@@ -28,16 +29,44 @@ export const prepareSchema = v.strictObject({
 })
 export type PrepareInput = v.InferOutput<typeof prepareSchema>
 
-export type Plan = { readonly revision: number; readonly plan: PublishPlan; readonly address: string; readonly origin: string }
+/** What publishing would change; where others put files too, with those: left alone, or where ours would go. */
+export type Plan = {
+  readonly revision: number
+  readonly destination: string
+  readonly plan: PublishPlan
+  readonly foreign: readonly string[]
+  readonly inTheWay: readonly string[]
+  readonly address: string
+  readonly origin: string
+}
 
 /** Makes the files of the site as it stands now and says what publishing it would change; nothing is sent, and no release is kept yet. */
-export async function prepareRelease(job: string, { menu, holds = [] }: PrepareInput, onProgress: OnProgress): Promise<Plan> {
-  const { address } = getJob(job)
-  if (address === null) throw new Problem('addressNone')
+export async function prepareRelease(
+  job: string,
+  { destination = WEB_HOST, menu, holds = [] }: PrepareInput,
+  onProgress: OnProgress,
+): Promise<Plan> {
+  const where = addressedAt(job, destination)
+  const { to, address } = where
   if (menu) noteMenuFit(job, menu.key, menu.from)
   for (const { key, held } of holds) noteTextHold(job, key, held)
-  const { revision, manifest } = await prepareFiles(job, jobState(job), address, onProgress)
-  const live = livePublication(job)
+  const { revision, manifest } = await prepareFiles(job, jobState(job), where, onProgress)
+  return { revision, destination, ...(await planAt(job, where, manifest)), address, origin: to.originOf(address) }
+}
+
+/** Against what is really there, where that can be seen; else against what went live there last. */
+async function planAt(
+  job: string,
+  { id, to, address }: Addressed,
+  manifest: Manifest,
+): Promise<Pick<Plan, 'plan' | 'foreign' | 'inTheWay'>> {
+  const { files } = to
+  if (files) {
+    const { ours, there } = await orProblem(to, address, () => files.look(address))
+    const { foreign, inTheWay } = planFiles(manifest, ours, there)
+    return { plan: planPublish(presentOf(ours, there), manifest), foreign, inTheWay }
+  }
+  const live = livePublication(job, id)
   const there = live?.address === address ? getRelease(job, live.release).manifest : {}
-  return { revision, plan: planPublish(there, manifest), address, origin: destinationOf().originOf(address) }
+  return { plan: planPublish(there, manifest), foreign: [], inTheWay: [] }
 }

@@ -1,9 +1,12 @@
 import { toSegment } from '../../core/pages'
-import { destinationOf } from '../destinations/registry'
+import type { ReachKind } from '../destinations/kinds'
+import { destinationOf, WEB_HOST } from '../destinations/registry'
+import { originOf, whereOf } from '../releases/where'
+import { destinationsOf, type KeptDestination } from '../store/destinations'
 import { getJob } from '../store/jobs'
 import { namesOfPeople } from '../store/people'
 import { livePublication, openPublications } from '../store/publications'
-import { publishedReleases } from '../store/releases'
+import { getRelease, publishedReleases } from '../store/releases'
 import { findJobLine } from './list-jobs'
 
 /** One release as the list shows it. */
@@ -19,23 +22,76 @@ export type ReleaseLine = {
   readonly by: string | null
   readonly note: string
 }
+/** A place that the site goes to, with what is live there; `reach` is how it is reached, in a line. */
+export type DestinationLine = {
+  readonly id: string
+  readonly kind: typeof WEB_HOST | ReachKind
+  readonly name: string
+  readonly reach: string | null
+  readonly origin: string | null
+  readonly liveUrl: string | null
+  readonly number: number | null
+}
 export type PublishView = {
+  readonly destinations: readonly DestinationLine[]
+  /** The one that is looked at. */
+  readonly destination: DestinationLine
   readonly address: string | null
-  /** A name for the address, from the client's. */
+  /** A name for the address on the web host, from the client's. */
   readonly proposal: string
   readonly hostSuffix: string
-  readonly liveUrl: string | null
   readonly releases: readonly ReleaseLine[]
   /** An old address whose visitors are not sent on yet. */
   readonly notSentOn: string | null
 }
 
-/** What the Publish stage shows when it opens. */
-export function publishView(job: string): PublishView {
-  const { name, liveUrl } = findJobLine(job)
-  const live = livePublication(job)
+/** What the Publish stage shows of a destination when it opens; of one that is gone, the web host's. */
+export function publishView(job: string, asked: string = WEB_HOST): PublishView {
+  const destinations = [webHostLine(job), ...destinationsOf(job).map((one) => lineOf(job, one))]
+  const destination = destinations.find(({ id }) => id === asked) ?? webHostLine(job)
+  const { id } = destination
+  return {
+    destinations,
+    destination,
+    address: whereOf(job, id).address,
+    proposal: toSegment(findJobLine(job).name, 63),
+    hostSuffix: destinationOf().originOf('').replace('http://', ''),
+    releases: releaseLines(job, id),
+    notSentOn: openPublications(job, id).find((p) => p.switchedAt !== null)?.movedFrom ?? null,
+  }
+}
+
+function webHostLine(job: string): DestinationLine {
+  const { address } = getJob(job)
+  const origin = address === null ? null : destinationOf().originOf(address)
+  return { id: WEB_HOST, kind: WEB_HOST, name: 'Our web host', reach: null, origin, ...liveAt(job, WEB_HOST) }
+}
+
+function lineOf(job: string, { id, kind, name, origin, settings }: KeptDestination): DestinationLine {
+  return {
+    id,
+    kind: kind as ReachKind,
+    name,
+    reach: inALine(kind, JSON.parse(settings) as Record<string, unknown>),
+    origin,
+    ...liveAt(job, id),
+  }
+}
+
+/** How a server is reached, without what is secret. */
+function inALine(kind: string, { user, host, port, folder }: Record<string, unknown>): string {
+  return kind === 'sftp' ? `${String(user)}@${String(host)}:${String(port)} ${String(folder)}` : String(folder)
+}
+
+function liveAt(job: string, destination: string): Pick<DestinationLine, 'liveUrl' | 'number'> {
+  const live = livePublication(job, destination)
+  return { liveUrl: live && originOf(live), number: live && getRelease(job, live.release).number }
+}
+
+function releaseLines(job: string, destination: string): readonly ReleaseLine[] {
+  const live = livePublication(job, destination)
   const names = namesOfPeople()
-  const releases = publishedReleases(job).map((release) => ({
+  return publishedReleases(job, destination).map((release) => ({
     id: release.id,
     number: release.number,
     at: release.lastLiveAt,
@@ -46,12 +102,4 @@ export function publishView(job: string): PublishView {
     by: release.person && (names.get(release.person) ?? null),
     note: release.note,
   }))
-  return {
-    address: getJob(job).address,
-    proposal: toSegment(name, 63),
-    hostSuffix: destinationOf().originOf('').replace('http://', ''),
-    liveUrl,
-    releases,
-    notSentOn: openPublications(job).find((p) => p.switchedAt !== null)?.movedFrom ?? null,
-  }
 }

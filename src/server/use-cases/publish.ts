@@ -1,55 +1,56 @@
 import { nanoid } from 'nanoid'
 import * as v from 'valibot'
 import { MAX_NOTE } from '../../core/release'
-import { destinationOf } from '../destinations/registry'
+import { WEB_HOST } from '../destinations/registry'
 import { Problem } from '../http/problems'
 import { jobState, stateAt } from '../log/edit-log'
 import type { By } from '../people/sessions'
 import { carryOut, type CarriedOut, type OnProgress } from '../releases/carry-out'
 import { finishLater } from '../releases/finish-open'
 import { prepareFiles } from '../releases/prepared'
+import { addressedAt, type Addressed } from '../releases/where'
 import { noteAudit } from '../store/audit'
-import { getJob } from '../store/jobs'
 import { insertPublication, livePublication, openPublications, type Publication } from '../store/publications'
 import { findRelease, getRelease, insertRelease, type Release } from '../store/releases'
 import { runTask } from '../tasks/run-task'
 
 /** The site as it is at the revision that the screen shows, or an earlier release once more. */
 const note = v.optional(v.pipe(v.string(), v.trim(), v.maxLength(MAX_NOTE)))
+const destination = v.optional(v.string())
 export const publishSchema = v.union([
-  v.strictObject({ revision: v.pipe(v.number(), v.integer()), note }),
-  v.strictObject({ release: v.string(), note }),
+  v.strictObject({ revision: v.pipe(v.number(), v.integer()), note, destination }),
+  v.strictObject({ release: v.string(), note, destination }),
 ])
 export type PublishInput = v.InferOutput<typeof publishSchema>
 export type Published = CarriedOut & { readonly origin: string }
 
-/** Publishes to the job's address, one publication at a time; what was cut off before is finished first. */
+/** Publishes to one of the job's destinations, one publication at a time; what was cut off there before is finished first. */
 export function publish(job: string, input: PublishInput, onProgress: OnProgress, { person, whence }: By): Promise<Published> {
-  const { address } = getJob(job)
-  if (address === null) throw new Problem('addressNone')
+  const where = addressedAt(job, input.destination ?? WEB_HOST)
+  const { id, to, address } = where
   return runTask(job, 'publish', input, async () => {
-    for (const open of openPublications(job)) await carryOut(destinationOf(), open, getRelease(job, open.release), () => undefined)
+    for (const open of openPublications(job, id)) await carryOut(to, open, getRelease(job, open.release), () => undefined)
     const release =
       'release' in input
-        ? await earlierRelease(job, input.release, address, onProgress)
-        : await presentRelease(job, input.revision, address, onProgress)
-    const publication = begin(job, release, person.id, input.note ?? '')
-    const done = await carryOut(destinationOf(), publication, release, onProgress)
+        ? await earlierRelease(job, input.release, where, onProgress)
+        : await presentRelease(job, input.revision, where, onProgress)
+    const publication = begin(job, where, release, person.id, input.note ?? '')
+    const done = await carryOut(to, publication, release, onProgress)
     noteAudit({ person: person.id, what: 'published', about: address, address: whence.address })
     if (done.notSentOn !== null) finishLater()
-    return { ...done, origin: destinationOf().originOf(address) }
+    return { ...done, origin: to.originOf(address) }
   })
 }
 
-function begin(job: string, release: Release, person: string, note: string): Publication {
-  const live = livePublication(job)
+function begin(job: string, { id: destination, to }: Addressed, release: Release, person: string, note: string): Publication {
+  const live = livePublication(job, destination)
   const publication = {
     id: nanoid(12),
     job,
-    destination: destinationOf().kind,
+    destination,
     release: release.id,
     address: release.address,
-    movedFrom: live && live.address !== release.address ? live.address : null,
+    movedFrom: to.capabilities.canRedirect && live && live.address !== release.address ? live.address : null,
     person,
     note,
   }
@@ -58,18 +59,19 @@ function begin(job: string, release: Release, person: string, note: string): Pub
 }
 
 /** What the screen shows is what is published: a site that has moved on since is looked at first. */
-async function presentRelease(job: string, revision: number, address: string, onProgress: OnProgress): Promise<Release> {
+async function presentRelease(job: string, revision: number, where: Addressed, onProgress: OnProgress): Promise<Release> {
   const state = jobState(job)
   if (state.revision !== revision) throw new Problem('movedOn', { asked: revision, now: state.revision })
-  const { manifest } = await prepareFiles(job, state, address, onProgress)
-  return keepRelease(job, { revision, address, manifest })
+  const { manifest } = await prepareFiles(job, state, where, onProgress)
+  return keepRelease(job, { revision, address: where.address, manifest })
 }
 
 /** An earlier release for the address that the job has now; one that was made for another address is made anew of the same revision. */
-async function earlierRelease(job: string, id: string, address: string, onProgress: OnProgress): Promise<Release> {
+async function earlierRelease(job: string, id: string, where: Addressed, onProgress: OnProgress): Promise<Release> {
+  const { address } = where
   const release = getRelease(job, id)
   if (release.address === address) return release
-  const { manifest } = await prepareFiles(job, stateAt(job, release.revision), address, onProgress)
+  const { manifest } = await prepareFiles(job, stateAt(job, release.revision), where, onProgress)
   return keepRelease(job, { revision: release.revision, address, manifest })
 }
 

@@ -1,7 +1,7 @@
 import { mayEditJobs, type Person } from '../../core/people'
 import { rmSync } from 'node:fs'
 import * as v from 'valibot'
-import { destinationOf } from '../destinations/registry'
+import { originOf } from '../releases/where'
 import { mediaFile } from '../files/media-file'
 import { Problem } from '../http/problems'
 import { forgetState, jobState } from '../log/edit-log'
@@ -43,7 +43,7 @@ export function deleteForGood(id: string, by: By | null): void {
   if (job.shelf !== 'bin') throw new Problem('jobNotInBin')
   if (openPublications(id).length > 0) throw new Problem('publishingAlready')
   const live = livePublication(id)
-  if (live) throw new Problem('jobStillLive', { address: destinationOf().originOf(live.address).replace('http://', '') })
+  if (live) throw new Problem('jobStillLive', { address: originOf(live).replace(/^https?:\/\//, '') })
   const name = keptLines().get(id)?.name ?? id
   const files = db().transaction(() => {
     const lone = dropAssetsOf(id)

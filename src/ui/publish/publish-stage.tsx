@@ -2,7 +2,7 @@
 import { ExternalLink } from 'lucide-react'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useRef, useState, type ReactNode } from 'react'
 import { countLeftovers } from '@/core/fill'
 import { MAX_NOTE } from '@/core/release'
 import { factsOf, findFactFault } from '@/core/site'
@@ -12,6 +12,11 @@ import { inputClass } from '../parts/field'
 import { CopyButton } from '../parts/copy-button'
 import { count } from '../parts/words'
 import { AddressChooser } from './address-chooser'
+import { DestinationAdder } from './destination-adder'
+import type { DestinationLine } from './destination-line'
+import { DestinationList } from './destination-list'
+import { OthersFiles } from './others-files'
+import { OwnDestination } from './own-destination'
 import { PlanView } from './plan-view'
 import { ReleaseList, type ReleaseLine } from './release-list'
 import { ProgressTape } from './progress-tape'
@@ -19,26 +24,48 @@ import { ShareAddress } from './share-address'
 import { usePublishing } from './use-publishing'
 
 type Props = {
+  readonly destinations: readonly DestinationLine[]
+  /** The one that is looked at. */
+  readonly destination: DestinationLine
+  /** A new one is about to be added. */
+  readonly isNew: boolean
   readonly address: string | null
   readonly proposal: string
   readonly hostSuffix: string
-  readonly liveUrl: string | null
   readonly releases: readonly ReleaseLine[]
   /** An old address whose visitors are not sent on yet. */
   readonly notSentOn: string | null
 }
 
-/** From the job to the live address: where it goes, what will change, publish, and back to an earlier release. */
-export function PublishStage({ address, proposal, hostSuffix, liveUrl, releases, notSentOn }: Props) {
+/** From the job to where visitors find it: where it goes, what will change, publish, and back to an earlier release. */
+export function PublishStage({ isNew, ...props }: Props) {
+  const job = useJob((s) => s.id)
+  const { destinations, destination } = props
+  const list = <DestinationList job={job} lines={destinations} shown={isNew ? 'new' : destination.id} />
+  if (!isNew) return <Publishing key={destination.id} {...props} list={list} />
+  return (
+    <DestinationAdder job={job}>
+      <h1 className="mb-4 text-xl font-bold tracking-tight">Publish</h1>
+      {list}
+    </DestinationAdder>
+  )
+}
+
+type PublishingProps = Omit<Props, 'isNew' | 'destinations'> & { readonly list: ReactNode }
+
+/** One destination: its plan, its releases, and what is live there. */
+function Publishing({ destination, list, address, proposal, hostSuffix, releases, notSentOn }: PublishingProps) {
   const router = useRouter()
   const job = useJob((s) => s.id)
   const saved = useJob((s) => s.saveState === 'saved')
-  const { plan, progress, fault, done, busy, prepare, publish, putBack } = usePublishing(address)
+  const { plan: made, progress, fault, done, busy, prepare, publish, putBack } = usePublishing(destination.id, address)
+  const plan = made?.plan ?? null
   const [note, setNote] = useState('')
   // What was noted belongs to the release that went live with it; what is typed meanwhile stays.
   const send = (): void => void publish(note).then((isDone) => isDone && setNote((now) => (now === note ? '' : now)))
   const live = useRef<HTMLAnchorElement>(null)
   const changes = useRef<HTMLHeadingElement>(null)
+  const { liveUrl } = destination
   // The button that was pressed has nothing more to do: the site itself is what is looked at next.
   useEffect(() => {
     if (done) live.current?.focus()
@@ -49,17 +76,22 @@ export function PublishStage({ address, proposal, hostSuffix, liveUrl, releases,
       <div className="min-h-0 overflow-y-auto px-8 py-6">
         <div className="max-w-3xl">
           <h1 className="mb-4 text-xl font-bold tracking-tight">Publish</h1>
-          <AddressChooser
-            key={address ?? ''}
-            job={job}
-            address={address}
-            proposal={proposal}
-            hostSuffix={hostSuffix}
-            onChosen={() => {
-              changes.current?.focus()
-              router.refresh()
-            }}
-          />
+          {list}
+          {destination.kind !== 'web-host' ? (
+            <OwnDestination job={job} line={destination} />
+          ) : (
+            <AddressChooser
+              key={address ?? ''}
+              job={job}
+              address={address}
+              proposal={proposal}
+              hostSuffix={hostSuffix}
+              onChosen={() => {
+                changes.current?.focus()
+                router.refresh()
+              }}
+            />
+          )}
           <section aria-labelledby="changes" className="mt-6 border-t border-seam pt-4">
             <h2 id="changes" ref={changes} tabIndex={-1} className="mb-2 text-lg font-bold tracking-tight">
               What will change
@@ -77,6 +109,9 @@ export function PublishStage({ address, proposal, hostSuffix, liveUrl, releases,
                 </p>
               )
             )}
+            {made && !progress && (
+              <OthersFiles job={job} destination={destination} foreign={made.foreign} inTheWay={made.inTheWay} onAdopted={prepare} />
+            )}
             {fault && (
               <div className="mt-3 border border-dashed border-thread bg-cloth p-3" role="alert">
                 <p className="font-medium text-thread">✕ {fault}</p>
@@ -89,7 +124,7 @@ export function PublishStage({ address, proposal, hostSuffix, liveUrl, releases,
           <OpenPoints />
           {address !== null && (
             <div className="mt-4 flex flex-wrap items-center gap-4">
-              <PublishButton disabled={!plan || nothing || busy || !saved} onPublish={send} />
+              <PublishButton disabled={!made || nothing || busy || !saved || made.inTheWay.length > 0} onPublish={send} />
               <label className="flex min-w-0 flex-1 items-center gap-2 text-sm">
                 <span className="shrink-0 font-semibold">Note</span>
                 <input

@@ -10,7 +10,15 @@ import { useSite } from '../job/use-site'
 import { count, kilobytes } from '../parts/words'
 import type { Progress } from './progress-tape'
 
-type Plan = { readonly revision: number; readonly address: string; readonly plan: PublishPlan }
+export type Plan = {
+  readonly revision: number
+  readonly destination: string
+  readonly address: string
+  readonly plan: PublishPlan
+  /** Files there that are not ours: left alone, or where ours go. */
+  readonly foreign: readonly string[]
+  readonly inTheWay: readonly string[]
+}
 type Sent = { readonly sentFiles: number; readonly sentBytes: number; readonly notSentOn: string | null }
 
 type Measured = {
@@ -20,7 +28,7 @@ type Measured = {
 
 export type Publishing = {
   /** What publishing would change, for the site as it is now; null until that is reckoned. */
-  readonly plan: PublishPlan | null
+  readonly plan: Plan | null
   readonly progress: Progress | null
   readonly fault: string | null
   readonly done: string | null
@@ -35,7 +43,7 @@ export type Publishing = {
  * One long call at a time: making the plan, or publishing. What is asked for while one runs is done after it, so the
  * plan that is shown is always of the site as it is.
  */
-export function usePublishing(address: string | null): Publishing {
+export function usePublishing(destination: string, address: string | null): Publishing {
   const router = useRouter()
   const job = useJob((s) => s.id)
   const saved = useJob((s) => s.saveState === 'saved')
@@ -81,10 +89,11 @@ export function usePublishing(address: string | null): Publishing {
     while (again.current) {
       again.current = false
       await run(async () => {
-        setMade(await callWithProgress<Progress, Plan>(`/api/jobs/${job}/prepare`, measured.current, setProgress))
+        const asked = { ...measured.current, destination }
+        setMade(await callWithProgress<Progress, Plan>(`/api/jobs/${job}/prepare`, asked, setProgress))
       })
     }
-  }, [job, address, run])
+  }, [job, destination, address, run])
 
   useEffect(() => {
     if (saved && isMeasured) void prepare()
@@ -94,7 +103,7 @@ export function usePublishing(address: string | null): Publishing {
     if (running.current) return false
     setDone(null)
     const isDone = await run(async () => {
-      const sent = await callWithProgress<Progress, Sent>(`/api/jobs/${job}/publish`, input, setProgress)
+      const sent = await callWithProgress<Progress, Sent>(`/api/jobs/${job}/publish`, { ...input, destination }, setProgress)
       setDone(words(sent))
     })
     router.refresh()
@@ -103,9 +112,9 @@ export function usePublishing(address: string | null): Publishing {
     return isDone
   }
 
-  const isNow = made !== null && made.revision === revision && made.address === address
+  const isNow = made !== null && made.revision === revision && made.destination === destination && made.address === address
   return {
-    plan: isNow ? made.plan : null,
+    plan: isNow ? made : null,
     progress,
     fault,
     done,

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { planFiles, WAITING_FOLDER, waitingFiles, type Manifest, type WaitingFile } from '../../../core/release'
+import { NOBODY_KNOWS, planFiles, WAITING_FOLDER, waitingFiles, type Manifest, type WaitingFile } from '../../../core/release'
 import { DestinationError, isDestinationError, type Adapter, type CallOptions } from '../destination'
 import type { FileServer, OpenServer } from './file-server'
 import { putInPlace, tidy } from './put-in-place'
@@ -8,8 +8,8 @@ import { findList, standingOn, writeList } from './standing'
 type Told = { readonly release: string; readonly manifest: Manifest; readonly send: readonly WaitingFile[] }
 
 /**
- * A destination on a server that only takes files. Content is sent into a folder of ours and waits there until all of it has come; then each
- * file is put into place by one step of its own. A site's address is where visitors find the folder, so it has one.
+ * A destination on a server that only takes files. Content is sent into a folder of ours and waits there until all of it has come; then
+ * each file is put into place by one step of its own. A site's address is where visitors find the folder, so it has one.
  */
 export function fileServerAdapter(kind: string, open: OpenServer): Adapter {
   const on = connected(open)
@@ -68,16 +68,13 @@ export function fileServerAdapter(kind: string, open: OpenServer): Adapter {
         on(options, async (server) => {
           const { list, there } = await standingOn(server)
           const files = paths.flatMap((path) =>
-            there.has(path) ? [[path, { hash: UNKNOWN, bytes: Math.max(0, there.get(path) ?? 0) }] as const] : [],
+            there.has(path) ? [[path, { hash: NOBODY_KNOWS, bytes: Math.max(0, there.get(path) ?? 0) }] as const] : [],
           )
           await writeList(server, { ...list, owner, files: { ...list.files, ...Object.fromEntries(files) } })
         }),
     },
   }
 }
-
-/** The hash of what nobody has read. */
-const UNKNOWN = '0'.repeat(64)
 
 function filesAt(manifest: Manifest, paths: readonly string[]): readonly WaitingFile[] {
   const files = waitingFiles(manifest)

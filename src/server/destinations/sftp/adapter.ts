@@ -14,7 +14,8 @@ export function sftpDestination(settings: SftpSettings, secret: SftpSecret): Ada
 
 type Done<T> = (error: Error | null | undefined, result: T) => void
 
-function sftpServer({ sftp, close }: Connection, folder: string, alive: () => void): FileServer {
+/** The folder on a server that is connected. */
+export function sftpServer({ sftp, close }: Connection, folder: string, alive: () => void): FileServer {
   const root = folder.replace(/\/+$/, '') || (folder.startsWith('/') ? '' : '.')
   const at = (path: string): string => (path === '' ? root || '/' : `${root}/${path}`)
   /** Asks once, and says in words what was done when that fails. */

@@ -52,9 +52,28 @@ export function connect({ host, port, user, hostKey }: SftpSettings, secret: Sft
   })
 }
 
+/** The key that a server shows; nothing secret is said to it. */
+export function findHostKey(host: string, port: number): Promise<string> {
+  const client = new ssh2.Client()
+  return new Promise((resolve, reject) => {
+    client.on('error', reject)
+    client.connect({
+      host,
+      port,
+      username: 'nobody',
+      readyTimeout: READY_MS,
+      hostVerifier: (key: Buffer) => {
+        resolve(fingerprint(key))
+        client.end()
+        return false
+      },
+    })
+  })
+}
+
 function otherKey(found: string): DestinationError {
   return new DestinationError(
     'refused',
-    `it shows another key (${found}) than the one that is remembered, so nothing was sent to it; ask whoever runs it whether it has a new one`,
+    `it shows another key (${found}) than the one that is remembered, so nothing was sent to it; ask whoever runs it why`,
   )
 }

@@ -8,17 +8,14 @@ const hostSchema = v.pipe(short, v.regex(/^[A-Za-z0-9.:_-]+$/, 'A server is writ
  * Where files go by SFTP: `folder` as the server has it, from its root (`/srv/www`) or from where the login lands (`public`). `hostKey` is
  * the SHA-256 of the server's key as OpenSSH shows it, remembered from when the connection was first tested.
  */
-export const sftpSettingsSchema = v.pipe(
-  v.strictObject({
-    host: hostSchema,
-    port: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(65_535)), 22),
-    user: short,
-    folder: v.pipe(v.string(), v.trim(), v.maxLength(500), v.regex(/^[^\\\0]*$/)),
-    hostKey: v.pipe(v.string(), v.regex(/^SHA256:[A-Za-z0-9+/]{43}$/)),
-  }),
-  v.readonly(),
-)
-export type SftpSettings = v.InferOutput<typeof sftpSettingsSchema>
+export const sftpSettingsSchema = v.strictObject({
+  host: hostSchema,
+  port: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(65_535)), 22),
+  user: short,
+  folder: v.pipe(v.string(), v.trim(), v.maxLength(500), v.regex(/^[^\\\0]*$/)),
+  hostKey: v.pipe(v.string(), v.regex(/^SHA256:[A-Za-z0-9+/]{43}$/)),
+})
+export type SftpSettings = Readonly<v.InferOutput<typeof sftpSettingsSchema>>
 
 /** What lets us in: kept encrypted, and shown to nobody. */
 export const sftpSecretSchema = v.union([

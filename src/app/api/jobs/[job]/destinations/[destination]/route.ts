@@ -1,0 +1,8 @@
+import * as v from 'valibot'
+import { param, writeRoute } from '@/server/http/route'
+import { byOf } from '@/server/http/who-asks'
+import { letGoOfDestination } from '@/server/use-cases/destinations'
+
+export const DELETE = writeRoute(v.strictObject({}), (asked) =>
+  letGoOfDestination(param(asked, 'job'), param(asked, 'destination'), byOf(asked)),
+)

@@ -1,0 +1,26 @@
+import * as v from 'valibot'
+import type { Adapter } from './destination'
+import { folderDestination } from './folder/adapter'
+import { folderSettingsSchema } from './folder/settings'
+import { sftpDestination } from './sftp/adapter'
+import { sftpSecretSchema, sftpSettingsSchema } from './sftp/settings'
+
+/** Where the site goes, by kind: what is told of it, and what lets us in. */
+export const reachSchema = v.variant('kind', [
+  v.strictObject({ kind: v.literal('folder'), settings: folderSettingsSchema, secret: v.null() }),
+  v.strictObject({ kind: v.literal('sftp'), settings: sftpSettingsSchema, secret: sftpSecretSchema }),
+])
+export type Reach = v.InferOutput<typeof reachSchema>
+export type ReachKind = Reach['kind']
+
+/** The adapter that reaches it. */
+export function adapterFor(reach: Reach): Adapter {
+  switch (reach.kind) {
+    case 'folder':
+      return folderDestination(reach.settings)
+    case 'sftp':
+      return sftpDestination(reach.settings, reach.secret)
+    default:
+      return reach satisfies never
+  }
+}

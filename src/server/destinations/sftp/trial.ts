@@ -1,0 +1,81 @@
+import type { FileServer } from '../file-server/file-server'
+import { filesTrial } from '../trial/files-trial'
+import { findAddresses, firstLine, openPort } from '../trial/network'
+import { TrialFault, type TrialPart } from '../trial/trial'
+import { sftpServer } from './adapter'
+import { connect, findHostKey, type Connection } from './connect'
+import type { SftpSecret, SftpSettings } from './settings'
+
+/** A server to be tried: its key is not known before the first time. */
+export type TriedSftp = Omit<SftpSettings, 'hostKey'> & { readonly hostKey: string | null }
+
+/** The steps of a connection by SFTP; `onHostKey` is told the key that the server showed. */
+export function sftpTrial(
+  settings: TriedSftp,
+  secret: SftpSecret,
+  origin: string,
+  onHostKey: (key: string) => void,
+): { readonly parts: readonly TrialPart[]; readonly close: () => void } {
+  const { host, port, user, folder, hostKey } = settings
+  let seen = hostKey
+  let connection: Connection | null = null
+  let server: FileServer | null = null
+  const open = async (): Promise<FileServer> => {
+    connection ??= await connect({ ...settings, hostKey: seen ?? '' }, secret)
+    server ??= sftpServer(connection, folder, () => undefined)
+    return server
+  }
+  const parts: readonly TrialPart[] = [
+    ['name', async () => `${host} is at ${(await findAddresses(host)).join(', ')}.`],
+    [
+      'port',
+      async () => {
+        ;(await openPort(host, port)).destroy()
+        return `Port ${port} answers.`
+      },
+    ],
+    ['greeting', () => greet(host, port)],
+    [
+      'host key',
+      async () => {
+        const found = await findHostKey(host, port)
+        if (hostKey !== null && found !== hostKey)
+          throw new TrialFault(
+            `The server shows the key ${found}, and the one that is remembered is ${hostKey}. Nothing was sent to it.`,
+            'Ask whoever runs it whether it has a new key, and compare the letters. If it has, let this destination go and add it anew.',
+          )
+        seen = found
+        onHostKey(found)
+        return hostKey === null
+          ? `It shows the key ${found}. Compare it with the one that its owner tells, if they do.`
+          : 'It shows the key that is remembered.'
+      },
+    ],
+    [
+      'login',
+      async () => {
+        await open().catch((error: unknown) => {
+          throw new TrialFault(
+            `The login as “${user}” was refused: ${error instanceof Error ? error.message : String(error)}.`,
+            'Look at the user name, and type the password anew. Some servers take a key only, or want SFTP switched on for the login.',
+          )
+        })
+        return `Logged in as ${user}.`
+      },
+    ],
+    ...filesTrial(open, origin, folder),
+  ]
+  return { parts, close: () => connection?.close() }
+}
+
+/** What the server says first (RFC 4253, 4.2): SSH says so. */
+async function greet(host: string, port: number): Promise<string> {
+  const socket = await openPort(host, port)
+  const said = await firstLine(socket)
+  socket.destroy()
+  if (said.startsWith('SSH-')) return `It says “${said}”.`
+  throw new TrialFault(
+    said === '' ? `Port ${port} of ${host} says nothing.` : `Port ${port} of ${host} says “${said}”, which is not SSH.`,
+    said.startsWith('220') ? 'This is an FTP server. Ask for the port of SFTP, mostly 22.' : 'SFTP is on another port, mostly 22.',
+  )
+}

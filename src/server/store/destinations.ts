@@ -1,0 +1,40 @@
+import { sql } from './db'
+
+/** A destination of a job's own, as it is kept: `settings` is JSON of its kind, `secret` is sealed. */
+export type KeptDestination = {
+  readonly id: string
+  readonly job: string
+  readonly kind: string
+  readonly name: string
+  readonly origin: string
+  readonly settings: string
+  readonly secret: Buffer | null
+}
+const COLUMNS = 'id, job, kind, name, origin, settings, secret'
+
+export function insertDestination({ id, job, kind, name, origin, settings, secret }: KeptDestination): void {
+  sql('INSERT INTO destination (id, job, kind, name, origin, settings, secret, made_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?)').run(
+    id,
+    job,
+    kind,
+    name,
+    origin,
+    settings,
+    secret,
+    new Date().toISOString(),
+  )
+}
+
+/** The destinations of a job, oldest first. */
+export function destinationsOf(job: string): KeptDestination[] {
+  return sql<[string], KeptDestination>(`SELECT ${COLUMNS} FROM destination WHERE job = ? ORDER BY rowid`).all(job)
+}
+
+export function findDestination(id: string): KeptDestination | null {
+  return sql<[string], KeptDestination>(`SELECT ${COLUMNS} FROM destination WHERE id = ?`).get(id) ?? null
+}
+
+/** Lets go of a destination; what was published there stays in the list of releases. */
+export function dropDestination(id: string): void {
+  sql('DELETE FROM destination WHERE id = ?').run(id)
+}

@@ -1,0 +1,69 @@
+import { nanoid } from 'nanoid'
+import * as v from 'valibot'
+import { sitePathSchema } from '../../core/release'
+import { forgetDestination } from '../destinations/registry'
+import { reachSchema } from '../destinations/kinds'
+import { orProblem } from '../destinations/to-problem'
+import { seal } from '../files/secrets'
+import { Problem } from '../http/problems'
+import type { By } from '../people/sessions'
+import { whereOf } from '../releases/where'
+import { noteAudit } from '../store/audit'
+import { dropDestination, insertDestination } from '../store/destinations'
+import { getJob } from '../store/jobs'
+import { openPublications } from '../store/publications'
+
+/** Where visitors find a site: a whole address without a path, a query or a name of somebody (RFC 6454, 6.2). */
+export const originSchema = v.pipe(
+  v.string(),
+  v.trim(),
+  v.maxLength(300),
+  v.check((text) => URL.canParse(text), 'An address begins with http:// or https://, such as https://www.example.com'),
+  v.transform((text) => new URL(text)),
+  v.check(({ protocol }) => protocol === 'http:' || protocol === 'https:', 'An address begins with http:// or https://'),
+  v.check(
+    ({ pathname, search, hash, username }) => pathname === '/' && !search && !hash && !username,
+    'Only the address of the whole site: nothing after its name',
+  ),
+  v.transform(({ origin }) => origin),
+)
+
+export const newDestinationSchema = v.strictObject({
+  name: v.pipe(v.string(), v.trim(), v.minLength(1, 'Give it a name'), v.maxLength(80)),
+  origin: originSchema,
+  reach: reachSchema,
+})
+export type NewDestination = v.InferOutput<typeof newDestinationSchema>
+
+/** Adds a destination to a job; what lets us in is sealed before it is kept. */
+export function addDestination(job: string, { name, origin, reach }: NewDestination, { person, whence }: By): { readonly id: string } {
+  getJob(job)
+  const id = nanoid(12)
+  const { kind, settings, secret } = reach
+  insertDestination({ id, job, kind, name, origin, settings: JSON.stringify(settings), secret: secret && seal(JSON.stringify(secret), id) })
+  noteAudit({ person: person.id, what: 'destination added', about: origin, address: whence.address })
+  return { id }
+}
+
+/** Lets go of a destination: what is there stays there, and is not ours to change any more. */
+export function letGoOfDestination(job: string, id: string, { person, whence }: By): void {
+  const { to, address } = whereOf(job, id)
+  if (to.capabilities.givesAddresses) throw new Problem('destinationGone')
+  if (openPublications(job, id).length > 0) throw new Problem('destinationOpen', { where: to.name })
+  dropDestination(id)
+  forgetDestination(id)
+  noteAudit({ person: person.id, what: 'destination let go', about: address ?? id, address: whence.address })
+}
+
+export const adoptSchema = v.strictObject({ paths: v.pipe(v.array(sitePathSchema), v.minLength(1), v.maxLength(1000)) })
+
+/** Makes files at a destination ours that stand where the site's go, so that publishing replaces them. */
+export async function adoptFiles(job: string, id: string, paths: readonly string[]): Promise<void> {
+  const { to, address } = whereOf(job, id)
+  const { files } = to
+  if (!files) throw new Problem('destinationGone')
+  await orProblem(to, address ?? '', async () => {
+    await to.claim(address ?? '', job)
+    await files.adopt(address ?? '', job, paths)
+  })
+}

@@ -1,0 +1,39 @@
+'use client'
+import { Plus } from 'lucide-react'
+import Link from 'next/link'
+import type { DestinationLine } from './destination-line'
+
+/** Every place that the site goes to, with what is live there; one is looked at. */
+export function DestinationList({ job, lines, shown }: { job: string; lines: readonly DestinationLine[]; shown: string }) {
+  return (
+    <nav aria-label="Destinations" className="mb-5">
+      <ul className="border border-seam bg-cloth">
+        {lines.map((line) => (
+          <li key={line.id} className="border-b border-seam last:border-b-0">
+            <Link
+              href={line.kind === 'web-host' ? `/jobs/${job}/publish` : `/jobs/${job}/publish?to=${line.id}`}
+              aria-current={line.id === shown ? 'true' : undefined}
+              className={
+                'flex items-baseline gap-3 border-s-4 border-clear px-3 py-2 hover:bg-tape ' +
+                'aria-[current]:border-ink aria-[current]:font-bold'
+              }
+            >
+              <span className="min-w-0 flex-1 truncate">{line.name}</span>
+              <span className="min-w-0 truncate font-mono text-sm font-normal text-soft">{line.origin ?? 'no address yet'}</span>
+              <span className={`shrink-0 font-mono text-xs font-normal ${line.number === null ? 'text-soft' : 'bg-tape px-1.5'}`}>
+                {line.number === null ? 'not live' : `No. ${line.number} live`}
+              </span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+      <Link
+        href={`/jobs/${job}/publish?to=new`}
+        aria-current={shown === 'new' ? 'true' : undefined}
+        className="mt-2 inline-flex items-center gap-1 text-sm underline underline-offset-4 aria-[current]:font-bold"
+      >
+        <Plus size={14} aria-hidden /> Add a server or a folder of the client’s
+      </Link>
+    </nav>
+  )
+}

@@ -1,0 +1,68 @@
+'use client'
+import { useState } from 'react'
+import { ApiError, postJson } from '../job/api'
+import { Button } from '../parts/button'
+import { count } from '../parts/words'
+import type { DestinationLine } from './destination-line'
+
+type Props = {
+  readonly job: string
+  readonly destination: DestinationLine
+  readonly foreign: readonly string[]
+  readonly inTheWay: readonly string[]
+  readonly onAdopted: () => void
+}
+
+/** Files at the destination that are not this site's: those that are left alone, and those that stand where its own go. */
+export function OthersFiles({ job, destination, foreign, inTheWay, onAdopted }: Props) {
+  const [fault, setFault] = useState<string | null>(null)
+  const [busy, setBusy] = useState(false)
+  const adopt = async (): Promise<void> => {
+    setBusy(true)
+    setFault(null)
+    try {
+      await postJson(`/api/jobs/${job}/destinations/${destination.id}/files`, { paths: inTheWay }, 'PUT')
+      onAdopted()
+    } catch (error) {
+      setFault(error instanceof ApiError ? error.message : 'They could not be taken over. Try again.')
+    } finally {
+      setBusy(false)
+    }
+  }
+  return (
+    <>
+      {inTheWay.length > 0 && (
+        <div role="alert" className="mt-3 border border-dashed border-thread bg-cloth p-3 text-sm">
+          <p className="font-medium text-thread">
+            {count(inTheWay.length, 'file')} that {inTheWay.length === 1 ? 'is' : 'are'} not this site’s{' '}
+            {inTheWay.length === 1 ? 'stands' : 'stand'} where its own go. Nothing is sent before you say what is to become of{' '}
+            {inTheWay.length === 1 ? 'it' : 'them'}.
+          </p>
+          <Names names={inTheWay} label="In the way" />
+          <Button className="mt-2" disabled={busy} onClick={() => void adopt()}>
+            Replace {inTheWay.length === 1 ? 'it' : 'them'} when publishing
+          </Button>
+          {fault && <p className="mt-2 font-medium text-thread">✕ {fault}</p>}
+        </div>
+      )}
+      {foreign.length > 0 && (
+        <details className="mt-3 border border-seam bg-cloth px-3 py-1.5 text-sm">
+          <summary className="cursor-pointer font-semibold">Not ours, and left alone: {count(foreign.length, 'file')}</summary>
+          <Names names={foreign} label="Files that are left alone" />
+        </details>
+      )}
+    </>
+  )
+}
+
+function Names({ names, label }: { names: readonly string[]; label: string }) {
+  return (
+    <ul tabIndex={0} aria-label={label} className="mt-1 max-h-48 overflow-y-auto font-mono text-xs leading-relaxed">
+      {names.map((name) => (
+        <li key={name} className="break-all">
+          {name}
+        </li>
+      ))}
+    </ul>
+  )
+}

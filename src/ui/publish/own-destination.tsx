@@ -1,0 +1,64 @@
+'use client'
+import { useRouter } from 'next/navigation'
+import { useState } from 'react'
+import { ApiError, postJson } from '../job/api'
+import { Button } from '../parts/button'
+import { KIND_NAMES, type DestinationLine } from './destination-line'
+import { TrialView } from './trial-view'
+import { useTrial } from './use-trial'
+
+/** A server or folder of the client's: how it is reached, whether it can be, and how it is let go. */
+export function OwnDestination({ job, line }: { job: string; line: DestinationLine }) {
+  const router = useRouter()
+  const trial = useTrial(job)
+  const [asked, setAsked] = useState(false)
+  const [fault, setFault] = useState<string | null>(null)
+  const letGo = async (): Promise<void> => {
+    try {
+      await postJson(`/api/jobs/${job}/destinations/${line.id}`, {}, 'DELETE')
+      router.push(`/jobs/${job}/publish`)
+      router.refresh()
+    } catch (error) {
+      setFault(error instanceof ApiError ? error.message : 'It could not be let go. Try again.')
+    }
+  }
+  return (
+    <section aria-label={line.name}>
+      <dl className="grid grid-cols-[8rem_minmax(0,1fr)] gap-y-1 text-sm">
+        <dt className="text-soft">Goes to</dt>
+        <dd className="break-words">
+          {KIND_NAMES[line.kind]}: <span className="font-mono">{line.reach}</span>
+        </dd>
+        <dt className="text-soft">Visitors find it at</dt>
+        <dd className="break-words font-mono">{line.origin}</dd>
+      </dl>
+      <div className="mt-3 flex flex-wrap gap-2">
+        <Button disabled={trial.isRunning} onClick={() => void trial.run({ destination: line.id })}>
+          {trial.isRunning ? 'Testing…' : 'Test the connection'}
+        </Button>
+        {!asked && (
+          <Button look="quiet" onClick={() => setAsked(true)}>
+            Let it go…
+          </Button>
+        )}
+      </div>
+      {asked && (
+        <div className="mt-2 border border-seam bg-cloth p-3 text-sm" role="group" aria-label="Let it go">
+          <p className="mb-2">What is there stays there, and visitors go on seeing it. The login is forgotten here.</p>
+          <Button look="main" autoFocus onClick={() => void letGo()}>
+            Let “{line.name}” go
+          </Button>{' '}
+          <Button look="quiet" onClick={() => setAsked(false)}>
+            Keep it
+          </Button>
+        </div>
+      )}
+      {fault && (
+        <p role="alert" className="mt-2 font-medium text-thread">
+          ✕ {fault}
+        </p>
+      )}
+      <TrialView trial={trial} />
+    </section>
+  )
+}

@@ -1,0 +1,41 @@
+import { useState } from 'react'
+import { ApiError, callWithProgress } from '../job/api'
+
+export type TrialResult = {
+  readonly step: string
+  readonly state: 'done' | 'failed' | 'not reached'
+  readonly said?: string
+  readonly advice?: string
+}
+export type Tried = { readonly results: readonly TrialResult[]; readonly hostKey: string | null }
+
+export type Trial = {
+  readonly results: readonly TrialResult[]
+  readonly isRunning: boolean
+  readonly fault: string | null
+  /** Tries it; null where it could not even be asked for. */
+  readonly run: (asked: unknown) => Promise<Tried | null>
+}
+
+/** Tries a connection, and tells of each step as it comes. */
+export function useTrial(job: string): Trial {
+  const [results, setResults] = useState<readonly TrialResult[]>([])
+  const [isRunning, setRunning] = useState(false)
+  const [fault, setFault] = useState<string | null>(null)
+  const run = async (asked: unknown): Promise<Tried | null> => {
+    setResults([])
+    setFault(null)
+    setRunning(true)
+    try {
+      return await callWithProgress<TrialResult, Tried>(`/api/jobs/${job}/destinations/trial`, asked, (one) =>
+        setResults((now) => [...now, one]),
+      )
+    } catch (error) {
+      setFault(error instanceof ApiError ? error.message : 'The connection could not be tried. Try again.')
+      return null
+    } finally {
+      setRunning(false)
+    }
+  }
+  return { results, isRunning, fault, run }
+}

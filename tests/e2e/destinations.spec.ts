@@ -1,0 +1,142 @@
+import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import type { Server as WebServer } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { tmpdir } from 'node:os'
+import path from 'node:path'
+import { expect, test, type Locator, type Page } from '@playwright/test'
+import ssh2, { type Server } from 'ssh2'
+import { sftpStandIn } from '../../src/standins/client-server/sftp'
+import { webStandIn } from '../../src/standins/client-server/web'
+import { APP, cell, makeJob, openContent, openPublish, saved, sheet } from './screen'
+
+const PASSWORD = 'nine swallows over a barn'
+const root = mkdtempSync(path.join(tmpdir(), 'instant-fit-client-'))
+const seen = path.join(root, 'public_html')
+let sftp: Server
+let web: WebServer
+let port = 0
+let origin = ''
+
+test.beforeAll(async () => {
+  mkdirSync(seen)
+  const account = { user: 'client', password: PASSWORD }
+  sftp = sftpStandIn({ hostKey: ssh2.utils.generateKeyPairSync('ed25519').private, account, folder: root })
+  web = webStandIn(seen)
+  const listening = (server: Server | WebServer): Promise<number> =>
+    new Promise((resolve) => server.listen(0, '127.0.0.1', () => resolve((server.address() as AddressInfo).port)))
+  port = await listening(sftp)
+  origin = `http://127.0.0.1:${await listening(web)}`
+})
+test.afterAll(() => {
+  sftp.close()
+  web.close()
+})
+
+const step = (page: Page, name: string): Locator =>
+  page
+    .getByRole('list', { name: 'Steps of the connection' })
+    .getByRole('listitem')
+    .filter({ hasText: new RegExp(`^.${name}`) })
+
+async function tell(page: Page, { at = port, password = PASSWORD, folder = 'public_html' } = {}): Promise<void> {
+  await page.getByLabel('Visitors find it at').fill(origin)
+  await page.getByLabel('Server', { exact: true }).fill('127.0.0.1')
+  await page.getByLabel('Port').fill(String(at))
+  await page.getByLabel('User name').fill('client')
+  await page.getByLabel('Folder that visitors see').fill(folder)
+  await page.getByRole('textbox', { name: 'Password' }).fill(password)
+  await page.getByRole('button', { name: 'Test the connection' }).click()
+}
+
+async function publish(page: Page): Promise<void> {
+  const button = page.getByRole('button', { name: /^Publish/ })
+  await expect(button).toBeEnabled({ timeout: 180_000 })
+  await button.click()
+  await expect(page.getByText(/Live\. \d+ files? sent/)).toBeVisible({ timeout: 180_000 })
+}
+
+test('a connection is tested step by step: the first that fails says what came back and what to do, the rest is not reached', async ({
+  page,
+}) => {
+  const job = await makeJob({ name: 'Tested' })
+  await page.goto(`${APP}/jobs/${job}/publish?to=new`)
+  await tell(page, { at: 1 })
+  await expect(step(page, 'port')).toContainText('refused the connection')
+  await expect(step(page, 'port')).toContainText('SFTP is mostly on port 22')
+  await expect(step(page, 'login')).toContainText('not reached')
+  await tell(page, { at: Number(new URL(origin).port) })
+  await expect(step(page, 'greeting')).toContainText(/not SSH|says nothing/)
+  await tell(page, { password: 'not it' })
+  await expect(step(page, 'login')).toContainText('do not fit')
+  await expect(step(page, 'write')).toContainText('not reached')
+  await expect(page.getByRole('button', { name: 'Add it' })).toHaveCount(0)
+  await tell(page, { folder: 'elsewhere' })
+  await expect(step(page, 'folder')).toContainText('public_html, htdocs')
+  // The login may write beside what visitors see: the file is written, not found, and taken away again.
+  await tell(page, { folder: '' })
+  await expect(step(page, 'read back')).toContainText('answered with status 404')
+  await expect.poll(() => readdirSync(root)).toEqual(['public_html'])
+  await expect(page.getByText('The login works, so it can be added')).toBeVisible()
+})
+
+test('a site goes to a client’s server by SFTP, again with what changed alone, and back; what is not ours is never touched', async ({
+  page,
+  context,
+}) => {
+  test.setTimeout(600_000)
+  writeFileSync(path.join(seen, 'index.html'), 'Welcome from your host')
+  mkdirSync(path.join(seen, 'stats'))
+  writeFileSync(path.join(seen, 'stats', 'log.txt'), 'counts')
+  const job = await makeJob({ name: 'Goes Out' })
+  await openPublish(page, job)
+  await page.getByRole('link', { name: 'Add a server or a folder of the client’s' }).click()
+  await page.getByLabel('What you call it').fill('The client’s server')
+  await tell(page)
+  await expect(step(page, 'read back')).toContainText(`Visitors get it at ${origin}`)
+  await page.getByRole('button', { name: 'Add it' }).click()
+
+  // The host’s own page stands where the home page goes.
+  const alert = page.getByRole('alert').filter({ hasText: '1 file that is not this site’s stands where its own go' })
+  await expect(alert).toBeVisible({ timeout: 180_000 })
+  await expect(page.getByRole('button', { name: /^Publish/ })).toBeDisabled()
+  expect(readFileSync(path.join(seen, 'index.html'), 'utf8')).toBe('Welcome from your host')
+  await alert.getByRole('button', { name: 'Replace it when publishing' }).click()
+  await expect(alert).toBeHidden()
+  await expect(page.getByText('Not ours, and left alone: 1 file')).toBeVisible()
+  await publish(page)
+  const visitor = await context.newPage()
+  await visitor.goto(origin)
+  const heading = (await visitor.getByRole('heading', { level: 1 }).textContent()) ?? ''
+  expect(heading.length).toBeGreaterThan(3)
+  await expect(visitor.locator('link[rel="canonical"]')).toHaveAttribute('href', `${origin}/`)
+  const url = page.url()
+
+  await openContent(page, job)
+  await cell(page, 'Hero: Heading').fill('Chairs, mended')
+  await expect(sheet(page, 'desktop').getByRole('heading', { level: 1 })).toHaveText('Chairs, mended')
+  await saved(page)
+  await page.goto(url)
+  await expect(page.getByText('Changed: 1 file')).toBeVisible({ timeout: 180_000 })
+  await publish(page)
+  await expect(page.getByText(/Live\. 1 file sent/)).toBeVisible()
+  await visitor.reload()
+  await expect(visitor.getByRole('heading', { level: 1 })).toHaveText('Chairs, mended')
+
+  await page.getByRole('button', { name: 'Put release 1 back…' }).click()
+  await page.getByRole('button', { name: 'Put No. 1 back' }).click()
+  await expect(page.getByText('The earlier release is live again.')).toBeVisible({ timeout: 180_000 })
+  await visitor.reload()
+  await expect(visitor.getByRole('heading', { level: 1 })).toHaveText(heading)
+  expect(readFileSync(path.join(seen, 'stats', 'log.txt'), 'utf8')).toBe('counts')
+  expect(existsSync(path.join(seen, '.site-waiting'))).toBe(false)
+
+  // The secret is nowhere on the screen, and is not asked for again.
+  await page.getByRole('button', { name: 'Test the connection' }).click()
+  await expect(step(page, 'host key')).toContainText('the key that is remembered')
+  await expect(step(page, 'remove')).toContainText('gone again')
+  expect(await page.content()).not.toContain(PASSWORD)
+  await page.getByRole('button', { name: 'Let it go…' }).click()
+  await page.getByRole('button', { name: 'Let “The client’s server” go' }).click()
+  await expect(page.getByRole('navigation', { name: 'Destinations' }).getByRole('listitem')).toHaveCount(1)
+  expect((await visitor.reload())?.status()).toBe(200)
+})
