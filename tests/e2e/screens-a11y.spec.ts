@@ -24,6 +24,15 @@ test('axe finds nothing on the list of jobs, the new job, the brief, the content
   await page.goto(`${APP}/jobs/${job}/publish`)
   await expect(page.getByText('✓ Free.')).toBeVisible()
   expect(await violations(page)).toEqual([])
+  await page.goto(`${APP}/jobs/${job}/publish?to=new`)
+  await page.getByLabel('Server', { exact: true }).fill('127.0.0.1')
+  await page.getByLabel('Visitors find it at').fill('https://www.example.com')
+  await page.getByLabel('User name').fill('client')
+  await page.getByRole('textbox', { name: 'Password' }).fill('any')
+  await page.getByLabel('Port').fill('1')
+  await page.getByRole('button', { name: 'Test the connection' }).click()
+  await expect(page.getByRole('listitem').filter({ hasText: 'remove' })).toBeVisible()
+  expect(await violations(page)).toEqual([])
 })
 
 test('axe finds nothing in the template room, in any of its views, nor on the strip of designs', async ({ page }) => {
@@ -125,6 +134,7 @@ test('everything that is pressed is at least 24 px each way, and no bar scrolls 
     ['/template?show=walk&of=windrow', 'Through Windrow'],
     ['/brief', 'Brief'],
     ['/publish', 'Publish'],
+    ['/publish?to=new', 'A new destination'],
   ] as const) {
     await page.goto(at + path)
     await expect(page.getByRole('heading', { name: seen, exact: true }).first()).toBeVisible()

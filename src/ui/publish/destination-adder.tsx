@@ -154,7 +154,7 @@ function KindChoice({ kind, onKind }: { kind: Typed['kind']; onKind: (kind: Type
       <legend className="mb-1 text-sm font-semibold">The files go to</legend>
       <div className="flex gap-4">
         {(['sftp', 'folder'] as const).map((one) => (
-          <label key={one} className="flex items-center gap-1.5">
+          <label key={one} className="flex min-h-6 items-center gap-1.5">
             <input type="radio" name="kind" checked={kind === one} onChange={() => onKind(one)} />
             {one === 'sftp' ? 'A server, by SFTP' : 'A folder on this machine'}
           </label>
@@ -181,7 +181,7 @@ function SftpFields({ typed, set }: Parts) {
         <legend className="mb-1 text-sm font-semibold">What lets us in</legend>
         <div className="flex gap-4">
           {(['password', 'key'] as const).map((one) => (
-            <label key={one} className="flex items-center gap-1.5">
+            <label key={one} className="flex min-h-6 items-center gap-1.5">
               <input type="radio" name="opens" checked={typed.opens === one} onChange={() => set({ opens: one })} />
               {one === 'password' ? 'A password' : 'A key'}
             </label>

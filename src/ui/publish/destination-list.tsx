@@ -30,7 +30,7 @@ export function DestinationList({ job, lines, shown }: { job: string; lines: rea
       <Link
         href={`/jobs/${job}/publish?to=new`}
         aria-current={shown === 'new' ? 'true' : undefined}
-        className="mt-2 inline-flex items-center gap-1 text-sm underline underline-offset-4 aria-[current]:font-bold"
+        className="mt-1.5 inline-flex min-h-6 items-center gap-1 text-sm underline underline-offset-4 aria-[current]:font-bold"
       >
         <Plus size={14} aria-hidden /> Add a server or a folder of the client’s
       </Link>

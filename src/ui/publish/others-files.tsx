@@ -47,7 +47,7 @@ export function OthersFiles({ job, destination, foreign, inTheWay, onAdopted }: 
       )}
       {foreign.length > 0 && (
         <details className="mt-3 border border-seam bg-cloth px-3 py-1.5 text-sm">
-          <summary className="cursor-pointer font-semibold">Not ours, and left alone: {count(foreign.length, 'file')}</summary>
+          <summary className="min-h-6 cursor-pointer font-semibold">Not ours, and left alone: {count(foreign.length, 'file')}</summary>
           <Names names={foreign} label="Files that are left alone" />
         </details>
       )}
