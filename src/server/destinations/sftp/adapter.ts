@@ -1,3 +1,4 @@
+import { posix } from 'node:path'
 import type { FileEntryWithStats, SFTPWrapper } from 'ssh2'
 import type { Adapter } from '../destination'
 import { fileServerAdapter } from '../file-server/adapter'
@@ -16,7 +17,7 @@ type Done<T> = (error: Error | null | undefined, result: T) => void
 
 /** The folder on a server that is connected. */
 export function sftpServer({ sftp, close }: Connection, folder: string, alive: () => void): FileServer {
-  const root = folder.replace(/\/+$/, '') || (folder.startsWith('/') ? '' : '.')
+  const root = posix.join(folder, '.').replace(/\/$/, '')
   const at = (path: string): string => (path === '' ? root || '/' : `${root}/${path}`)
   /** Asks once, and says in words what was done when that fails. */
   const ask = <T>(did: string, work: (done: Done<T>) => void): Promise<T> =>

@@ -11,7 +11,7 @@ export type Connection = { readonly sftp: SFTPWrapper; readonly close: () => voi
 
 /** A key as OpenSSH shows it: SHA-256, in base64 without its padding. */
 export function fingerprint(key: Buffer): string {
-  return `SHA256:${createHash('sha256').update(key).digest('base64').replace(/=+$/, '')}`
+  return `SHA256:${createHash('sha256').update(key).digest('base64').replaceAll('=', '')}`
 }
 
 /** Connects and logs in; a host with another key than the one that is known is refused before anything secret is said to it. */
