@@ -253,6 +253,17 @@ describe('by SFTP', () => {
     })
   })
 
+  test('a login that was refused is tried anew the next time, as when the other side has mended it', async () => {
+    const login = { user: account.user, password: 'mended later' }
+    const server = sftpStandIn({ hostKey: hostKeys.private, account: login, folder: folders })
+    servers.push(server)
+    const at = await new Promise<number>((resolve) => server.listen(0, '127.0.0.1', () => resolve((server.address() as AddressInfo).port)))
+    const to = sftp('mended', { port: at })
+    await expect(to.find('')).rejects.toMatchObject({ fault: 'refused' })
+    login.password = account.password
+    expect(await to.find('')).toBeNull()
+  })
+
   test('a host that shows another key than the one that is known is told nothing', async () => {
     const other = known(utils.generateKeyPairSync('ed25519').public)
     await expect(sftp('key', { hostKey: other }).find('')).rejects.toMatchObject({

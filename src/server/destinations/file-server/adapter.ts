@@ -94,9 +94,10 @@ function connected(open: OpenServer): <T>(options: CallOptions, work: (server: F
     )
   }
   return async (options, work) => {
-    opened ??= open(alive)
+    const mine = (opened ??= open(alive))
+    // What could not be opened is no connection, whatever the reason.
+    mine.catch(() => drop(mine))
     calls.add(options)
-    const mine = opened
     const late = new Promise<never>((_, refuse) =>
       options.signal.addEventListener('abort', () => refuse(options.signal.reason as Error), { once: true }),
     )
