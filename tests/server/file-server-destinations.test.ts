@@ -6,7 +6,7 @@ import path from 'node:path'
 import { utils, type Server } from 'ssh2'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { LIST_FILE, type Manifest } from '../../src/core/release'
-import type { Adapter, Destination } from '../../src/server/destinations/destination'
+import { DestinationError, type Adapter, type Destination } from '../../src/server/destinations/destination'
 import { fileServerAdapter } from '../../src/server/destinations/file-server/adapter'
 import type { FileServer } from '../../src/server/destinations/file-server/file-server'
 import { folderDestination, folderServer } from '../../src/server/destinations/folder/adapter'
@@ -203,6 +203,39 @@ function breaking(root: string, after: number): FileServer {
     remove: (file) => counted(() => server.remove(file)),
     makeFolder: (folder) => counted(() => server.makeFolder(folder)),
     removeFolder: (folder) => counted(() => server.removeFolder(folder)),
+  }
+}
+
+test('what a release that was cut off has put there is still ours when another sends the same content elsewhere', async () => {
+  const root = path.join(folders, 'elsewhere-again')
+  mkdirSync(root)
+  const whole = (): Destination => makeDestination(fileServerAdapter('folder', async () => folderServer(root, () => undefined)))
+  await publish(whole(), 'r1', { 'index.html': 'home' })
+  // Cut off once “one.txt” is in place: the list says what is coming.
+  const cut = { ...folderServer(root, () => undefined), move: movesUntil(root, 'two.txt') }
+  await expect(
+    publish(makeDestination(fileServerAdapter('folder', async () => cut)), 'r2', {
+      'index.html': 'home',
+      'one.txt': 'same',
+      'two.txt': 'two',
+    }),
+  ).rejects.toThrow()
+  expect(existsSync(path.join(root, 'one.txt'))).toBe(true)
+  const to = whole()
+  await to.claim('', 'job')
+  const next = manifestOf({ 'index.html': 'home', 'other.txt': 'same' })
+  for (const hash of await to.announce('', 'r3', next)) await to.send(hash, Buffer.from('same'))
+  expect((await to.files!.look('')).ours).toHaveProperty(['one.txt'])
+  await to.activate('', 'r3')
+  expect(filesOf(root)).toEqual({ 'index.html': 'home', 'other.txt': 'same' })
+})
+
+/** Moves files until one is to be put into place. */
+function movesUntil(root: string, last: string): FileServer['move'] {
+  const { move } = folderServer(root, () => undefined)
+  return async (from, to) => {
+    if (to === last) throw new DestinationError('refused', 'killed here')
+    await move(from, to)
   }
 }
 

@@ -31,7 +31,9 @@ export function fileServerAdapter(kind: string, open: OpenServer): Adapter {
       }),
     announce: (_, release, manifest, options) =>
       on(options, async (server) => {
-        const { ours, there, waiting } = await standingOn(server)
+        const { list, ours, there, waiting } = await standingOn(server)
+        // What now comes may wait under the name of something that was put into place before the line broke.
+        if (list.coming) await writeList(server, { ...list, release: null, files: ours, coming: null })
         const { send, inTheWay } = planFiles(manifest, ours, there)
         if (inTheWay.length > 0) throw new DestinationError('inTheWay', inTheWay.join(', '))
         const files = filesAt(manifest, send)
