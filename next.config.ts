@@ -10,6 +10,7 @@ const config: NextConfig = {
     'fontkit',
     'lightningcss',
     'ssh2',
+    'basic-ftp',
     'isomorphic-dompurify',
     'svgo',
     'css-tree',

@@ -10,6 +10,9 @@ const HOST_PORT = process.env.WEB_HOST_PORT ?? '4380'
 const CONTROL_PORT = process.env.WEB_HOST_CONTROL_PORT ?? '4381'
 const SFTP_PORT = process.env.CLIENT_SERVER_SFTP_PORT ?? '4382'
 const CLIENT_PORT = process.env.CLIENT_SERVER_PORT ?? '4383'
+const FTP_PORT = process.env.CLIENT_SERVER_FTP_PORT ?? '4384'
+const STORE_PORT = process.env.OBJECT_STORE_PORT ?? '4385'
+const STORE_SITE_PORT = process.env.OBJECT_STORE_SITE_PORT ?? '4386'
 const data = process.env.INSTANT_FIT_DATA ?? path.join(root, 'data')
 const env = {
   ...process.env,
@@ -19,15 +22,19 @@ const env = {
   WEB_HOST_DATA: path.join(data, 'web-host'),
   CLIENT_SERVER_SFTP_PORT: SFTP_PORT,
   CLIENT_SERVER_PORT: CLIENT_PORT,
+  CLIENT_SERVER_FTP_PORT: FTP_PORT,
   CLIENT_SERVER_DATA: path.join(data, 'client-server'),
+  OBJECT_STORE_PORT: STORE_PORT,
+  OBJECT_STORE_SITE_PORT: STORE_SITE_PORT,
+  OBJECT_STORE_DATA: path.join(data, 'object-store'),
   NEXT_TELEMETRY_DISABLED: '1',
 }
 
-for (const port of [APP_PORT, HOST_PORT, CONTROL_PORT, SFTP_PORT, CLIENT_PORT]) {
+for (const port of [APP_PORT, HOST_PORT, CONTROL_PORT, SFTP_PORT, CLIENT_PORT, FTP_PORT, STORE_PORT, STORE_SITE_PORT]) {
   if (await answers(port)) {
     console.error(
       `Port ${port} is taken. Is the demo running already? Stop it, or set INSTANT_FIT_PORT, WEB_HOST_PORT, WEB_HOST_CONTROL_PORT, ` +
-        'CLIENT_SERVER_SFTP_PORT and CLIENT_SERVER_PORT.',
+        'CLIENT_SERVER_SFTP_PORT, CLIENT_SERVER_PORT, CLIENT_SERVER_FTP_PORT, OBJECT_STORE_PORT and OBJECT_STORE_SITE_PORT.',
     )
     process.exit(1)
   }
@@ -45,6 +52,7 @@ const standIn = (name) =>
 const children = [
   standIn('web-host'),
   standIn('client-server'),
+  standIn('object-store'),
   spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '--port', APP_PORT, '--hostname', '127.0.0.1'], {
     cwd: root,
     env,
@@ -64,7 +72,7 @@ children.forEach((child) =>
   }),
 )
 
-for (const port of [CONTROL_PORT, SFTP_PORT, APP_PORT]) await untilAnswers(port)
+for (const port of [CONTROL_PORT, SFTP_PORT, FTP_PORT, STORE_SITE_PORT, APP_PORT]) await untilAnswers(port)
 if (isNew) {
   say('Making the demo data: four clients, one of them published. About half a minute.')
   run(process.execPath, ['--import', 'tsx', 'scripts/seed.ts', `http://127.0.0.1:${APP_PORT}`], env)
@@ -81,8 +89,11 @@ console.log(`
   Sign in, once, by     ${once || 'your own account'}
   or, until you change  ${designer.email}, “${designer.password}”
   A published site      http://tolliver-and-wren.localhost:${HOST_PORT}
-  A client’s server     127.0.0.1, SFTP on port ${SFTP_PORT}: tolliver, “nine swallows over a barn”, folder public_html
+  A client’s server     127.0.0.1, SFTP on port ${SFTP_PORT}, FTP on ${FTP_PORT}: tolliver, “nine swallows over a barn”, folder public_html
   and what it shows     http://localhost:${CLIENT_PORT}
+  An object store       127.0.0.1, port ${STORE_PORT}, unencrypted: bucket tolliver-site, region eu-central-1
+  and its key           TOLLIVER-KEY, “eleven kites in a row”
+  and what it shows     http://localhost:${STORE_SITE_PORT}
   Stop with Ctrl+C. The data is kept in ${path.relative(root, data) || data}; "npm run demo -- --fresh" starts over.
 `)
 

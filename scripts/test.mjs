@@ -3,6 +3,7 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from 'node:f
 import path from 'node:path'
 import { buildApplication, ended, installPackages, root, run, say } from './prepare.mjs'
 
+const MOST_SECOND_TRIES = 2
 const started = Date.now()
 installPackages()
 installTools()
@@ -31,8 +32,9 @@ const e2e = test('npx', ['playwright', 'test'])
 const { numPassedTests = 0, numFailedTests = 0 } = read('unit.json') ?? {}
 const { expected = 0, unexpected = 0, flaky = 0 } = read('e2e.json')?.stats ?? {}
 console.log(`\nTook ${Math.round((Date.now() - started) / 1000)} s`)
-console.log(`${numPassedTests + expected + flaky} passed, ${numFailedTests + unexpected} failed`)
-process.exit(unit === 0 && e2e === 0 && numPassedTests > 0 && expected > 0 ? 0 : 1)
+console.log(`${numPassedTests + expected + flaky} passed, ${flaky} of them at the second try, ${numFailedTests + unexpected} failed`)
+// A browser that hangs once is no fault of ours; what needs second tries often is.
+process.exit(unit === 0 && e2e === 0 && flaky <= MOST_SECOND_TRIES && numPassedTests > 0 && expected > 0 ? 0 : 1)
 
 function test(command, args) {
   return spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } }).status

@@ -50,3 +50,18 @@ declare module 'fontkit' {
   export function openSync(path: string): Font
   export function create(bytes: Buffer): Font
 }
+declare module 's3rver' {
+  import type { RequestListener } from 'node:http'
+
+  type Options = {
+    readonly directory: string
+    readonly silent: boolean
+    readonly vhostBuckets: boolean
+    readonly configureBuckets: readonly { readonly name: string; readonly configs: readonly string[] }[]
+  }
+  export default class S3rver {
+    constructor(options: Options)
+    configureBuckets(): Promise<unknown>
+    callback(): RequestListener
+  }
+}

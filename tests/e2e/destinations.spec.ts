@@ -1,36 +1,36 @@
 import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import type { Server as WebServer } from 'node:http'
-import type { AddressInfo } from 'node:net'
+import type { AddressInfo, Server as NetServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { expect, test, type Locator, type Page } from '@playwright/test'
 import ssh2, { type Server } from 'ssh2'
+import { selfSigned } from '../../src/standins/client-server/certificate'
+import { ftpStandIn } from '../../src/standins/client-server/ftp'
 import { sftpStandIn } from '../../src/standins/client-server/sftp'
 import { webStandIn } from '../../src/standins/client-server/web'
+import { siteOfBucket } from '../../src/standins/object-store/site'
+import { objectStoreStandIn } from '../../src/standins/object-store/store'
 import { APP, cell, makeJob, openContent, openPublish, saved, sheet } from './screen'
 
 const PASSWORD = 'nine swallows over a barn'
 const root = mkdtempSync(path.join(tmpdir(), 'instant-fit-client-'))
 const seen = path.join(root, 'public_html')
-let sftp: Server
-let web: WebServer
+const servers: (Server | WebServer | NetServer)[] = []
 let port = 0
 let origin = ''
 
+const listening = (server: Server | WebServer | NetServer): Promise<number> => {
+  servers.push(server)
+  return new Promise((resolve) => server.listen(0, '127.0.0.1', () => resolve((server.address() as AddressInfo).port)))
+}
 test.beforeAll(async () => {
   mkdirSync(seen)
   const account = { user: 'client', password: PASSWORD }
-  sftp = sftpStandIn({ hostKey: ssh2.utils.generateKeyPairSync('ed25519').private, account, folder: root })
-  web = webStandIn(seen)
-  const listening = (server: Server | WebServer): Promise<number> =>
-    new Promise((resolve) => server.listen(0, '127.0.0.1', () => resolve((server.address() as AddressInfo).port)))
-  port = await listening(sftp)
-  origin = `http://127.0.0.1:${await listening(web)}`
+  port = await listening(sftpStandIn({ hostKey: ssh2.utils.generateKeyPairSync('ed25519').private, account, folder: root }))
+  origin = `http://127.0.0.1:${await listening(webStandIn(seen))}`
 })
-test.afterAll(() => {
-  sftp.close()
-  web.close()
-})
+test.afterAll(() => servers.forEach((server) => server.close()))
 
 const step = (page: Page, name: string): Locator =>
   page
@@ -38,8 +38,8 @@ const step = (page: Page, name: string): Locator =>
     .getByRole('listitem')
     .filter({ hasText: new RegExp(`^.${name}`) })
 
-async function tell(page: Page, { at = port, password = PASSWORD, folder = 'public_html' } = {}): Promise<void> {
-  await page.getByLabel('Visitors find it at').fill(origin)
+async function tell(page: Page, { at = port, password = PASSWORD, folder = 'public_html', address = origin } = {}): Promise<void> {
+  await page.getByLabel('Visitors find it at').fill(address)
   await page.getByLabel('Server', { exact: true }).fill('127.0.0.1')
   await page.getByLabel('Port').fill(String(at))
   await page.getByLabel('User name').fill('client')
@@ -116,9 +116,10 @@ test('a site goes to a client’s server by SFTP, again with what changed alone,
   await expect(sheet(page, 'desktop').getByRole('heading', { level: 1 })).toHaveText('Chairs, mended')
   await saved(page)
   await page.goto(url)
-  await expect(page.getByText('Changed: 1 file')).toBeVisible({ timeout: 180_000 })
+  // The home page; at midnight the day in the sitemap too.
+  await expect(page.getByText(/^Changed: (?:1 file|2 files)$/)).toBeVisible({ timeout: 180_000 })
   await publish(page)
-  await expect(page.getByText(/Live\. 1 file sent/)).toBeVisible()
+  await expect(page.getByText(/Live\. (?:1 file|2 files) sent/)).toBeVisible()
   await visitor.reload()
   await expect(visitor.getByRole('heading', { level: 1 })).toHaveText('Chairs, mended')
 
@@ -139,4 +140,74 @@ test('a site goes to a client’s server by SFTP, again with what changed alone,
   await page.getByRole('button', { name: 'Let “The client’s server” go' }).click()
   await expect(page.getByRole('navigation', { name: 'Destinations' }).getByRole('listitem')).toHaveCount(1)
   expect((await visitor.reload())?.status()).toBe(200)
+})
+
+test('a site goes by FTP to a server whose certificate is trusted by hand, and to an object store; each has its own live state', async ({
+  page,
+  context,
+}) => {
+  test.setTimeout(600_000)
+  const folder = mkdtempSync(path.join(tmpdir(), 'instant-fit-ftp-'))
+  mkdirSync(path.join(folder, 'public_html'))
+  const account = { user: 'client', password: PASSWORD }
+  const ftpPort = await listening(ftpStandIn({ account, folder, tls: await selfSigned('127.0.0.1', 30) }))
+  const ftpOrigin = `http://127.0.0.1:${await listening(webStandIn(path.join(folder, 'public_html')))}`
+  const key = { id: 'CLIENT-KEY', secret: 'a secret of it' }
+  const stored = mkdtempSync(path.join(tmpdir(), 'instant-fit-bucket-'))
+  const storePort = await listening(objectStoreStandIn({ folder: stored, bucket: 'client-site', key }))
+  const storeOrigin = `http://127.0.0.1:${await listening(siteOfBucket(() => `http://127.0.0.1:${storePort}`, 'client-site'))}`
+
+  const job = await makeJob({ name: 'Goes Everywhere' })
+  await openPublish(page, job)
+  await page.getByRole('link', { name: 'Add a server or a folder of the client’s' }).click()
+  await page.getByLabel('A server, by FTP').check()
+  await expect(page.getByLabel('Port')).toHaveValue('21')
+  // The port of SFTP, by mistake: what is said there tells which it is.
+  await tell(page, { address: ftpOrigin })
+  await expect(step(page, 'greeting')).toContainText('choose SFTP above')
+  await tell(page, { address: ftpOrigin, at: ftpPort })
+  await expect(step(page, 'certificate')).toContainText('the server has signed it itself')
+  await expect(step(page, 'login')).toContainText('not reached')
+  await expect(page.getByRole('button', { name: 'Add it' })).toHaveCount(0)
+  await page.getByRole('button', { name: 'Trust this certificate, and test again' }).click()
+  await expect(step(page, 'certificate')).toContainText('the certificate that you trust')
+  await expect(step(page, 'remove')).toContainText('gone again')
+  // What was trusted was that server’s: another one is asked for its own.
+  await page.getByLabel('Server', { exact: true }).fill('localhost')
+  await page.getByRole('button', { name: 'Test the connection' }).click()
+  await expect(step(page, 'certificate')).toContainText('is not to be trusted by itself')
+  await page.getByLabel('Server', { exact: true }).fill('127.0.0.1')
+  await page.getByRole('button', { name: 'Test the connection' }).click()
+  await page.getByRole('button', { name: 'Trust this certificate, and test again' }).click()
+  await page.getByRole('button', { name: 'Add it' }).click()
+  await publish(page)
+  const visitor = await context.newPage()
+  await visitor.goto(ftpOrigin)
+  const heading = (await visitor.getByRole('heading', { level: 1 }).textContent()) ?? ''
+  expect(heading.length).toBeGreaterThan(3)
+
+  await page.getByRole('link', { name: 'Add a server or a folder of the client’s' }).click()
+  await page.getByLabel('An object store (S3)').check()
+  await page.getByLabel('Visitors find it at').fill(storeOrigin)
+  await page.getByLabel('Server', { exact: true }).fill('127.0.0.1')
+  await page.getByLabel('Port').fill(String(storePort))
+  await page.getByLabel('Encrypted (TLS)').uncheck()
+  await page.getByLabel('Bucket', { exact: true }).fill('client-site')
+  await page.getByLabel('Region').fill('eu-central-1')
+  await page.getByLabel('ID of the key').fill(key.id)
+  await page.getByLabel('Secret of the key').fill('not the secret')
+  await page.getByRole('button', { name: 'Test the connection' }).click()
+  await expect(step(page, 'login')).toContainText('Copy the ID and the secret of the key anew')
+  await page.getByLabel('Secret of the key').fill(key.secret)
+  await page.getByRole('button', { name: 'Test the connection' }).click()
+  await expect(step(page, 'remove')).toContainText('gone again')
+  await page.getByRole('button', { name: 'Add it' }).click()
+  await publish(page)
+  await visitor.goto(storeOrigin)
+  await expect(visitor.getByRole('heading', { level: 1 })).toHaveText(heading)
+  await expect(visitor.locator('link[rel="canonical"]')).toHaveAttribute('href', `${storeOrigin}/`)
+  const places = page.getByRole('navigation', { name: 'Destinations' }).getByRole('listitem')
+  await expect(places).toHaveCount(3)
+  await expect(places.filter({ hasText: /No\. \d live/ })).toHaveCount(2)
+  expect(await page.content()).not.toContain(key.secret)
 })

@@ -1,14 +1,11 @@
-import { createHash } from 'node:crypto'
-import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, statSync, symlinkSync, writeFileSync } from 'node:fs'
-import type { AddressInfo } from 'node:net'
-import { tmpdir } from 'node:os'
+import { existsSync, mkdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
 import path from 'node:path'
-import { utils, type Server } from 'ssh2'
-import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { LIST_FILE, type Manifest } from '../../src/core/release'
-import { DestinationError, type Adapter, type Destination } from '../../src/server/destinations/destination'
+import { utils } from 'ssh2'
+import { beforeAll, describe, expect, test } from 'vitest'
+import { DestinationError, type Destination } from '../../src/server/destinations/destination'
 import { fileServerAdapter } from '../../src/server/destinations/file-server/adapter'
 import type { FileServer } from '../../src/server/destinations/file-server/file-server'
+import { moveOver } from '../../src/server/destinations/file-server/replace'
 import { folderDestination, folderServer } from '../../src/server/destinations/folder/adapter'
 import { sftpDestination } from '../../src/server/destinations/sftp/adapter'
 import { fingerprint } from '../../src/server/destinations/sftp/connect'
@@ -17,43 +14,27 @@ import { makeDestination } from '../../src/server/destinations/shell'
 import { sftpStandIn } from '../../src/standins/client-server/sftp'
 import { random } from '../random'
 import { destinationContract } from './destination-contract'
+import {
+  atAddresses,
+  filesOf,
+  FIRST,
+  folders,
+  hashOf,
+  manifestOf,
+  othersFilesContract,
+  publish,
+  SECOND,
+  serving,
+  visitFolder,
+} from './file-servers'
 
-const folders = mkdtempSync(path.join(tmpdir(), 'instant-fit-folders-'))
-process.env.INSTANT_FIT_FOLDERS = folders
-
-/** Sites at addresses of a destination that has one folder each. */
-function atAddresses(adapterOf: (address: string) => Adapter): Destination {
-  const made = new Map<string, Destination>()
-  const at = (address: string): Destination => {
-    const known = made.get(address) ?? makeDestination(adapterOf(address))
-    made.set(address, known)
-    return known
-  }
-  let last = ''
-  const any = at('any')
-  return {
-    ...any,
-    find: (address) => at(address).find(address),
-    claim: (address, owner) => at(address).claim(address, owner),
-    announce: (address, release, manifest) => at((last = address)).announce(address, release, manifest),
-    send: (hash, content) => at(last).send(hash, content),
-    activate: (address, release) => at(address).activate(address, release),
-  }
-}
-
-const visitFolder = async (address: string, asked: string): Promise<{ status: number; words: string; sentTo: null }> => {
-  const file = asked.endsWith('/') ? `${asked}index.html` : asked
-  const words = readFileSync(path.join(folders, address, file.includes('.') ? file : `${file}/index.html`), 'utf8')
-  return { status: 200, words, sentTo: null }
-}
-
+othersFilesContract('a folder', (folder) => makeDestination(folderDestination({ folder })))
 destinationContract('a folder', () => ({
   destination: atAddresses((folder) => folderDestination({ folder })),
   visit: visitFolder,
   unplugged: () => makeDestination(fileServerAdapter('folder', () => Promise.reject(new Error('no disk')))),
 }))
 
-const servers: Server[] = []
 const hostKeys = utils.generateKeyPairSync('ed25519')
 const ourKeys = utils.generateKeyPairSync('ed25519')
 const account = { user: 'tolliver', password: 'a password', publicKey: ourKeys.public }
@@ -63,13 +44,9 @@ const known = (key: string): string => {
   return fingerprint(parsed.getPublicSSH())
 }
 let port = 0
-const serve = async (folder = folders, quota = Infinity): Promise<number> => {
-  const server = sftpStandIn({ hostKey: hostKeys.private, account, folder, quota })
-  servers.push(server)
-  return new Promise((resolve) => server.listen(0, '127.0.0.1', () => resolve((server.address() as AddressInfo).port)))
-}
+const serve = (folder = folders, quota = Infinity): Promise<number> =>
+  serving(sftpStandIn({ hostKey: hostKeys.private, account, folder, quota }))
 beforeAll(async () => void (port = await serve()))
-afterAll(() => servers.forEach((server) => server.close()))
 
 const settings = (folder: string, more: Partial<SftpSettings> = {}): SftpSettings => ({
   host: '127.0.0.1',
@@ -84,6 +61,7 @@ const sftp = (folder: string, more: Partial<SftpSettings> = {}, secret: SftpSecr
   return makeDestination(sftpDestination(settings(folder, more), secret))
 }
 
+othersFilesContract('SFTP', (folder) => sftp(folder))
 destinationContract('a server by SFTP', () => ({
   destination: atAddresses((folder) => {
     mkdirSync(path.join(folders, `sftp-${folder}`), { recursive: true })
@@ -93,98 +71,11 @@ destinationContract('a server by SFTP', () => ({
   unplugged: () => sftp('unplugged', { port: 1 }),
 }))
 
-const hashOf = (text: string): string => createHash('sha256').update(text).digest('hex')
-const manifestOf = (files: Record<string, string>): Manifest =>
-  Object.fromEntries(Object.entries(files).map(([name, text]) => [name, { hash: hashOf(text), bytes: Buffer.byteLength(text) }]))
-
-/** As a publication does it, from the beginning. */
-async function publish(to: Destination, release: string, files: Record<string, string>): Promise<number> {
-  await to.claim('', 'job')
-  const missing = await to.announce('', release, manifestOf(files))
-  for (const text of new Set(Object.values(files))) if (missing.includes(hashOf(text))) await to.send(hashOf(text), Buffer.from(text))
-  await to.activate('', release)
-  return missing.length
-}
-
-/** Every file of a folder, but our list. */
-function filesOf(folder: string, under = ''): Record<string, string> {
-  const found: Record<string, string> = {}
-  for (const entry of readdirSync(path.join(folder, under), { withFileTypes: true })) {
-    const file = under === '' ? entry.name : `${under}/${entry.name}`
-    if (entry.isDirectory()) Object.assign(found, filesOf(folder, file))
-    else if (file !== LIST_FILE) found[file] = readFileSync(path.join(folder, file), 'utf8')
-  }
-  return found
-}
-
-const FIRST = { 'index.html': 'uses a.css', 'about/index.html': 'uses a.css', 'a.css': 'a' }
-const SECOND = { 'index.html': 'uses b.css', 'news/index.html': 'uses b.css', 'b.css': 'b' }
-
-describe.each([
-  ['a folder', (folder: string) => makeDestination(folderDestination({ folder }))],
-  ['SFTP', (folder: string) => sftp(folder)],
-])('other files on %s', (kind, destinationAt) => {
-  const name = (what: string): string => `${kind.replace(' ', '-')}-${what}`
-
-  test('are never touched, and folders that nothing of ours is left in go with the last of it', async () => {
-    const folder = path.join(folders, name('others'))
-    mkdirSync(path.join(folder, 'mail'), { recursive: true })
-    writeFileSync(path.join(folder, 'mail', 'inbox'), 'letters')
-    const to = destinationAt(name('others'))
-    await publish(to, 'r1', FIRST)
-    expect((await to.files!.look('')).there.get('mail/inbox')).toBe(7)
-    expect(await publish(to, 'r2', SECOND)).toBe(2)
-    expect(filesOf(folder)).toEqual({ ...SECOND, 'mail/inbox': 'letters' })
-    expect(existsSync(path.join(folder, 'about'))).toBe(false)
-    expect(readdirSync(folder).sort()).toEqual([LIST_FILE, 'b.css', 'index.html', 'mail', 'news'])
-  })
-
-  test('that stand where ours go stop it before anything is sent; adopted, they are replaced', async () => {
-    const folder = path.join(folders, name('way'))
-    mkdirSync(folder, { recursive: true })
-    writeFileSync(path.join(folder, 'index.html'), 'welcome from your host')
-    const to = destinationAt(name('way'))
-    await expect(publish(to, 'r1', FIRST)).rejects.toMatchObject({ fault: 'inTheWay', message: 'index.html' })
-    expect(filesOf(folder)).toEqual({ 'index.html': 'welcome from your host' })
-    await to.files!.adopt('', 'job', ['index.html'])
-    await publish(to, 'r1', FIRST)
-    expect(filesOf(folder)).toEqual(FIRST)
-  })
-
-  test('that a hand has changed or removed are put right by the next release', async () => {
-    const folder = path.join(folders, name('hand'))
-    const to = destinationAt(name('hand'))
-    await publish(to, 'r1', FIRST)
-    writeFileSync(path.join(folder, 'a.css'), 'broken by hand')
-    // The very release that is there is whole again too.
-    await publish(to, 'r1', FIRST)
-    expect(filesOf(folder)).toEqual(FIRST)
-    writeFileSync(path.join(folder, 'index.html'), '')
-    await publish(to, 'r2', { ...FIRST, 'new.txt': 'new' })
-    expect(filesOf(folder)).toEqual({ ...FIRST, 'new.txt': 'new' })
-  })
-
-  test('of another site are left alone: a folder is one site’s', async () => {
-    const to = destinationAt(name('two'))
-    await publish(to, 'r1', FIRST)
-    await expect(to.claim('', 'another job')).rejects.toMatchObject({ fault: 'taken' })
-    writeFileSync(path.join(folders, name('two'), LIST_FILE), 'not ours')
-    await expect(publish(to, 'r2', SECOND)).rejects.toMatchObject({ fault: 'refused' })
-    expect(filesOf(path.join(folders, name('two')))).toEqual(FIRST)
-  })
-
-  test('behind a link are not followed', async () => {
-    const folder = path.join(folders, name('link'))
-    mkdirSync(folder, { recursive: true })
-    mkdirSync(path.join(folders, name('elsewhere')))
-    symlinkSync(path.join(folders, name('elsewhere')), path.join(folder, 'about'))
-    await expect(publish(destinationAt(name('link')), 'r1', FIRST)).rejects.toMatchObject({ fault: 'inTheWay', message: 'about' })
-    expect(readdirSync(path.join(folders, name('elsewhere')))).toEqual([])
-  })
-})
-
-/** A server whose line breaks after so many changes, in the middle of the next: half of what was written is there. */
-function breaking(root: string, after: number): FileServer {
+/**
+ * A server whose line breaks after so many changes, in the middle of the next: half of what was written is there. It renames over what is
+ * there, or refuses to.
+ */
+function breaking(root: string, after: number, renamesOver = true): FileServer {
   const server = folderServer(root, () => undefined)
   let left = after
   const counted = async (act: () => Promise<void>, half: () => void = () => undefined): Promise<void> => {
@@ -192,6 +83,12 @@ function breaking(root: string, after: number): FileServer {
     if (left === -1) half()
     throw new Error('the line broke')
   }
+  const remove: FileServer['remove'] = (file) => counted(() => server.remove(file))
+  const rename: FileServer['move'] = (from, to) =>
+    counted(() => {
+      if (!renamesOver && existsSync(path.join(root, to))) throw new DestinationError('refused', 'a file of that name is there')
+      return server.move(from, to)
+    })
   return {
     ...server,
     write: (file, content) =>
@@ -199,8 +96,8 @@ function breaking(root: string, after: number): FileServer {
         () => server.write(file, content),
         () => writeFileSync(path.join(root, file), content.subarray(0, content.length / 2)),
       ),
-    move: (from, to) => counted(() => server.move(from, to)),
-    remove: (file) => counted(() => server.remove(file)),
+    move: (from, to) => (renamesOver ? rename(from, to) : moveOver({ rename, remove }, from, to)),
+    remove,
     makeFolder: (folder) => counted(() => server.makeFolder(folder)),
     removeFolder: (folder) => counted(() => server.removeFolder(folder)),
   }
@@ -276,6 +173,26 @@ test('wherever the line breaks, no visitor sees a page without what it shows, an
   expect(broke).toBeGreaterThan(50)
 })
 
+test('where a server renames over no file, a line that breaks between two renamings loses no list, and the next try is whole', async () => {
+  const roll = random(7)
+  const root = path.join(folders, 'no-renaming-over')
+  mkdirSync(root)
+  const files = (round: number): Record<string, string> => ({ 'index.html': `home ${round}`, 'about/index.html': `about ${round}` })
+  let broke = 0
+  for (let round = 0; round < 150; round++) {
+    const to = makeDestination(fileServerAdapter('folder', async () => breaking(root, Math.floor(roll() * 25), false)))
+    await publish(to, `r${round}`, files(round)).catch((error: unknown) => {
+      expect(error, `round ${round}`).toMatchObject({ fault: 'down' })
+      broke++
+    })
+    if (roll() < 0.3) {
+      await publish(makeDestination(fileServerAdapter('folder', async () => breaking(root, Infinity, false))), `r${round}`, files(round))
+      expect(filesOf(root), `round ${round}`).toEqual(files(round))
+    }
+  }
+  expect(broke).toBeGreaterThan(50)
+})
+
 describe('by SFTP', () => {
   test('a key opens the door as a password does; neither that fits is said, and no secret is in what is said', async () => {
     expect(await sftp('door', {}, { key: ourKeys.private }).find('')).toBeNull()
@@ -288,9 +205,7 @@ describe('by SFTP', () => {
 
   test('a login that was refused is tried anew the next time, as when the other side has mended it', async () => {
     const login = { user: account.user, password: 'mended later' }
-    const server = sftpStandIn({ hostKey: hostKeys.private, account: login, folder: folders })
-    servers.push(server)
-    const at = await new Promise<number>((resolve) => server.listen(0, '127.0.0.1', () => resolve((server.address() as AddressInfo).port)))
+    const at = await serving(sftpStandIn({ hostKey: hostKeys.private, account: login, folder: folders }))
     const to = sftp('mended', { port: at })
     await expect(to.find('')).rejects.toMatchObject({ fault: 'refused' })
     login.password = account.password

@@ -2,12 +2,18 @@ import * as v from 'valibot'
 import type { Adapter } from './destination'
 import { folderDestination } from './folder/adapter'
 import { folderSettingsSchema } from './folder/settings'
+import { ftpDestination } from './ftp/adapter'
+import { ftpSecretSchema, ftpSettingsSchema } from './ftp/settings'
+import { objectStoreDestination } from './object-store/adapter'
+import { objectStoreSecretSchema, objectStoreSettingsSchema } from './object-store/settings'
 import { sftpDestination } from './sftp/adapter'
 import { sftpSecretSchema, sftpSettingsSchema } from './sftp/settings'
 
 /** Where the site goes, by kind: what is told of it, and what lets us in. */
 export const reachSchema = v.variant('kind', [
   v.strictObject({ kind: v.literal('folder'), settings: folderSettingsSchema, secret: v.null() }),
+  v.strictObject({ kind: v.literal('ftp'), settings: ftpSettingsSchema, secret: ftpSecretSchema }),
+  v.strictObject({ kind: v.literal('object-store'), settings: objectStoreSettingsSchema, secret: objectStoreSecretSchema }),
   v.strictObject({ kind: v.literal('sftp'), settings: sftpSettingsSchema, secret: sftpSecretSchema }),
 ])
 export type Reach = v.InferOutput<typeof reachSchema>
@@ -18,6 +24,10 @@ export function adapterFor(reach: Reach): Adapter {
   switch (reach.kind) {
     case 'folder':
       return folderDestination(reach.settings)
+    case 'ftp':
+      return ftpDestination(reach.settings, reach.secret)
+    case 'object-store':
+      return objectStoreDestination(reach.settings, reach.secret)
     case 'sftp':
       return sftpDestination(reach.settings, reach.secret)
     default:

@@ -72,15 +72,23 @@ function lineOf(job: string, { id, kind, name, origin, settings }: KeptDestinati
     id,
     kind: kind as ReachKind,
     name,
-    reach: inALine(kind, JSON.parse(settings) as Record<string, unknown>),
+    reach: inALine(kind, settings),
     origin,
     ...liveAt(job, id),
   }
 }
 
 /** How a server is reached, without what is secret. */
-function inALine(kind: string, { user, host, port, folder }: Record<string, unknown>): string {
-  return kind === 'sftp' ? `${String(user)}@${String(host)}:${String(port)} ${String(folder)}` : String(folder)
+function inALine(kind: string, settings: string): string {
+  const { user, host, port, folder, bucket } = JSON.parse(settings) as Record<string, string | number>
+  switch (kind) {
+    case 'folder':
+      return String(folder)
+    case 'object-store':
+      return `${host}:${port} ${bucket}${folder === '' ? '' : `/${folder}`}`
+    default:
+      return `${user}@${host}:${port} ${folder}`
+  }
 }
 
 function liveAt(job: string, destination: string): Pick<DestinationLine, 'liveUrl' | 'number'> {

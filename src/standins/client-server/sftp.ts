@@ -15,6 +15,7 @@ import {
 } from 'node:fs'
 import path from 'node:path'
 import ssh2, { type Attributes, type AuthContext, type Connection, type Server, type SFTPWrapper } from 'ssh2'
+import { weightOf } from './weight'
 
 const { utils } = ssh2
 const { OPEN_MODE, STATUS_CODE } = utils.sftp
@@ -159,11 +160,4 @@ function attributes({ mode, uid, gid, size, atimeMs, mtimeMs }: ReturnType<typeo
     atime: Number(atimeMs) / 1000,
     mtime: Number(mtimeMs) / 1000,
   }
-}
-
-function weightOf(folder: string): number {
-  return readdirSync(folder, { withFileTypes: true }).reduce((sum, entry) => {
-    const file = path.join(folder, entry.name)
-    return sum + (entry.isDirectory() ? weightOf(file) : entry.isFile() ? statSync(file).size : 0)
-  }, 0)
 }

@@ -1,16 +1,19 @@
 /** A place that the site goes to, with what is live there; `reach` is how it is reached, in a line. */
 export type DestinationLine = {
   readonly id: string
-  readonly kind: 'web-host' | 'folder' | 'sftp'
+  readonly kind: 'web-host' | OwnKind
   readonly name: string
   readonly reach: string | null
   readonly origin: string | null
   readonly liveUrl: string | null
   readonly number: number | null
 }
+export type OwnKind = 'sftp' | 'ftp' | 'object-store' | 'folder'
 
 export const KIND_NAMES: Readonly<Record<DestinationLine['kind'], string>> = {
   'web-host': 'our web host',
   sftp: 'a server, by SFTP',
+  ftp: 'a server, by FTP',
+  'object-store': 'an object store (S3)',
   folder: 'a folder on this machine',
 }

@@ -7,7 +7,8 @@ export type TrialResult = {
   readonly said?: string
   readonly advice?: string
 }
-export type Tried = { readonly results: readonly TrialResult[]; readonly hostKey: string | null }
+/** `knownBy`: the key of a host, or a certificate that nobody vouches for. */
+export type Tried = { readonly results: readonly TrialResult[]; readonly knownBy: string | null }
 
 export type Trial = {
   readonly results: readonly TrialResult[]

@@ -106,7 +106,7 @@ function connected(open: OpenServer): <T>(options: CallOptions, work: (server: F
     try {
       return await Promise.race([mine.then((server) => work(server)), late])
     } catch (error) {
-      if (!isDestinationError(error)) drop(mine)
+      if (!isDestinationError(error) || error.fault === 'down') drop(mine)
       throw error
     } finally {
       calls.delete(options)

@@ -10,6 +10,8 @@ export type Standing = {
   readonly waiting: FilesThere
 }
 
+/** A list that is being put into the place of the one of before. */
+const NEW_LIST = `${WAITING_FOLDER}/list`
 const NOBODY: OwnList = { owner: '', release: null, files: {}, coming: null }
 
 /** Looks at all that is there; a list that nobody wrote is an empty one without an owner. */
@@ -27,17 +29,23 @@ export async function standingOn(server: FileServer): Promise<Standing> {
 /** Our list on a server; null where there is none. */
 export async function findList(server: FileServer): Promise<OwnList | null> {
   const content = await server.read(LIST_FILE)
-  if (!content) return null
+  if (!content) return settledList(server)
   const list = parseOwnList(content.toString('utf8'))
   // Without it nobody could tell what is ours: rather nothing is touched.
   if (!list) throw new DestinationError('refused', `the list of what is ours there, ${LIST_FILE}, cannot be read`)
   return list
 }
 
+/** Where the line broke while the list was being replaced, the new one waits, whole: it is put into its place before anything else. */
+async function settledList(server: FileServer): Promise<OwnList | null> {
+  const list = parseOwnList((await server.read(NEW_LIST))?.toString('utf8') ?? '')
+  if (list) await server.move(NEW_LIST, LIST_FILE)
+  return list
+}
+
 /** Writes the list in one step: whoever reads it finds the one of before or this one. */
 export async function writeList(server: FileServer, list: OwnList): Promise<void> {
   await server.makeFolder(WAITING_FOLDER)
-  const name = `${WAITING_FOLDER}/list`
-  await server.write(name, Buffer.from(JSON.stringify(list)))
-  await server.move(name, LIST_FILE)
+  await server.write(NEW_LIST, Buffer.from(JSON.stringify(list)))
+  await server.move(NEW_LIST, LIST_FILE)
 }

@@ -3,6 +3,7 @@ import path from 'node:path'
 import type { Adapter } from '../destination'
 import { fileServerAdapter } from '../file-server/adapter'
 import type { FileServer } from '../file-server/file-server'
+import { filesIn, type Entry } from '../file-server/walk'
 import { toFolderError } from './errors'
 import { wholePath, type FolderSettings } from './settings'
 
@@ -30,7 +31,7 @@ export function folderServer(root: string, alive: () => void): FileServer {
     }
   }
   return {
-    list: () => does(() => filesIn(root, '', new Map())),
+    list: () => does(() => filesIn((folder) => entriesOf(at(folder)))),
     read: (file) => does(() => readFile(at(file)).catch(unlessGone(null))),
     write: (file, content) => does(() => writeWhole(at(file), content)),
     move: (from, to) => does(() => rename(at(from), at(to))),
@@ -52,13 +53,15 @@ async function writeWhole(file: string, content: Buffer): Promise<void> {
   }
 }
 
-async function filesIn(root: string, under: string, found: Map<string, number>): Promise<Map<string, number>> {
-  for (const entry of await readdir(path.join(root, under), { withFileTypes: true })) {
-    const file = under === '' ? entry.name : `${under}/${entry.name}`
-    if (entry.isDirectory()) await filesIn(root, file, found)
-    else found.set(file, entry.isFile() ? (await stat(path.join(root, file))).size : -1)
-  }
-  return found
+async function entriesOf(folder: string): Promise<readonly Entry[]> {
+  const entries = await readdir(folder, { withFileTypes: true })
+  return Promise.all(
+    entries.map(async (entry): Promise<Entry> => {
+      if (entry.isDirectory()) return { name: entry.name, is: 'folder', bytes: 0 }
+      if (!entry.isFile()) return { name: entry.name, is: 'other', bytes: 0 }
+      return { name: entry.name, is: 'file', bytes: (await stat(path.join(folder, entry.name))).size }
+    }),
+  )
 }
 
 function unlessGone<T>(instead: T): (error: unknown) => T {

@@ -1,14 +1,11 @@
 import { mkdir } from 'node:fs/promises'
 import { filesTrial } from '../trial/files-trial'
-import type { TrialPart } from '../trial/trial'
+import type { Trial } from '../trial/trial'
 import { folderServer } from './adapter'
 import { wholePath, type FolderSettings } from './settings'
 
 /** The steps of a connection to a folder on this machine. */
-export function folderTrial(
-  settings: FolderSettings,
-  origin: string,
-): { readonly parts: readonly TrialPart[]; readonly close: () => void } {
+export function folderTrial(settings: FolderSettings, origin: string): Trial {
   const open = async (): Promise<ReturnType<typeof folderServer>> => {
     const root = wholePath(settings)
     await mkdir(root, { recursive: true })

@@ -3,6 +3,8 @@ import type { FileEntryWithStats, SFTPWrapper } from 'ssh2'
 import type { Adapter } from '../destination'
 import { fileServerAdapter } from '../file-server/adapter'
 import type { FileServer } from '../file-server/file-server'
+import { moveOver } from '../file-server/replace'
+import { filesIn } from '../file-server/walk'
 import { connect, type Connection } from './connect'
 import { NO_SUCH_FILE, statusOf, toSftpError } from './errors'
 import { readAll, writeAll } from './whole-files'
@@ -44,7 +46,17 @@ export function sftpServer({ sftp, close }: Connection, folder: string, alive: (
       ask(`removing ${path}`, (done: Done<void>) => sftp.unlink(at(path), (error) => done(error, undefined))),
     )
   return {
-    list: () => filesIn((path) => ask(`listing ${path || 'the folder'}`, (done) => sftp.readdir(at(path), done)), '', new Map()),
+    list: () =>
+      filesIn(async (folder) => {
+        const found = await ask<readonly FileEntryWithStats[]>(`listing ${folder || 'the folder'}`, (done) =>
+          sftp.readdir(at(folder), done),
+        )
+        return found.map(({ filename, attrs }) => ({
+          name: filename,
+          is: attrs.isDirectory() ? 'folder' : attrs.isFile() ? 'file' : 'other',
+          bytes: attrs.size,
+        }))
+      }),
     read: (path) =>
       readAll(sftp, at(path), alive).catch((error: unknown) => {
         if (statusOf(error) === NO_SUCH_FILE) return null
@@ -57,11 +69,8 @@ export function sftpServer({ sftp, close }: Connection, folder: string, alive: (
     move: async (from, to) => {
       if (canReplace(sftp))
         return ask(`moving to ${to}`, (done: Done<void>) => sftp.ext_openssh_rename(at(from), at(to), (error) => done(error, undefined)))
-      // Version 3 leaves open whether a file is replaced; where it is not, it has to go first.
-      await rename(from, to).catch(async () => {
-        await remove(to)
-        await rename(from, to)
-      })
+      // Version 3 leaves open whether a file is replaced.
+      await moveOver({ rename, remove }, from, to)
     },
     remove,
     makeFolder: async (path) => {
@@ -77,18 +86,4 @@ export function sftpServer({ sftp, close }: Connection, folder: string, alive: (
 function canReplace(sftp: SFTPWrapper): boolean {
   const { _extensions: extensions } = sftp as unknown as { readonly _extensions?: Readonly<Record<string, string>> }
   return extensions?.['posix-rename@openssh.com'] === '1'
-}
-
-async function filesIn(
-  list: (path: string) => Promise<readonly FileEntryWithStats[]>,
-  under: string,
-  found: Map<string, number>,
-): Promise<Map<string, number>> {
-  for (const { filename, attrs } of await list(under)) {
-    if (filename === '.' || filename === '..') continue
-    const path = under === '' ? filename : `${under}/${filename}`
-    if (attrs.isDirectory()) await filesIn(list, path, found)
-    else found.set(path, attrs.isFile() ? attrs.size : -1)
-  }
-  return found
 }

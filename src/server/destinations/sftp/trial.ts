@@ -1,21 +1,18 @@
 import type { FileServer } from '../file-server/file-server'
 import { filesTrial } from '../trial/files-trial'
-import { findAddresses, firstLine, openPort } from '../trial/network'
-import { TrialFault, type TrialPart } from '../trial/trial'
+import { findAddresses, firstLine, tryPort } from '../trial/network'
+import { TrialFault, type Trial, type TrialPart } from '../trial/trial'
 import { sftpServer } from './adapter'
 import { connect, findHostKey, type Connection } from './connect'
 import type { SftpSecret, SftpSettings } from './settings'
+
+const USUAL = 'SFTP is mostly on port 22, with some hosts on 2222'
 
 /** A server to be tried: its key is not known before the first time. */
 export type TriedSftp = Omit<SftpSettings, 'hostKey'> & { readonly hostKey: string | null }
 
 /** The steps of a connection by SFTP; `onHostKey` is told the key that the server showed. */
-export function sftpTrial(
-  settings: TriedSftp,
-  secret: SftpSecret,
-  origin: string,
-  onHostKey: (key: string) => void,
-): { readonly parts: readonly TrialPart[]; readonly close: () => void } {
+export function sftpTrial(settings: TriedSftp, secret: SftpSecret, origin: string, onHostKey: (key: string) => void): Trial {
   const { host, port, user, folder, hostKey } = settings
   let seen = hostKey
   let connection: Connection | null = null
@@ -27,13 +24,7 @@ export function sftpTrial(
   }
   const parts: readonly TrialPart[] = [
     ['name', async () => `${host} is at ${(await findAddresses(host)).join(', ')}.`],
-    [
-      'port',
-      async () => {
-        ;(await openPort(host, port)).destroy()
-        return `Port ${port} answers.`
-      },
-    ],
+    ['port', () => tryPort(host, port, USUAL)],
     ['greeting', () => greet(host, port)],
     [
       'host key',
@@ -70,9 +61,7 @@ export function sftpTrial(
 
 /** What the server says first (RFC 4253, 4.2): SSH says so. */
 async function greet(host: string, port: number): Promise<string> {
-  const socket = await openPort(host, port)
-  const said = await firstLine(socket)
-  socket.destroy()
+  const said = await firstLine(host, port, USUAL)
   if (said.startsWith('SSH-')) return `It says “${said}”.`
   throw new TrialFault(
     said === '' ? `Port ${port} of ${host} says nothing.` : `Port ${port} of ${host} says “${said}”, which is not SSH.`,

@@ -9,24 +9,30 @@ const PATIENCE_MS = 10_000
  * Looks into the folder, writes a small file there, asks for it by the public address as a visitor would, and takes it away again. A file
  * that was written is also taken away where it is not found by the address.
  */
-export function filesTrial(open: () => Promise<FileServer>, origin: string, folder: string): readonly TrialPart[] {
+export function filesTrial(
+  open: () => Promise<FileServer>,
+  origin: string,
+  folder: string,
+  step: 'folder' | 'bucket' = 'folder',
+): readonly TrialPart[] {
   const name = `site-test-${nanoid(10)}.txt`
   const words = `A test of the connection, ${nanoid(20)}`
   return [
-    ['folder', async () => look(await open(), folder)],
+    [step, async () => look(await open(), folder, step)],
     ['write', async () => write(await open(), name, words, folder)],
     ['read back', async () => readBack(await open(), `${origin}/${name}`, name, words, folder)],
     ['remove', async () => remove(await open(), name)],
   ]
 }
 
-async function look(server: FileServer, folder: string): Promise<string> {
+const LOOK_ADVICE = {
+  folder: 'Look at its name: it is often public_html, htdocs, www or httpdocs. Ask which folder visitors see.',
+  bucket: 'Look at its name and region, and ask whether the key may list what is in it.',
+} as const
+
+async function look(server: FileServer, folder: string, step: 'folder' | 'bucket'): Promise<string> {
   const there = await server.list().catch((error: unknown) => {
-    throw fault(
-      `The folder ${folder} could not be looked into`,
-      error,
-      'Look at its name: it is often public_html, htdocs, www or httpdocs. Ask which folder visitors see.',
-    )
+    throw fault(`The ${step} ${folder} could not be looked into`, error, LOOK_ADVICE[step])
   })
   return there.size === 0 ? 'It is empty.' : `It holds ${there.size} ${there.size === 1 ? 'file' : 'files'}.`
 }

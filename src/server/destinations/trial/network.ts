@@ -19,8 +19,8 @@ export async function findAddresses(host: string): Promise<readonly string[]> {
   }
 }
 
-/** Opens a connection to a port; it is closed by whoever asked. */
-export function openPort(host: string, port: number): Promise<Socket> {
+/** Opens a connection to a port; it is closed by whoever asked. `usual` says where what is asked for mostly listens. */
+function openPort(host: string, port: number, usual: string): Promise<Socket> {
   return new Promise((resolve, reject) => {
     const socket = connect({ host, port })
     const fail = (said: string, advice: string): void => {
@@ -36,7 +36,7 @@ export function openPort(host: string, port: number): Promise<Socket> {
     socket.once('error', (error) =>
       fail(
         `Port ${port} of ${host} refused the connection (${codeOf(error)}).`,
-        'Nothing listens there. SFTP is mostly on port 22, with some hosts on 2222; it stands in the mail with the login.',
+        `Nothing listens there. ${usual}; it stands in the mail with the login.`,
       ),
     )
     socket.once('connect', () => {
@@ -47,15 +47,28 @@ export function openPort(host: string, port: number): Promise<Socket> {
   })
 }
 
+/** The step that finds out whether a port answers at all. */
+export async function tryPort(host: string, port: number, usual: string): Promise<string> {
+  ;(await openPort(host, port, usual)).destroy()
+  return `Port ${port} answers.`
+}
+
 /** The first line that a server says by itself; what it said so far where it is silent. */
-export function firstLine(socket: Socket): Promise<string> {
+export async function firstLine(host: string, port: number, usual: string): Promise<string> {
+  const socket = await openPort(host, port, usual)
+  const said = await lineOf(socket)
+  socket.destroy()
+  return said
+}
+
+function lineOf(socket: Socket): Promise<string> {
   return new Promise((resolve) => {
     let said = ''
     const end = (): void => resolve(said.split(/\r?\n/)[0]?.slice(0, 200) ?? '')
     socket.setTimeout(PATIENCE_MS, end)
     socket.once('close', end)
     socket.on('data', (data: Buffer) => {
-      said += data.toString('latin1')
+      said += data.toString('utf8')
       if (said.includes('\n') || said.length > 400) end()
     })
   })

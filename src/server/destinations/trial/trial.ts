@@ -1,5 +1,17 @@
 /** The steps of a connection, in the order in which they are tried; those that a kind does not have are left out. */
-export const TRIAL_STEPS = ['name', 'port', 'greeting', 'host key', 'login', 'folder', 'write', 'read back', 'remove'] as const
+export const TRIAL_STEPS = [
+  'name',
+  'port',
+  'greeting',
+  'certificate',
+  'host key',
+  'login',
+  'folder',
+  'bucket',
+  'write',
+  'read back',
+  'remove',
+] as const
 export type TrialStep = (typeof TRIAL_STEPS)[number]
 
 /** What came of a step: `said` is what was tried and what came back, `advice` the likely cause and what to do. */
@@ -18,6 +30,9 @@ export class TrialFault extends Error {
     this.name = 'TrialFault'
   }
 }
+
+/** The steps of a connection, and what ends what they have opened. */
+export type Trial = { readonly parts: readonly TrialPart[]; readonly close: () => void }
 
 /** A step, and what it does: it says what came back, or throws a `TrialFault`. */
 export type TrialPart = readonly [step: TrialStep, act: () => Promise<string>]

@@ -1,0 +1,27 @@
+import pLimit from 'p-limit'
+import type { FilesThere } from '../../../core/release'
+
+/** How many folders are listed at a time. */
+const AT_ONCE = 8
+
+/** What lies in a folder, with its size in bytes; what is neither a file nor a folder, as a link is, is `other`. */
+export type Entry = { readonly name: string; readonly is: 'file' | 'folder' | 'other'; readonly bytes: number }
+
+/** Every file under a folder that is listed folder by folder; '' is the outermost. */
+export async function filesIn(list: (folder: string) => Promise<readonly Entry[]>): Promise<FilesThere> {
+  const limit = pLimit(AT_ONCE)
+  const found = new Map<string, number>()
+  const walk = async (folder: string): Promise<void> => {
+    const entries = await limit(() => list(folder))
+    const folders: string[] = []
+    for (const { name, is, bytes } of entries) {
+      if (name === '.' || name === '..') continue
+      const path = folder === '' ? name : `${folder}/${name}`
+      if (is === 'folder') folders.push(path)
+      else found.set(path, is === 'file' ? bytes : -1)
+    }
+    await Promise.all(folders.map(walk))
+  }
+  await walk('')
+  return found
+}

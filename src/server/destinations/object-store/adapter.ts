@@ -1,0 +1,105 @@
+import { AwsClient } from 'aws4fetch'
+import { contentType } from 'mime-types'
+import * as v from 'valibot'
+import { isHashedName, LIST_FILE, type FilesThere } from '../../../core/release'
+import type { Adapter } from '../destination'
+import { fileServerAdapter } from '../file-server/adapter'
+import type { FileServer } from '../file-server/file-server'
+import { isNothingThere, parseXml, storeFault, toStoreError } from './errors'
+import { exchange, type Answer } from './exchange'
+import type { ObjectStoreSecret, ObjectStoreSettings } from './settings'
+
+/** A bucket of a store that speaks the S3 protocol. It renames nothing: what waited is copied into its place by the store. */
+export function objectStoreDestination(settings: ObjectStoreSettings, secret: ObjectStoreSecret): Adapter {
+  return fileServerAdapter('object-store', async (alive) => {
+    const store = objectStore(settings, secret, alive)
+    // There is no line to open: whether anybody answers, and knows the key, is found out by asking for something.
+    await store.read(LIST_FILE)
+    return store
+  })
+}
+
+const NOTHING = Buffer.alloc(0)
+
+const listSchema = v.object({
+  ListBucketResult: v.object({
+    Contents: v.optional(v.union([v.array(v.unknown()), v.unknown()])),
+    NextContinuationToken: v.optional(v.string()),
+  }),
+})
+const objectSchema = v.object({ Key: v.string(), Size: v.string() })
+
+/** The bucket, as a server that takes files. */
+export function objectStore(settings: ObjectStoreSettings, { keyId, key }: ObjectStoreSecret, alive: () => void): FileServer {
+  const { host, port, isSecure, region, bucket, folder } = settings
+  const client = new AwsClient({ accessKeyId: keyId, secretAccessKey: key, region, service: 's3', retries: 0 })
+  const prefix = folder === '' ? '' : `${folder}/`
+  const whole = `${isSecure ? 'https' : 'http'}://${host.includes(':') ? `[${host}]` : host}:${port}/${bucket}`
+  const path = (file: string): string => `/${bucket}/${(prefix + file).split('/').map(escaped).join('/')}`
+  const line = exchange(isSecure, alive)
+  const ask = async (
+    did: string,
+    method: string,
+    url: string,
+    headers: Record<string, string> = {},
+    content: Buffer = NOTHING,
+  ): Promise<Answer> => {
+    const signed = await client.sign(url, { method, headers })
+    const answer = await line.ask({ method, url: signed.url, headers: Object.fromEntries(signed.headers) }, content)
+    if (answer.status < 300) return answer
+    throw toStoreError(answer.status, answer.body.toString('utf8'), did)
+  }
+  const at = (file: string): string => whole + path(file).slice(bucket.length + 1)
+  const remove = async (file: string): Promise<void> => void (await ask(`removing ${file}`, 'DELETE', at(file)))
+  const page = async (token: string | null, found: Map<string, number>): Promise<FilesThere> => {
+    const query = new URLSearchParams({
+      'list-type': '2',
+      ...(prefix && { prefix }),
+      ...(token !== null && { 'continuation-token': token }),
+    })
+    const { body } = await ask('listing the bucket', 'GET', `${whole}?${query.toString().replaceAll('+', '%20')}`)
+    const { Contents: contents = [], NextContinuationToken: next } = v.parse(listSchema, parseXml(body.toString('utf8'))).ListBucketResult
+    for (const one of Array.isArray(contents) ? contents : [contents]) {
+      const { Key: name, Size: bytes } = v.parse(objectSchema, one)
+      // Some tools put an empty object where others would make a folder.
+      if (!name.endsWith('/')) found.set(name.slice(prefix.length), Number(bytes))
+    }
+    return next === undefined ? found : page(next, found)
+  }
+  return {
+    list: () => page(null, new Map()),
+    read: async (file) => {
+      try {
+        return (await ask(`reading ${file}`, 'GET', at(file))).body
+      } catch (error) {
+        if (isNothingThere(error)) return null
+        throw error
+      }
+    },
+    write: async (file, content) => void (await ask(`writing ${file}`, 'PUT', at(file), headersOf(file), content)),
+    move: async (from, to) => {
+      const headers = { ...headersOf(to), 'x-amz-copy-source': path(from), 'x-amz-metadata-directive': 'REPLACE' }
+      const body = (await ask(`moving to ${to}`, 'PUT', at(to), headers)).body.toString('utf8')
+      // A copy that goes wrong after its answer has begun says so in the answer.
+      if (storeFault(body)) throw toStoreError(500, body, `moving to ${to}`)
+      await remove(from)
+    },
+    remove,
+    makeFolder: async () => undefined,
+    removeFolder: async () => undefined,
+    close: line.close,
+  }
+}
+
+/** How a file is given to visitors: what it is, and how long they may keep it. */
+function headersOf(file: string): Record<string, string> {
+  return {
+    'content-type': contentType(file.split('/').at(-1) ?? '') || 'application/octet-stream',
+    'cache-control': isHashedName(file) ? 'public, max-age=31536000, immutable' : 'no-cache',
+  }
+}
+
+/** A name in an address, as the signature wants it (RFC 3986, 2.3: everything but unreserved characters is escaped). */
+function escaped(name: string): string {
+  return encodeURIComponent(name).replaceAll(/[!'()*]/g, (sign) => `%${sign.charCodeAt(0).toString(16).toUpperCase()}`)
+}

@@ -1,0 +1,119 @@
+import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http'
+import { buffer } from 'node:stream/consumers'
+import { Objects } from './objects'
+import { refusalOf, type Refused, type StoreKey } from './signature'
+
+export type ObjectStoreStandIn = {
+  readonly folder: string
+  readonly bucket: string
+  readonly key: StoreKey
+  /** In bytes; writing fails where it is reached. */
+  readonly quota?: number
+  /** How far its clock is off, in milliseconds. */
+  readonly clockOff?: number
+}
+
+const MOST = 1000
+type Fault = Refused | 'NoSuchBucket' | 'NoSuchKey' | 'QuotaExceeded' | 'MethodNotAllowed' | 'InternalError'
+const STATUS: Readonly<Record<Fault, number>> = {
+  AccessDenied: 403,
+  InvalidAccessKeyId: 403,
+  RequestTimeTooSkewed: 403,
+  SignatureDoesNotMatch: 403,
+  QuotaExceeded: 403,
+  NoSuchBucket: 404,
+  NoSuchKey: 404,
+  MethodNotAllowed: 405,
+  InternalError: 500,
+}
+
+class Refusal extends Error {
+  constructor(readonly fault: Fault) {
+    super(fault)
+  }
+}
+
+/**
+ * An object store, with one bucket and one key: as much of the S3 protocol (Amazon S3, API Reference) as listing, reading, writing,
+ * copying and removing objects is. Whoever has no key may read single objects.
+ */
+export function objectStoreStandIn(options: ObjectStoreStandIn): Server {
+  const objects = new Objects(options.folder)
+  return createServer((request, response) => {
+    answer(options, objects, request, response).catch((error: unknown) => {
+      const fault = error instanceof Refusal ? error.fault : 'InternalError'
+      request.resume()
+      xml(response, STATUS[fault], `<Error><Code>${fault}</Code><Message>Refused</Message></Error>`)
+    })
+  })
+}
+
+async function answer(
+  { bucket, key: own, quota = Infinity, clockOff = 0 }: ObjectStoreStandIn,
+  objects: Objects,
+  request: IncomingMessage,
+  response: ServerResponse,
+): Promise<void> {
+  const { method = '', url = '' } = request
+  const headers = headersOf(request)
+  const { pathname, searchParams } = new URL(url, 'http://any')
+  const [, asked = '', key = ''] = /^\/([^/]*)\/?(.*)$/s.exec(pathname) ?? []
+  const isPublic = method === 'GET' && key !== '' && !headers.has('authorization')
+  const refused = isPublic ? null : refusalOf({ method, url, headers }, own, Date.now() + clockOff)
+  if (refused !== null) throw new Refusal(refused)
+  if (asked !== bucket) throw new Refusal('NoSuchBucket')
+  const name = decodeURIComponent(key)
+  switch (method) {
+    case 'GET':
+      return name === '' ? list(objects, searchParams, response) : give(objects, name, response)
+    case 'PUT':
+      return put(objects, name, quota, request, response)
+    case 'DELETE':
+      objects.remove(name)
+      return void response.writeHead(204).end()
+    default:
+      throw new Refusal('MethodNotAllowed')
+  }
+}
+
+function list(objects: Objects, query: URLSearchParams, response: ServerResponse): void {
+  const after = Buffer.from(query.get('continuation-token') ?? '', 'base64url').toString('utf8')
+  const { some, isAll } = objects.list(query.get('prefix') ?? '', after, MOST)
+  const next = isAll ? '' : `<NextContinuationToken>${Buffer.from(some.at(-1)?.key ?? '').toString('base64url')}</NextContinuationToken>`
+  const lines = some.map(({ key, bytes }) => `<Contents><Key>${marked(key)}</Key><Size>${bytes}</Size></Contents>`)
+  xml(response, 200, `<ListBucketResult><IsTruncated>${!isAll}</IsTruncated>${next}${lines.join('')}</ListBucketResult>`)
+}
+
+function give(objects: Objects, name: string, response: ServerResponse): void {
+  const kept = objects.find(name)
+  if (!kept) throw new Refusal('NoSuchKey')
+  response.writeHead(200, { ...kept.headers, 'content-length': kept.bytes }).end(objects.read(kept))
+}
+
+async function put(objects: Objects, name: string, quota: number, request: IncomingMessage, response: ServerResponse): Promise<void> {
+  const headers = headersOf(request)
+  const told = Object.fromEntries([...headers].filter(([header]) => header === 'content-type' || header === 'cache-control'))
+  const from = headers.get('x-amz-copy-source')
+  if (from === undefined) {
+    const content = await buffer(request)
+    if (objects.bytes + content.length > quota) throw new Refusal('QuotaExceeded')
+    objects.put(name, content, told)
+    return void response.writeHead(200).end()
+  }
+  const kept = objects.find(decodeURIComponent(from).replace(/^\/?[^/]*\//, ''))
+  if (!kept) throw new Refusal('NoSuchKey')
+  objects.put(name, objects.read(kept), headers.get('x-amz-metadata-directive') === 'REPLACE' ? told : kept.headers)
+  xml(response, 200, '<CopyObjectResult></CopyObjectResult>')
+}
+
+function headersOf({ headers }: IncomingMessage): ReadonlyMap<string, string> {
+  return new Map(Object.entries(headers).map(([name, value]) => [name, String(value)]))
+}
+
+function xml(response: ServerResponse, status: number, body: string): void {
+  response.writeHead(status, { 'content-type': 'application/xml' }).end(`<?xml version="1.0" encoding="UTF-8"?>\n${body}`)
+}
+
+function marked(words: string): string {
+  return words.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;')
+}
