@@ -45,13 +45,16 @@ function read(file) {
   return existsSync(full) ? JSON.parse(readFileSync(full, 'utf8')) : null
 }
 
-/** Chromium, a Java for the Nu HTML checker, xmllint, and Unicode's test data, from Debian's packages where they are missing. */
+/** Chromium, a Java for the Nu HTML checker, xmllint, Unicode's test data, and servers to publish to, from Debian's packages where they are missing. */
 function installTools() {
   const wanted = [
     ['chromium', '/usr/bin/chromium'],
     ['default-jre-headless', '/usr/bin/java'],
     ['libxml2-utils', '/usr/bin/xmllint'],
     ['unicode-data', '/usr/share/unicode/BidiCharacterTest.txt'],
+    ['openssh-server', '/usr/sbin/sshd'],
+    ['vsftpd', '/usr/sbin/vsftpd'],
+    ['rsync', '/usr/bin/rsync'],
   ]
     .filter(([, file]) => !existsSync(file))
     .map(([name]) => name)

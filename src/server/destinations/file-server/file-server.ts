@@ -7,6 +7,8 @@ import type { FilesThere } from '../../../core/release'
 export type FileServer = {
   /** Every file in the folder and under it, with its size in bytes; a link is listed as a file of -1 bytes, and never followed. */
   readonly list: () => Promise<FilesThere>
+  /** How many files and folders lie in the folder itself. */
+  readonly count: () => Promise<number>
   /** A file's content; null where there is none. */
   readonly read: (path: string) => Promise<Buffer | null>
   /** Writes a file in a folder that is there. */

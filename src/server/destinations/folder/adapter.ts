@@ -32,6 +32,7 @@ export function folderServer(root: string, alive: () => void): FileServer {
   }
   return {
     list: () => does(() => filesIn((folder) => entriesOf(at(folder)))),
+    count: () => does(async () => (await readdir(root)).length),
     read: (file) => does(() => readFile(at(file)).catch(unlessGone(null))),
     write: (file, content) => does(() => writeWhole(at(file), content)),
     move: (from, to) => does(() => rename(at(from), at(to))),

@@ -65,6 +65,7 @@ export async function ftpServer(first: Client, open: () => Promise<Client>, fold
   }
   return {
     list: () => filesIn(list),
+    count: async () => (await list('')).length,
     read: async (path) => {
       const parts: Buffer[] = []
       const taker = new Writable({

@@ -68,6 +68,7 @@ export function objectStore(settings: ObjectStoreSettings, { keyId, key }: Objec
   }
   return {
     list: () => page(null, new Map()),
+    count: async () => (await page(null, new Map())).size,
     read: async (file) => {
       try {
         return (await ask(`reading ${file}`, 'GET', at(file))).body

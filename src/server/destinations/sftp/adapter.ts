@@ -4,7 +4,7 @@ import type { Adapter } from '../destination'
 import { fileServerAdapter } from '../file-server/adapter'
 import type { FileServer } from '../file-server/file-server'
 import { moveOver } from '../file-server/replace'
-import { filesIn } from '../file-server/walk'
+import { filesIn, type Entry } from '../file-server/walk'
 import { connect, type Connection } from './connect'
 import { NO_SUCH_FILE, statusOf, toSftpError } from './errors'
 import { readAll, writeAll } from './whole-files'
@@ -45,18 +45,17 @@ export function sftpServer({ sftp, close }: Connection, folder: string, alive: (
       [NO_SUCH_FILE],
       ask(`removing ${path}`, (done: Done<void>) => sftp.unlink(at(path), (error) => done(error, undefined))),
     )
+  const list = async (folder: string): Promise<readonly Entry[]> => {
+    const found = await ask<readonly FileEntryWithStats[]>(`listing ${folder || 'the folder'}`, (done) => sftp.readdir(at(folder), done))
+    return found.map(({ filename, attrs }) => ({
+      name: filename,
+      is: attrs.isDirectory() ? 'folder' : attrs.isFile() ? 'file' : 'other',
+      bytes: attrs.size,
+    }))
+  }
   return {
-    list: () =>
-      filesIn(async (folder) => {
-        const found = await ask<readonly FileEntryWithStats[]>(`listing ${folder || 'the folder'}`, (done) =>
-          sftp.readdir(at(folder), done),
-        )
-        return found.map(({ filename, attrs }) => ({
-          name: filename,
-          is: attrs.isDirectory() ? 'folder' : attrs.isFile() ? 'file' : 'other',
-          bytes: attrs.size,
-        }))
-      }),
+    list: () => filesIn(list),
+    count: async () => (await list('')).length,
     read: (path) =>
       readAll(sftp, at(path), alive).catch((error: unknown) => {
         if (statusOf(error) === NO_SUCH_FILE) return null

@@ -31,10 +31,10 @@ const LOOK_ADVICE = {
 } as const
 
 async function look(server: FileServer, folder: string, step: 'folder' | 'bucket'): Promise<string> {
-  const there = await server.list().catch((error: unknown) => {
+  const there = await server.count().catch((error: unknown) => {
     throw fault(`The ${step} ${folder} could not be looked into`, error, LOOK_ADVICE[step])
   })
-  return there.size === 0 ? 'It is empty.' : `It holds ${there.size} ${there.size === 1 ? 'file' : 'files'}.`
+  return there === 0 ? 'It is empty.' : `It holds ${there} ${there === 1 ? 'file or folder' : 'files and folders'}.`
 }
 
 async function write(server: FileServer, name: string, words: string, folder: string): Promise<string> {

@@ -1,0 +1,110 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+import { chmodSync, mkdirSync, mkdtempSync, writeFileSync } from 'node:fs'
+import { connect, createServer, type AddressInfo } from 'node:net'
+import { tmpdir, userInfo } from 'node:os'
+import path from 'node:path'
+import ssh2 from 'ssh2'
+import { fingerprint } from '../../src/server/destinations/sftp/connect'
+import type { Signed } from '../../src/standins/client-server/certificate'
+
+/** A program of Debian's that serves on a port of this machine until it is stopped. */
+export type RealServer = { readonly port: number; readonly child: ChildProcess; readonly stop: () => void }
+export type OpenSsh = RealServer & { readonly user: string; readonly key: string; readonly keyFile: string; readonly hostKey: string }
+
+/** OpenSSH's own server (Debian: openssh-server), which lets in whoever runs it, by a key. */
+export async function openSsh(): Promise<OpenSsh> {
+  const folder = mkdtempSync(path.join(tmpdir(), 'instant-fit-sshd-'))
+  const file = (name: string, words: string): string => {
+    writeFileSync(path.join(folder, name), words, { mode: 0o600 })
+    return path.join(folder, name)
+  }
+  const [host, ours] = [ssh2.utils.generateKeyPairSync('ed25519'), ssh2.utils.generateKeyPairSync('ed25519')]
+  const port = await freePort()
+  const keyFile = file('key', ours.private)
+  const config = file(
+    'config',
+    [
+      `Port ${port}`,
+      'ListenAddress 127.0.0.1',
+      `HostKey ${file('host', host.private)}`,
+      `AuthorizedKeysFile ${file('keys', ours.public)}`,
+      'StrictModes no',
+      'UsePAM no',
+      'PermitRootLogin yes',
+      'PidFile none',
+      'MaxStartups 100',
+      'Subsystem sftp internal-sftp',
+      '',
+    ].join('\n'),
+  )
+  if (process.getuid?.() === 0) mkdirSync('/run/sshd', { recursive: true })
+  const parsed = ssh2.utils.parseKey(host.public)
+  if (parsed instanceof Error) throw parsed
+  const server = await started('/usr/sbin/sshd', ['-D', '-e', '-f', config], port)
+  return { ...server, user: userInfo().username, key: ours.private, keyFile, hostKey: fingerprint(parsed.getPublicSSH()) }
+}
+
+/** Debian's vsftpd, which takes files of anybody into a folder; with a certificate it offers explicit TLS, and wants its sessions again. */
+export async function vsftpd(folder: string, signed?: Signed): Promise<RealServer> {
+  const port = await freePort()
+  const settings = mkdtempSync(path.join(tmpdir(), 'instant-fit-vsftpd-'))
+  const pem = path.join(settings, 'server.pem')
+  if (signed) writeFileSync(pem, `${signed.key}\n${signed.cert}\n`, { mode: 0o600 })
+  chmodSync(folder, 0o755)
+  const config = path.join(settings, 'config')
+  const yes = [
+    'listen',
+    'run_as_launching_user',
+    'anonymous_enable',
+    'no_anon_password',
+    'write_enable',
+    'anon_upload_enable',
+    'anon_mkdir_write_enable',
+    'anon_other_write_enable',
+    'allow_writeable_chroot',
+    ...(signed ? ['ssl_enable', 'allow_anon_ssl', 'require_ssl_reuse', 'force_anon_data_ssl', 'force_anon_logins_ssl'] : []),
+  ].map((name) => `${name}=YES`)
+  const others = [
+    'listen_address=127.0.0.1',
+    `listen_port=${port}`,
+    `anon_root=${folder}`,
+    'anon_umask=022',
+    'secure_chroot_dir=/tmp',
+    'seccomp_sandbox=NO',
+    'background=NO',
+    ...(signed ? [`rsa_cert_file=${pem}`, 'ssl_ciphers=HIGH'] : []),
+  ]
+  writeFileSync(config, [...yes, ...others, ''].join('\n'))
+  if (process.getuid?.() === 0) chmodSync(config, 0o600)
+  return started('/usr/sbin/vsftpd', [config], port)
+}
+
+async function freePort(): Promise<number> {
+  const server = createServer()
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
+  const { port } = server.address() as AddressInfo
+  await new Promise((resolve) => server.close(resolve))
+  return port
+}
+
+async function started(command: string, args: readonly string[], port: number): Promise<RealServer> {
+  const child = spawn(command, args, { stdio: ['ignore', 'ignore', 'pipe'] })
+  let said = ''
+  child.stderr.on('data', (data: Buffer) => (said += data.toString('utf8')))
+  for (const end = Date.now() + 20_000; !(await answers(port));) {
+    if (child.exitCode !== null || Date.now() > end) throw new Error(`${command} does not answer: ${said}`)
+    await new Promise((resolve) => setTimeout(resolve, 50))
+  }
+  return { port, child, stop: () => child.kill('SIGKILL') }
+}
+
+function answers(port: number): Promise<boolean> {
+  return new Promise((resolve) => {
+    const socket = connect(port, '127.0.0.1')
+    socket.once('connect', () => {
+      socket.destroy()
+      resolve(true)
+    })
+    socket.once('error', () => resolve(false))
+  })
+}
