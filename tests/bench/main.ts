@@ -16,6 +16,7 @@ import { siteOfPages } from '../large-site'
 import { testPack } from '../pack'
 import { makeRig } from '../rig'
 import { edited, setText } from '../site'
+import { benchDestinations } from './destinations'
 import { benchBrand, benchPaletteInCore, benchSchemes } from './brand'
 import { benchLargeJob, benchJobList, makeJob } from './large-job'
 import { benchKeys } from './keys'
@@ -186,6 +187,7 @@ const CORE = new Map<string, () => void | Promise<void>>([
   ['putting-on', benchPuttingOn],
   ['large-job', benchLargeJob],
   ['signing-in', benchSigningIn],
+  ['destinations', benchDestinations],
 ])
 type Bench = (page: Page, rig: Awaited<ReturnType<typeof makeRig>>) => Promise<void>
 const INTERFACE = new Map<string, Bench>([

@@ -37,7 +37,7 @@ const store = (under: string, more: Partial<ObjectStoreSettings> = {}): Destinat
 const bucket = (under: string): ReturnType<typeof objectStore> => objectStore(settings(under), secret, () => undefined)
 const wordsOf = async (under: string): Promise<Record<string, string>> => {
   const server = bucket(under)
-  const names = [...(await server.list()).keys()].filter((name) => !name.startsWith('.'))
+  const names = [...(await server.list('')).keys()].filter((name) => !name.startsWith('.'))
   return Object.fromEntries(await Promise.all(names.map(async (name) => [name, String(await server.read(name))] as const)))
 }
 
@@ -60,7 +60,7 @@ test('objects of others are never touched; one in the way stops it until it is a
   await publish(to, 'r1', FIRST)
   expect(await publish(to, 'r2', SECOND)).toBe(2)
   expect(await wordsOf('others')).toEqual({ ...SECOND, 'über uns (alt)/preise + mehr.txt': 'theirs' })
-  expect([...(await others.list()).keys()].filter((name) => name.startsWith('.site-waiting'))).toEqual([])
+  expect([...(await others.list('')).keys()].filter((name) => name.startsWith('.site-waiting'))).toEqual([])
 })
 
 test('each object says what it is and how long it may be kept; what carries its hash for ever', async () => {
@@ -82,7 +82,7 @@ test('a bucket of more than a thousand objects is listed whole', async () => {
   const many = bucket('many')
   const names = Array.from({ length: 1_100 }, (_, i) => `page-${String(i).padStart(4, '0')}.txt`)
   for (let i = 0; i < names.length; i += 50) await Promise.all(names.slice(i, i + 50).map((name) => many.write(name, Buffer.from(name))))
-  expect([...(await many.list()).keys()].sort()).toEqual(names)
+  expect([...(await many.list('')).keys()].sort()).toEqual(names)
 })
 
 test('a store that is full says so, and what is seen stays whole', async () => {

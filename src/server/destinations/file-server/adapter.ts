@@ -3,9 +3,9 @@ import { NOBODY_KNOWS, planFiles, WAITING_FOLDER, waitingFiles, type Manifest, t
 import { DestinationError, isDestinationError, type Adapter, type CallOptions } from '../destination'
 import type { FileServer, OpenServer } from './file-server'
 import { putInPlace, tidy } from './put-in-place'
-import { findList, standingOn, writeList } from './standing'
+import { findList, standingAfter, standingOn, writeList, type Standing } from './standing'
 
-type Told = { readonly release: string; readonly manifest: Manifest; readonly send: readonly WaitingFile[] }
+type Told = { readonly release: string; readonly manifest: Manifest; readonly send: readonly WaitingFile[]; readonly standing: Standing }
 
 /**
  * A destination on a server that only takes files. Content is sent into a folder of ours and waits there until all of it has come; then
@@ -31,13 +31,12 @@ export function fileServerAdapter(kind: string, open: OpenServer): Adapter {
       }),
     announce: (_, release, manifest, options) =>
       on(options, async (server) => {
-        const { list, ours, there, waiting } = await standingOn(server)
-        // What now comes may wait under the name of something that was put into place before the line broke.
-        if (list.coming) await writeList(server, { ...list, release: null, files: ours, coming: null })
+        const standing = await settled(server, await standingOn(server))
+        const { ours, there, waiting } = standing
         const { send, inTheWay } = planFiles(manifest, ours, there)
         if (inTheWay.length > 0) throw new DestinationError('inTheWay', inTheWay.join(', '))
         const files = filesAt(manifest, send)
-        told = { release, manifest, send: files }
+        told = { release, manifest, send: files, standing }
         await server.makeFolder(WAITING_FOLDER)
         return [...new Set(files.filter(({ name, bytes }) => waiting.get(name) !== bytes).map(({ hash }) => hash))]
       }),
@@ -50,13 +49,14 @@ export function fileServerAdapter(kind: string, open: OpenServer): Adapter {
       }),
     activate: (_, release, options) =>
       on(options, async (server) => {
-        const standing = await standingOn(server)
-        const isThere = standing.list.release === release && !standing.list.coming
         if (told?.release !== release) {
-          if (isThere) return
+          const list = await findList(server)
+          if (list?.release === release && !list.coming) return
           throw new DestinationError('refused', 'the release was not announced')
         }
         const { manifest } = told
+        const standing = await standingAfter(server, told.standing)
+        const isThere = standing.list.release === release && !standing.list.coming
         const { send } = planFiles(manifest, standing.ours, standing.there)
         const isMissing = filesAt(manifest, send).some(({ name, bytes }) => standing.waiting.get(name) !== bytes)
         if (isMissing) throw new DestinationError('refused', 'not all of it was sent')
@@ -76,6 +76,15 @@ export function fileServerAdapter(kind: string, open: OpenServer): Adapter {
         }),
     },
   }
+}
+
+/** What now comes may wait under the name of something that was put into place before a line broke: that is noted first. */
+async function settled(server: FileServer, standing: Standing): Promise<Standing> {
+  const { list, ours } = standing
+  if (!list.coming) return standing
+  const now = { ...list, release: null, files: ours, coming: null }
+  await writeList(server, now)
+  return { ...standing, list: now }
 }
 
 function filesAt(manifest: Manifest, paths: readonly string[]): readonly WaitingFile[] {

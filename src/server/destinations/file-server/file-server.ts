@@ -5,8 +5,11 @@ import type { FilesThere } from '../../../core/release'
  * `DestinationError` means that the line broke.
  */
 export type FileServer = {
-  /** Every file in the folder and under it, with its size in bytes; a link is listed as a file of -1 bytes, and never followed. */
-  readonly list: () => Promise<FilesThere>
+  /**
+   * Every file under a folder, '' for the whole one, by its path from there, with its size in bytes; a link is listed as a file of -1
+   * bytes, and never followed.
+   */
+  readonly list: (under: string) => Promise<FilesThere>
   /** How many files and folders lie in the folder itself. */
   readonly count: () => Promise<number>
   /** A file's content; null where there is none. */

@@ -1,7 +1,7 @@
 import PQueue from 'p-queue'
 import { foldersOf, inTurns, planFiles, WAITING_FOLDER, waitingFiles, type Manifest, type OwnList } from '../../../core/release'
 import type { FileServer } from './file-server'
-import { standingOn, writeList, type Standing } from './standing'
+import { waitingOn, writeList, type Standing } from './standing'
 
 /** How many files are moved or removed at a time. */
 const AT_ONCE = 8
@@ -22,7 +22,7 @@ export async function putInPlace(server: FileServer, standing: Standing, release
     remove.filter((path) => folders.includes(path)),
     (path) => server.remove(path),
   )
-  for (const folder of folders) await server.makeFolder(folder)
+  for (const level of byDepth(folders)) await all(level, (folder) => server.makeFolder(folder))
   for (const turn of inTurns(send)) await all(turn, (path) => server.move(`${WAITING_FOLDER}/${waits.get(path)?.name ?? ''}`, path))
   await all(remove, (path) => server.remove(path))
   await writeList(server, { owner: list.owner, release, files: manifest, coming: null })
@@ -34,11 +34,17 @@ export async function putInPlace(server: FileServer, standing: Standing, release
  * breaks meanwhile, the next release clears it away.
  */
 export async function tidy(server: FileServer, removed: readonly string[] = []): Promise<void> {
-  const { waiting } = await standingOn(server)
-  await all([...waiting.keys()], (name) => server.remove(`${WAITING_FOLDER}/${name}`))
+  await all([...(await waitingOn(server)).keys()], (name) => server.remove(`${WAITING_FOLDER}/${name}`))
   await server.removeFolder(WAITING_FOLDER)
-  const folders = [...new Set(removed.flatMap(foldersOf))].sort((a, b) => b.length - a.length)
-  for (const folder of folders) await server.removeFolder(folder)
+  for (const level of byDepth([...new Set(removed.flatMap(foldersOf))]).toReversed())
+    await all(level, (folder) => server.removeFolder(folder))
+}
+
+/** Folders in turns, each after those that it lies in. */
+function byDepth(folders: readonly string[]): readonly (readonly string[])[] {
+  const depthOf = (folder: string): number => folder.split('/').length
+  const depths = [...new Set(folders.map(depthOf))].sort((a, b) => a - b)
+  return depths.map((depth) => folders.filter((folder) => depthOf(folder) === depth))
 }
 
 /** Does something with each, some at a time. After the first that fails no other is begun, and what was begun has ended. */

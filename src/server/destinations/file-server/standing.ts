@@ -16,7 +16,7 @@ const NOBODY: OwnList = { owner: '', release: null, files: {}, coming: null }
 
 /** Looks at all that is there; a list that nobody wrote is an empty one without an owner. */
 export async function standingOn(server: FileServer): Promise<Standing> {
-  const [all, list] = [await server.list(), (await findList(server)) ?? NOBODY]
+  const [all, list] = [await server.list(''), (await findList(server)) ?? NOBODY]
   const waiting = new Map<string, number>()
   const there = new Map<string, number>()
   for (const [path, bytes] of all) {
@@ -24,6 +24,19 @@ export async function standingOn(server: FileServer): Promise<Standing> {
     else if (path !== LIST_FILE) there.set(path, bytes)
   }
   return { list, ours: inPlace(list, waiting), there, waiting }
+}
+
+/** The same a little later: where nobody else has written a list since, only what waits is looked at anew. */
+export async function standingAfter(server: FileServer, before: Standing): Promise<Standing> {
+  const list = (await findList(server)) ?? NOBODY
+  if (JSON.stringify(list) !== JSON.stringify(before.list)) return standingOn(server)
+  return { ...before, waiting: await waitingOn(server) }
+}
+
+/** What waits to be put into place. */
+export async function waitingOn(server: FileServer): Promise<FilesThere> {
+  await server.makeFolder(WAITING_FOLDER)
+  return server.list(WAITING_FOLDER)
 }
 
 /** Our list on a server; null where there is none. */

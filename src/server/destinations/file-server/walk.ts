@@ -7,12 +7,12 @@ const AT_ONCE = 8
 /** What lies in a folder, with its size in bytes; what is neither a file nor a folder, as a link is, is `other`. */
 export type Entry = { readonly name: string; readonly is: 'file' | 'folder' | 'other'; readonly bytes: number }
 
-/** Every file under a folder that is listed folder by folder; '' is the outermost. */
-export async function filesIn(list: (folder: string) => Promise<readonly Entry[]>): Promise<FilesThere> {
+/** Every file under a folder, by its path from there, where a server lists folder by folder; '' is the outermost. */
+export async function filesIn(under: string, list: (folder: string) => Promise<readonly Entry[]>): Promise<FilesThere> {
   const limit = pLimit(AT_ONCE)
   const found = new Map<string, number>()
   const walk = async (folder: string): Promise<void> => {
-    const entries = await limit(() => list(folder))
+    const entries = await limit(() => list([under, folder].filter((part) => part !== '').join('/')))
     const folders: string[] = []
     for (const { name, is, bytes } of entries) {
       if (name === '.' || name === '..') continue

@@ -31,7 +31,7 @@ export function folderServer(root: string, alive: () => void): FileServer {
     }
   }
   return {
-    list: () => does(() => filesIn((folder) => entriesOf(at(folder)))),
+    list: (under) => does(() => filesIn(under, (folder) => entriesOf(at(folder)))),
     count: () => does(async () => (await readdir(root)).length),
     read: (file) => does(() => readFile(at(file)).catch(unlessGone(null))),
     write: (file, content) => does(() => writeWhole(at(file), content)),

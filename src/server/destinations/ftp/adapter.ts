@@ -64,7 +64,7 @@ export async function ftpServer(first: Client, open: () => Promise<Client>, fold
     return (await isFolder(WAITING_FOLDER)) ? [...entries, { name: WAITING_FOLDER, is: 'folder', bytes: 0 }] : entries
   }
   return {
-    list: () => filesIn(list),
+    list: (under) => filesIn(under, list),
     count: async () => (await list('')).length,
     read: async (path) => {
       const parts: Buffer[] = []

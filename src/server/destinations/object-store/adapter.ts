@@ -51,10 +51,10 @@ export function objectStore(settings: ObjectStoreSettings, { keyId, key }: Objec
   }
   const at = (file: string): string => whole + path(file).slice(bucket.length + 1)
   const remove = async (file: string): Promise<void> => void (await ask(`removing ${file}`, 'DELETE', at(file)))
-  const page = async (token: string | null, found: Map<string, number>): Promise<FilesThere> => {
+  const page = async (begin: string, token: string | null, found: Map<string, number>): Promise<FilesThere> => {
     const query = new URLSearchParams({
       'list-type': '2',
-      ...(prefix && { prefix }),
+      ...(begin && { prefix: begin }),
       ...(token !== null && { 'continuation-token': token }),
     })
     const { body } = await ask('listing the bucket', 'GET', `${whole}?${query.toString().replaceAll('+', '%20')}`)
@@ -62,13 +62,13 @@ export function objectStore(settings: ObjectStoreSettings, { keyId, key }: Objec
     for (const one of Array.isArray(contents) ? contents : [contents]) {
       const { Key: name, Size: bytes } = v.parse(objectSchema, one)
       // Some tools put an empty object where others would make a folder.
-      if (!name.endsWith('/')) found.set(name.slice(prefix.length), Number(bytes))
+      if (!name.endsWith('/')) found.set(name.slice(begin.length), Number(bytes))
     }
-    return next === undefined ? found : page(next, found)
+    return next === undefined ? found : page(begin, next, found)
   }
   return {
-    list: () => page(null, new Map()),
-    count: async () => (await page(null, new Map())).size,
+    list: (under) => page(under === '' ? prefix : `${prefix}${under}/`, null, new Map()),
+    count: async () => (await page(prefix, null, new Map())).size,
     read: async (file) => {
       try {
         return (await ask(`reading ${file}`, 'GET', at(file))).body

@@ -54,7 +54,7 @@ export function sftpServer({ sftp, close }: Connection, folder: string, alive: (
     }))
   }
   return {
-    list: () => filesIn(list),
+    list: (under) => filesIn(under, list),
     count: async () => (await list('')).length,
     read: (path) =>
       readAll(sftp, at(path), alive).catch((error: unknown) => {
