@@ -1,6 +1,6 @@
 import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import type { Server as WebServer } from 'node:http'
-import type { AddressInfo, Server as NetServer } from 'node:net'
+import { connect, createServer, type AddressInfo, type Server as NetServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { expect, test, type Locator, type Page } from '@playwright/test'
@@ -31,6 +31,21 @@ test.beforeAll(async () => {
   origin = `http://127.0.0.1:${await listening(webStandIn(seen))}`
 })
 test.afterAll(() => servers.forEach((server) => server.close()))
+
+/** A line to a port that carries so many bytes a second. */
+const slowed = (to: number, bytesASecond: number): Promise<number> =>
+  listening(
+    createServer((ours) => {
+      const theirs = connect(to, '127.0.0.1')
+      ours.on('error', () => theirs.destroy()).on('close', () => theirs.destroy())
+      theirs.on('error', () => ours.destroy()).pipe(ours)
+      ours.on('data', (data: Buffer) => {
+        theirs.write(data)
+        ours.pause()
+        setTimeout(() => ours.resume(), (data.length / bytesASecond) * 1000)
+      })
+    }),
+  )
 
 const step = (page: Page, name: string): Locator =>
   page
@@ -66,6 +81,9 @@ test('a connection is tested step by step: the first that fails says what came b
   await expect(step(page, 'login')).toContainText('not reached')
   await tell(page, { at: Number(new URL(origin).port) })
   await expect(step(page, 'greeting')).toContainText(/not SSH|says nothing/)
+  const ftpPort = await listening(ftpStandIn({ account: { user: 'client', password: PASSWORD }, folder: root }))
+  await tell(page, { at: ftpPort })
+  await expect(step(page, 'greeting')).toContainText('This is an FTP server')
   await tell(page, { password: 'not it' })
   await expect(step(page, 'login')).toContainText('do not fit')
   await expect(step(page, 'write')).toContainText('not reached')
@@ -210,4 +228,30 @@ test('a site goes by FTP to a server whose certificate is trusted by hand, and t
   await expect(places).toHaveCount(3)
   await expect(places.filter({ hasText: /No\. \d live/ })).toHaveCount(2)
   expect(await page.content()).not.toContain(key.secret)
+})
+
+test('publishing over a slow line says how far it is and how long it takes, is stopped, and goes through the next time', async ({
+  page,
+}) => {
+  test.setTimeout(600_000)
+  const files = path.join(root, 'slow')
+  mkdirSync(files)
+  const job = await makeJob({ name: 'Slow Line' })
+  await page.goto(`${APP}/jobs/${job}/publish?to=new`)
+  const slowPort = await slowed(port, 300_000)
+  await tell(page, { at: slowPort, folder: 'slow' })
+  // Nobody serves that folder: it can be added all the same.
+  await expect(step(page, 'read back')).toContainText('404')
+  await page.getByRole('button', { name: 'Add it' }).click()
+  const publishing = page.getByRole('button', { name: /^Publish/ })
+  await expect(publishing).toBeEnabled({ timeout: 180_000 })
+  await publishing.click()
+  const status = page.getByRole('status').filter({ hasText: 'Sending files' })
+  await expect(status).toContainText(/, \d+ of \d+ · [\d.]+ (?:kB|MB) of [\d.]+ MB · (?:about \d+ seconds|a few seconds) left/)
+  await page.getByRole('button', { name: 'Stop' }).click()
+  await expect(page.getByRole('status').filter({ hasText: 'Stopped. Visitors see what they saw before.' })).toBeVisible()
+  expect(existsSync(path.join(files, 'index.html'))).toBe(false)
+  await publish(page)
+  expect(existsSync(path.join(files, 'index.html'))).toBe(true)
+  expect(existsSync(path.join(files, '.site-waiting'))).toBe(false)
 })

@@ -89,6 +89,30 @@ test('the plan is of what is really there, and names what is not ours', async ()
   expect(foreign).toEqual(['letter.txt'])
 })
 
+test('publishing is stopped while files are sent: nothing is switched, and the next time it goes through', async () => {
+  const { id, folder } = addFolder()
+  const steps: string[] = []
+  const stopAt = (sent: number): ((progress: { step: string; done: number; bytes?: readonly [number, number] }) => void) => {
+    return ({ step, done, bytes }) => {
+      steps.push(`${step} ${done}`)
+      if (bytes) expect(bytes[0]).toBeLessThanOrEqual(bytes[1])
+      if (step === 'sending' && done === sent) publishing.stopPublishing(job)
+    }
+  }
+  const { revision } = log.jobState(job)
+  await expect(publishing.publish(job, { revision, destination: id }, stopAt(2), BY)).rejects.toMatchObject({ code: 'publishingStopped' })
+  expect(steps).not.toContain('switching 0')
+  expect(existsSync(path.join(folder, 'index.html'))).toBe(false)
+  expect([publications.livePublication(job, id), publications.openPublications(job, id)]).toEqual([null, []])
+  await publishing.publish(job, { revision, destination: id }, stopAt(-1), BY)
+  expect(existsSync(path.join(folder, 'index.html'))).toBe(true)
+  expect(steps.filter((step) => step.startsWith('switching')).length).toBeGreaterThan(2)
+  // Too late, or where nothing goes on, it changes nothing.
+  publishing.stopPublishing(job)
+  await publishing.publish(job, { revision, destination: id }, ({ step }) => step === 'switching' && publishing.stopPublishing(job), BY)
+  expect(publications.openPublications(job, id)).toEqual([])
+})
+
 test('what lets us in is nowhere in the database, and opens with its own key for its own row alone', () => {
   const key = `SHA256:${'A'.repeat(43)}`
   const settings = { host: 'files.example', port: 22, user: 'client', folder: 'www', hostKey: key }

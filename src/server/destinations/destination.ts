@@ -18,6 +18,9 @@ export type HostedSite = { readonly owner: string; readonly release: string | nu
 /** Ends a call in which nothing happens for too long; `alive` says that something does. */
 export type CallOptions = { readonly signal: AbortSignal; readonly alive: () => void }
 
+/** How many files of a release are in their places, and of how many. */
+export type OnPlaced = (done: number, total: number) => void
+
 /** What every kind of destination brings. Each call can be made again and changes nothing the second time. */
 export type Adapter = {
   readonly kind: string
@@ -31,8 +34,8 @@ export type Adapter = {
   /** Tells of a release; answers with the hashes of the content that is not there yet. */
   readonly announce: (address: string, release: string, manifest: Manifest, options: CallOptions) => Promise<readonly string[]>
   readonly send: (hash: string, content: Buffer, options: CallOptions) => Promise<void>
-  /** Switches visitors to a release whose content is all there. */
-  readonly activate: (address: string, release: string, options: CallOptions) => Promise<void>
+  /** Switches visitors to a release whose content is all there; where that is done file by file, `onPlaced` is told of each. */
+  readonly activate: (address: string, release: string, onPlaced: OnPlaced, options: CallOptions) => Promise<void>
   readonly redirect: (from: string, to: string, options: CallOptions) => Promise<void>
   /** Where others put files too: what is there is looked at first. Null where nobody else can. */
   readonly files: FileSide | null
@@ -47,7 +50,8 @@ export type FileSide = {
 }
 
 /** An adapter as the application uses it: time-outs, checks and wrapping of errors are the shell's. */
-export type Destination = Called<Omit<Adapter, 'files'>> & {
+export type Destination = Called<Omit<Adapter, 'files' | 'activate'>> & {
+  readonly activate: (address: string, release: string, onPlaced?: OnPlaced) => Promise<void>
   /** What it is called in a sentence. */
   readonly name: string
   readonly files: Called<FileSide> | null

@@ -32,7 +32,7 @@ export function makeDestination(adapter: Adapter, name = 'The destination'): Des
       return call((options) => adapter.announce(address, release, told, options))
     },
     send: (hash, content) => call((options) => adapter.send(hash, content, options)),
-    activate: (address, release) => call((options) => adapter.activate(address, release, options)),
+    activate: (address, release, onPlaced = () => undefined) => call((options) => adapter.activate(address, release, onPlaced, options)),
     redirect: (from, to) => call((options) => adapter.redirect(from, to, options)),
     files: adapter.files && withTime(adapter.files, call),
   }

@@ -145,6 +145,10 @@ export const PROBLEMS = {
     status: 409,
     sentence: () => 'This site is being published right now, from another tab. Wait until it is done, then look at the plan again.',
   },
+  publishingStopped: {
+    status: 409,
+    sentence: () => 'Stopped. Visitors see what they saw before. What was sent already is not sent again.',
+  },
   movedOn: {
     status: 409,
     sentence: (d) =>

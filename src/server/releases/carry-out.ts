@@ -9,7 +9,13 @@ import { giveUp, noteDone, noteSwitched, type Publication } from '../store/publi
 import type { Release } from '../store/releases'
 
 /** What a person is told while waiting. */
-export type PublishProgress = { readonly step: 'building' | 'sending' | 'switching'; readonly done: number; readonly total: number }
+export type PublishProgress = {
+  readonly step: 'building' | 'sending' | 'switching'
+  readonly done: number
+  readonly total: number
+  /** How many bytes have been sent, and of how many. */
+  readonly bytes?: readonly [done: number, total: number]
+}
 export type OnProgress = (progress: PublishProgress) => void
 export type CarriedOut = {
   readonly sentFiles: number
@@ -39,20 +45,20 @@ async function sendAndSwitch(to: Destination, publication: Publication, release:
     await to.claim(address, publication.job)
     const missing = await to.announce(address, release.id, release.manifest)
     sent = await sendAll(to, release, missing, onProgress)
+    onProgress({ step: 'switching', done: 0, total: 1 })
   } catch (error) {
     giveUp(id, error instanceof Error ? error.message : String(error))
     throw destinationProblem(error, to, address)
   }
-  onProgress({ step: 'switching', done: 0, total: 1 })
-  await switchTo(to, publication)
+  await switchTo(to, publication, onProgress)
   noteSwitched(publication)
   return sent
 }
 
 /** A switch whose answer was lost may have been made: the host is asked before it is taken for failed. */
-async function switchTo(to: Destination, { id, address, release }: Publication): Promise<void> {
+async function switchTo(to: Destination, { id, address, release }: Publication, onProgress: OnProgress): Promise<void> {
   try {
-    await to.activate(address, release)
+    await to.activate(address, release, (done, total) => onProgress({ step: 'switching', done, total }))
   } catch (error) {
     const site = await to.find(address).catch(() => undefined)
     if (site?.release === release) return
@@ -77,22 +83,30 @@ async function sendVisitorsOn(to: Destination, { address, movedFrom }: Publicati
 
 async function sendAll(to: Destination, { manifest }: Release, hashes: readonly string[], onProgress: OnProgress): Promise<Sent> {
   const files = filesSent(to, manifest, hashes)
+  const sizes = new Map(Object.values(manifest).map(({ hash, bytes }) => [hash, bytes]))
+  const total = hashes.reduce((sum, hash) => sum + (sizes.get(hash) ?? 0), 0)
   const queue = new PQueue({ concurrency: 4 })
   let done = 0
   let bytes = 0
-  onProgress({ step: 'sending', done, total: hashes.length })
-  await Promise.all(
-    hashes.map((hash) =>
-      queue.add(async () => {
-        const content = readBlob(hash)
-        if (!content)
-          throw new Problem('contentGone', { path: Object.keys(manifest).find((path) => own(manifest, path)?.hash === hash) ?? hash })
-        await to.send(hash, content)
-        bytes += content.length
-        onProgress({ step: 'sending', done: ++done, total: hashes.length })
-      }),
-    ),
-  )
+  const tell = (): void => onProgress({ step: 'sending', done, total: hashes.length, bytes: [bytes, total] })
+  const send = async (hash: string): Promise<void> => {
+    const content = readBlob(hash)
+    if (!content)
+      throw new Problem('contentGone', { path: Object.keys(manifest).find((path) => own(manifest, path)?.hash === hash) ?? hash })
+    await to.send(hash, content)
+    done++
+    bytes += content.length
+    tell()
+  }
+  tell()
+  try {
+    await Promise.all(hashes.map((hash) => queue.add(() => send(hash))))
+  } catch (error) {
+    // After the first that fails no other is begun, and what was begun has ended.
+    queue.clear()
+    await queue.onIdle()
+    throw error
+  }
   return { sentFiles: files, sentBytes: bytes }
 }
 

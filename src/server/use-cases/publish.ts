@@ -12,7 +12,7 @@ import { addressedAt, type Addressed } from '../releases/where'
 import { noteAudit } from '../store/audit'
 import { insertPublication, livePublication, openPublications, type Publication } from '../store/publications'
 import { findRelease, getRelease, insertRelease, type Release } from '../store/releases'
-import { runTask } from '../tasks/run-task'
+import { runTask, stopTask } from '../tasks/run-task'
 
 /** The site as it is at the revision that the screen shows, or an earlier release once more. */
 const note = v.optional(v.pipe(v.string(), v.trim(), v.maxLength(MAX_NOTE)))
@@ -28,18 +28,32 @@ export type Published = CarriedOut & { readonly origin: string }
 export function publish(job: string, input: PublishInput, onProgress: OnProgress, { person, whence }: By): Promise<Published> {
   const where = addressedAt(job, input.destination ?? WEB_HOST)
   const { id, to, address } = where
-  return runTask(job, 'publish', input, async () => {
+  return runTask(job, 'publish', input, async (stopped) => {
+    const tell = stoppable(stopped, onProgress)
     for (const open of openPublications(job, id)) await carryOut(to, open, getRelease(job, open.release), () => undefined)
     const release =
-      'release' in input
-        ? await earlierRelease(job, input.release, where, onProgress)
-        : await presentRelease(job, input.revision, where, onProgress)
+      'release' in input ? await earlierRelease(job, input.release, where, tell) : await presentRelease(job, input.revision, where, tell)
     const publication = begin(job, where, release, person.id, input.note ?? '')
-    const done = await carryOut(to, publication, release, onProgress)
+    const done = await carryOut(to, publication, release, tell)
     noteAudit({ person: person.id, what: 'published', about: address, address: whence.address })
     if (done.notSentOn !== null) finishLater()
     return { ...done, origin: to.originOf(address) }
   })
+}
+
+/** Stops the publication of a job that goes on, as long as no visitor is being switched. */
+export function stopPublishing(job: string): void {
+  stopTask(job)
+}
+
+/** Progress that ends the work once somebody has stopped it, until visitors are being switched. */
+function stoppable(stopped: AbortSignal, onProgress: OnProgress): OnProgress {
+  let isSwitching = false
+  return (progress) => {
+    if (!isSwitching && stopped.aborted) throw new Problem('publishingStopped')
+    isSwitching ||= progress.step === 'switching'
+    onProgress(progress)
+  }
 }
 
 function begin(job: string, { id: destination, to }: Addressed, release: Release, person: string, note: string): Publication {

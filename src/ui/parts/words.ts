@@ -10,6 +10,15 @@ export function kilobytes(bytes: number): string {
       : `${(bytes / 1024 / 1024).toFixed(1)} MB`
 }
 
+/** A time that is left, in milliseconds, as nobody has it to the second. */
+export function timeLeft(ms: number): string {
+  const seconds = Math.ceil(ms / 1000)
+  if (seconds <= 5) return 'a few seconds left'
+  if (seconds < 55) return `about ${Math.ceil(seconds / 5) * 5} seconds left`
+  const minutes = Math.ceil(seconds / 60)
+  return minutes === 1 ? 'about a minute left' : `about ${minutes} minutes left`
+}
+
 export function ago(iso: string): string {
   return formatDistanceToNow(new Date(iso), { addSuffix: true })
 }

@@ -1,21 +1,38 @@
 'use client'
-export type Progress = { readonly step: 'building' | 'sending' | 'switching'; readonly done: number; readonly total: number }
+import { useEffect, useRef } from 'react'
+import { kilobytes, timeLeft } from '../parts/words'
+
+export type Progress = {
+  readonly step: 'building' | 'sending' | 'switching'
+  readonly done: number
+  readonly total: number
+  readonly bytes?: readonly [done: number, total: number]
+}
 
 const WORDS: Record<Progress['step'], string> = {
   building: 'Making pictures',
   sending: 'Sending files',
   switching: 'Switching visitors over',
 }
+/** How long is to be looked at how fast it goes, in milliseconds, before anybody is told how long it will take. */
+const LOOKED = 3000
 
-/** Progress as a length of tape pulled out. */
+/** Progress as a length of tape pulled out: by bytes where they are known, with how long it will still take. */
 export function ProgressTape({ progress }: { progress: Progress }) {
-  const share = progress.total === 0 ? 1 : progress.done / progress.total
-  const words = `${WORDS[progress.step]}${progress.total > 1 ? `, ${progress.done} of ${progress.total}` : ''}`
+  const { step, done, total, bytes } = progress
+  const left = useTimeLeft(progress)
+  const share = bytes && bytes[1] > 0 ? bytes[0] / bytes[1] : total === 0 ? 1 : done / total
+  const what = step === 'switching' && total > 1 ? 'Putting files into place' : WORDS[step]
+  const words = [
+    total > 1 ? `${what}, ${done} of ${total}` : what,
+    ...(bytes && bytes[1] > 0 ? [`${kilobytes(bytes[0])} of ${kilobytes(bytes[1])}`] : []),
+    ...(left === null ? [] : [left]),
+  ]
   return (
     <div>
       <div
         role="progressbar"
-        aria-label={words}
+        aria-label={words[0]}
         aria-valuemin={0}
         aria-valuemax={100}
         aria-valuenow={Math.round(share * 100)}
@@ -24,8 +41,19 @@ export function ProgressTape({ progress }: { progress: Progress }) {
         <div className="tape-ticks h-full transition-[width] motion-reduce:transition-none" style={{ width: `${share * 100}%` }} />
       </div>
       <p className="mt-1 font-mono text-xs text-soft" role="status">
-        {words}
+        {words.join(' · ')}
       </p>
     </div>
   )
+}
+
+/** How long sending will still take at the pace it has had; null where that is not known. */
+function useTimeLeft({ step, bytes }: Progress): string | null {
+  const since = useRef<number | null>(null)
+  useEffect(() => {
+    since.current = step === 'sending' ? (since.current ?? performance.now()) : null
+  }, [step])
+  if (step !== 'sending' || !bytes || bytes[0] === 0 || since.current === null) return null
+  const spent = performance.now() - since.current
+  return spent < LOOKED ? null : timeLeft((spent / bytes[0]) * (bytes[1] - bytes[0]))
 }

@@ -58,7 +58,7 @@ function Publishing({ destination, list, address, proposal, hostSuffix, releases
   const router = useRouter()
   const job = useJob((s) => s.id)
   const saved = useJob((s) => s.saveState === 'saved')
-  const { plan: made, progress, fault, done, busy, prepare, publish, putBack } = usePublishing(destination.id, address)
+  const { plan: made, progress, fault, stopped, done, busy, prepare, publish, putBack, stop } = usePublishing(destination.id, address)
   const plan = made?.plan ?? null
   const [note, setNote] = useState('')
   // What was noted belongs to the release that went live with it; what is typed meanwhile stays.
@@ -99,7 +99,14 @@ function Publishing({ destination, list, address, proposal, hostSuffix, releases
             {address === null ? (
               <p className="text-soft">Choose an address first; then the files are made for it and listed here.</p>
             ) : progress ? (
-              <ProgressTape progress={progress} />
+              <>
+                <ProgressTape progress={progress} />
+                {stop && (
+                  <Button className="mt-2" onClick={stop}>
+                    Stop
+                  </Button>
+                )}
+              </>
             ) : plan ? (
               <PlanView plan={plan} />
             ) : (
@@ -111,6 +118,11 @@ function Publishing({ destination, list, address, proposal, hostSuffix, releases
             )}
             {made && !progress && (
               <OthersFiles job={job} destination={destination} foreign={made.foreign} inTheWay={made.inTheWay} onAdopted={prepare} />
+            )}
+            {stopped && (
+              <p role="status" className="mt-3 font-medium">
+                {stopped}
+              </p>
             )}
             {fault && (
               <div className="mt-3 border border-dashed border-thread bg-cloth p-3" role="alert">

@@ -4,7 +4,7 @@ import type { Site } from '@/core/fill'
 import type { Held } from '@/core/lines'
 import type { PublishPlan } from '@/core/release'
 import { holdAsksOf, holdKeyOf } from '@/core/render'
-import { ApiError, callWithProgress } from '../job/api'
+import { ApiError, callWithProgress, postJson } from '../job/api'
 import { useJob } from '../job/job-context'
 import { useSite } from '../job/use-site'
 import { count, kilobytes } from '../parts/words'
@@ -31,12 +31,16 @@ export type Publishing = {
   readonly plan: Plan | null
   readonly progress: Progress | null
   readonly fault: string | null
+  /** What there is to say of a publication that somebody has stopped. */
+  readonly stopped: string | null
   readonly done: string | null
   readonly busy: boolean
   readonly prepare: () => void
   /** False where it did not go live. */
   readonly publish: (note: string) => Promise<boolean>
   readonly putBack: (release: string) => void
+  /** Stops what is being published; null where it is not, or visitors are being switched already. */
+  readonly stop: (() => void) | null
 }
 
 /**
@@ -51,8 +55,10 @@ export function usePublishing(destination: string, address: string | null): Publ
   const [made, setMade] = useState<Plan | null>(null)
   const [progress, setProgress] = useState<Progress | null>(null)
   const [fault, setFault] = useState<string | null>(null)
+  const [stopped, setStopped] = useState<string | null>(null)
   const [done, setDone] = useState<string | null>(null)
   const [busy, setBusy] = useState(false)
+  const [isOut, setOut] = useState(false)
   // Where the menu fits, and how texts are held to their lines, is measured here and published with the rest: the plan is of what was
   // measured last.
   const menu = useJob((s) => s.menuFit)
@@ -70,11 +76,13 @@ export function usePublishing(destination: string, address: string | null): Publ
     running.current = true
     setBusy(true)
     setFault(null)
+    setStopped(null)
     try {
       await work()
       return true
     } catch (error) {
-      setFault(sentence(error))
+      if (error instanceof ApiError && error.code === 'publishingStopped') setStopped(error.message)
+      else setFault(sentence(error))
       return false
     } finally {
       running.current = false
@@ -102,10 +110,12 @@ export function usePublishing(destination: string, address: string | null): Publ
   const put = async (input: { revision: number; note: string } | { release: string }, words: (sent: Sent) => string): Promise<boolean> => {
     if (running.current) return false
     setDone(null)
+    setOut(true)
     const isDone = await run(async () => {
       const sent = await callWithProgress<Progress, Sent>(`/api/jobs/${job}/publish`, { ...input, destination }, setProgress)
       setDone(words(sent))
     })
+    setOut(false)
     router.refresh()
     // What is live has changed, and so has the plan. What went wrong is to be read first, unless something else came meanwhile.
     if (isDone || again.current) void prepare()
@@ -117,10 +127,13 @@ export function usePublishing(destination: string, address: string | null): Publ
     plan: isNow ? made : null,
     progress,
     fault,
+    stopped,
     done,
     busy,
     prepare: () => void prepare(),
     publish: async (note) => isNow && (await put({ revision: made.revision, note }, wordsOf)),
+    stop:
+      isOut && progress?.step !== 'switching' ? () => void postJson(`/api/jobs/${job}/publish`, {}, 'DELETE').catch(() => undefined) : null,
     putBack: (release) => void put({ release }, () => 'The earlier release is live again.'),
   }
 }

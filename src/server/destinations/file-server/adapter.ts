@@ -47,7 +47,7 @@ export function fileServerAdapter(kind: string, open: OpenServer): Adapter {
         if (!told) throw new DestinationError('refused', 'nothing was announced')
         for (const file of told.send) if (file.hash === hash) await server.write(`${WAITING_FOLDER}/${file.name}`, content)
       }),
-    activate: (_, release, options) =>
+    activate: (_, release, onPlaced, options) =>
       on(options, async (server) => {
         if (told?.release !== release) {
           const list = await findList(server)
@@ -61,7 +61,7 @@ export function fileServerAdapter(kind: string, open: OpenServer): Adapter {
         const isMissing = filesAt(manifest, send).some(({ name, bytes }) => standing.waiting.get(name) !== bytes)
         if (isMissing) throw new DestinationError('refused', 'not all of it was sent')
         if (isThere && send.length === 0) return tidy(server)
-        await putInPlace(server, standing, release, manifest)
+        await putInPlace(server, standing, release, manifest, onPlaced)
       }),
     redirect: async () => undefined,
     files: {

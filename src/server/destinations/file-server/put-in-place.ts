@@ -1,5 +1,6 @@
 import PQueue from 'p-queue'
 import { foldersOf, inTurns, planFiles, WAITING_FOLDER, waitingFiles, type Manifest, type OwnList } from '../../../core/release'
+import type { OnPlaced } from '../destination'
 import type { FileServer } from './file-server'
 import { waitingOn, writeList, type Standing } from './standing'
 
@@ -10,7 +11,13 @@ const AT_ONCE = 8
  * Puts a release whose content waits on the server into place: content first, then pages, then the home page; last of all what is not part
  * of it goes. The list says so first, so that whoever finds it half done can go on. Each file changes in one step.
  */
-export async function putInPlace(server: FileServer, standing: Standing, release: string, manifest: Manifest): Promise<void> {
+export async function putInPlace(
+  server: FileServer,
+  standing: Standing,
+  release: string,
+  manifest: Manifest,
+  onPlaced: OnPlaced,
+): Promise<void> {
   const { list, there, ours } = standing
   const { send, remove } = planFiles(manifest, ours, there)
   const waits = waitingFiles(manifest)
@@ -23,7 +30,12 @@ export async function putInPlace(server: FileServer, standing: Standing, release
     (path) => server.remove(path),
   )
   for (const level of byDepth(folders)) await all(level, (folder) => server.makeFolder(folder))
-  for (const turn of inTurns(send)) await all(turn, (path) => server.move(`${WAITING_FOLDER}/${waits.get(path)?.name ?? ''}`, path))
+  let placed = 0
+  for (const turn of inTurns(send))
+    await all(turn, async (path) => {
+      await server.move(`${WAITING_FOLDER}/${waits.get(path)?.name ?? ''}`, path)
+      onPlaced(++placed, send.length)
+    })
   await all(remove, (path) => server.remove(path))
   await writeList(server, { owner: list.owner, release, files: manifest, coming: null })
   await tidy(server, remove).catch(() => undefined)

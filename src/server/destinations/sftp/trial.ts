@@ -65,6 +65,8 @@ async function greet(host: string, port: number): Promise<string> {
   if (said.startsWith('SSH-')) return `It says “${said}”.`
   throw new TrialFault(
     said === '' ? `Port ${port} of ${host} says nothing.` : `Port ${port} of ${host} says “${said}”, which is not SSH.`,
-    said.startsWith('220') ? 'This is an FTP server. Ask for the port of SFTP, mostly 22.' : 'SFTP is on another port, mostly 22.',
+    said.startsWith('220')
+      ? 'This is an FTP server. Choose FTP above, or ask for the port of SFTP, mostly 22.'
+      : 'SFTP is on another port, mostly 22.',
   )
 }

@@ -19,7 +19,7 @@ export const webHost: Adapter = {
   announce: async (address, id, manifest, options) =>
     v.parse(missingSchema, await read(await call('POST', `/sites/${address}/releases`, options, JSON.stringify({ id, manifest })))).missing,
   send: async (hash, content, options) => void (await read(await call('PUT', `/blobs/${hash}`, options, new Uint8Array(content)))),
-  activate: async (address, id, options) => void (await read(await call('POST', `/sites/${address}/releases/${id}/activate`, options))),
+  activate: async (address, id, _, options) => void (await read(await call('POST', `/sites/${address}/releases/${id}/activate`, options))),
   redirect: async (from, to, options) => void (await read(await call('POST', `/sites/${from}/move`, options, JSON.stringify({ to })))),
   files: null,
 }
