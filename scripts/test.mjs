@@ -45,7 +45,7 @@ function read(file) {
   return existsSync(full) ? JSON.parse(readFileSync(full, 'utf8')) : null
 }
 
-/** Chromium, a Java for the Nu HTML checker, xmllint, Unicode's test data, and servers to publish to, from Debian's packages where they are missing. */
+/** From Debian's packages, where they are missing: Chromium, a Java, xmllint, Unicode's test data, and servers to publish to. */
 function installTools() {
   const wanted = [
     ['chromium', '/usr/bin/chromium'],
