@@ -122,6 +122,7 @@ test('a site goes to a client’s server by SFTP, again with what changed alone,
   await expect(alert).toBeHidden()
   await expect(page.getByText('Not ours, and left alone: 1 file')).toBeVisible()
   await publish(page)
+  await expect(page.getByText(/✓ Visitors get all \d+ files as they were sent/)).toBeVisible()
   const visitor = await context.newPage()
   await visitor.goto(origin)
   const heading = (await visitor.getByRole('heading', { level: 1 }).textContent()) ?? ''
@@ -254,4 +255,7 @@ test('publishing over a slow line says how far it is and how long it takes, is s
   await publish(page)
   expect(existsSync(path.join(files, 'index.html'))).toBe(true)
   expect(existsSync(path.join(files, '.site-waiting'))).toBe(false)
+  // Nobody serves the folder: that is what is said of it.
+  const unseen = page.getByRole('alert').filter({ hasText: /\d+ of \d+ files do not reach visitors as sent/ })
+  await expect(unseen).toContainText('index.html')
 })

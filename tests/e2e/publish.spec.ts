@@ -48,6 +48,7 @@ test('from a job to a live address, changed, published again, and the first rele
   await note.fill('As the client asked for it')
   await publish.click()
   await expect(page.getByText(/Live\. \d+ files sent/)).toBeVisible({ timeout: 180_000 })
+  await expect(page.getByText(/✓ Visitors get all \d+ files as they were sent/)).toBeVisible()
   const url = siteUrl('quayside-bakery')
   // What was noted belongs to that release; the next one begins without.
   await expect(note).toHaveValue('')

@@ -22,6 +22,7 @@ import { ReleaseList, type ReleaseLine } from './release-list'
 import { ProgressTape } from './progress-tape'
 import { ShareAddress } from './share-address'
 import { usePublishing } from './use-publishing'
+import { VisitorsLook } from './visitors-look'
 
 type Props = {
   readonly destinations: readonly DestinationLine[]
@@ -179,6 +180,7 @@ function Publishing({ destination, list, address, proposal, hostSuffix, releases
               <ShareAddress url={liveUrl} />
             </p>
           )}
+          {liveUrl && <VisitorsLook job={job} destination={destination.id} after={done} />}
         </div>
       </div>
       <ReleaseList job={job} releases={releases} address={address} busy={busy} onPutBack={putBack} />
