@@ -15,6 +15,7 @@ let destinations: typeof import('../../src/server/use-cases/destinations')
 let preparing: typeof import('../../src/server/use-cases/prepare-release')
 let publishing: typeof import('../../src/server/use-cases/publish')
 let publications: typeof import('../../src/server/store/publications')
+let registry: typeof import('../../src/server/destinations/registry')
 let view: typeof import('../../src/server/use-cases/publish-view')
 let secrets: typeof import('../../src/server/files/secrets')
 let open: typeof import('../../src/server/releases/finish-open')
@@ -25,6 +26,7 @@ const silent = (): void => undefined
 beforeAll(async () => {
   ownDataFolder()
   process.env.INSTANT_FIT_FOLDERS = folders
+  registry = await import('../../src/server/destinations/registry')
   ;[make, log, destinations, preparing, publishing, publications, view, secrets, open, database] = await Promise.all([
     import('../../src/server/use-cases/make-job'),
     import('../../src/server/log/edit-log'),
@@ -126,6 +128,39 @@ test('what lets us in is nowhere in the database, and opens with its own key for
   expect(secrets.unseal(sealed, 'one')).toBe('words')
   expect(() => secrets.unseal(sealed, 'another')).toThrow()
   expect(() => secrets.unseal(sealed.with(sealed.length - 1, sealed.at(-1)! ^ 1) as Buffer, 'one')).toThrow()
+})
+
+test('a destination is changed: what is kept goes only to the server that it was given for; its releases stay', async () => {
+  const settings = { host: 'files.example', port: 22, user: 'client', folder: 'www', hostKey: `SHA256:${'A'.repeat(43)}` }
+  const told = { name: 'Server', origin: 'https://server.example' }
+  const { id } = destinations.addDestination(job, { ...told, reach: { kind: 'sftp', settings, secret: { password: 'swallows' } } }, BY)
+  const changed = (more: Partial<typeof settings>, secret: { password: string } | null = null): void =>
+    destinations.changeDestination(job, id, { ...told, reach: { kind: 'sftp', settings: { ...settings, ...more }, secret } }, BY)
+  const kept = (): unknown => registry.reachOf(destinations.keptDestination(job, id))
+  changed({ folder: 'public_html' })
+  expect(kept()).toMatchObject({ settings: { folder: 'public_html' }, secret: { password: 'swallows' } })
+  const elsewhere = [{ host: 'other.example' }, { port: 2222 }, { user: 'other' }, { hostKey: `SHA256:${'B'.repeat(43)}` }]
+  for (const more of elsewhere) expect(() => changed(more), JSON.stringify(more)).toThrow(expect.objectContaining({ code: 'secretWanted' }))
+  expect(kept()).toMatchObject({ settings: { host: 'files.example', folder: 'public_html' } })
+  changed({ host: 'other.example' }, { password: 'magpies' })
+  expect(kept()).toMatchObject({ settings: { host: 'other.example' }, secret: { password: 'magpies' } })
+  const other = { ...told, reach: { kind: 'folder', settings: { folder: 'x' }, secret: null } } as const
+  expect(() => destinations.changeDestination(job, id, other, BY)).toThrow(expect.objectContaining({ code: 'destinationGone' }))
+  expect(() => destinations.changeDestination(newJob(), id, other, BY)).toThrow(expect.objectContaining({ code: 'destinationGone' }))
+
+  // Where a folder is changed, what was published stays in the list, and is sent to the new one.
+  const { id: place } = addFolder('before')
+  await publish(place)
+  const to = {
+    name: 'Moved',
+    origin: 'https://moved.example',
+    reach: { kind: 'folder', settings: { folder: 'after' }, secret: null },
+  } as const
+  destinations.changeDestination(job, place, to, BY)
+  expect(view.publishView(job, place)).toMatchObject({ destination: { name: 'Moved', origin: 'https://moved.example', number: 1 } })
+  await publish(place)
+  expect(readFileSync(path.join(folders, 'after', 'index.html'), 'utf8')).toContain('https://moved.example/')
+  expect(existsSync(path.join(folders, 'before', 'index.html'))).toBe(true)
 })
 
 test('a destination of another job is none, and one that was let go is asked for no more', async () => {

@@ -19,6 +19,19 @@ export const reachSchema = v.variant('kind', [
 export type Reach = v.InferOutput<typeof reachSchema>
 export type ReachKind = Reach['kind']
 
+/** How one that is there already is to be reached from now on; where `secret` is null, what is kept stays. */
+export const changedReachSchema = v.variant('kind', [
+  v.strictObject({ kind: v.literal('folder'), settings: folderSettingsSchema, secret: v.null() }),
+  v.strictObject({ kind: v.literal('ftp'), settings: ftpSettingsSchema, secret: v.nullable(ftpSecretSchema) }),
+  v.strictObject({
+    kind: v.literal('object-store'),
+    settings: objectStoreSettingsSchema,
+    secret: v.nullable(objectStoreSecretSchema),
+  }),
+  v.strictObject({ kind: v.literal('sftp'), settings: sftpSettingsSchema, secret: v.nullable(sftpSecretSchema) }),
+])
+export type ChangedReach = v.InferOutput<typeof changedReachSchema>
+
 /** The adapter that reaches it. */
 export function adapterFor(reach: Reach): Adapter {
   switch (reach.kind) {

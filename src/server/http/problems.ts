@@ -171,7 +171,11 @@ export const PROBLEMS = {
   },
   destinationOpen: {
     status: 409,
-    sentence: (d) => `What was last published to ${d.where} is not finished yet. Publish there once more, then let it go.`,
+    sentence: (d) => `What was last published to ${d.where} is not finished yet. Publish there once more, then change it or let it go.`,
+  },
+  secretWanted: {
+    status: 409,
+    sentence: () => 'Type what lets us in again: what is kept goes only to the server that it was given for, under the same user name.',
   },
   filesInTheWay: {
     status: 409,

@@ -22,6 +22,7 @@ export const AUDITED = [
   'address changed',
   'job deleted',
   'destination added',
+  'destination changed',
   'destination let go',
 ] as const
 export type Audited = (typeof AUDITED)[number]

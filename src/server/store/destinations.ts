@@ -25,6 +25,11 @@ export function insertDestination({ id, job, kind, name, origin, settings, secre
   )
 }
 
+/** Keeps what was changed of a destination: all but whose it is and of what kind. */
+export function updateDestination({ id, name, origin, settings, secret }: KeptDestination): void {
+  sql('UPDATE destination SET name = ?, origin = ?, settings = ?, secret = ? WHERE id = ?').run(name, origin, settings, secret, id)
+}
+
 /** The destinations of a job, oldest first. */
 export function destinationsOf(job: string): KeptDestination[] {
   return sql<[string], KeptDestination>(`SELECT ${COLUMNS} FROM destination WHERE job = ? ORDER BY rowid`).all(job)

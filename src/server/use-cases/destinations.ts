@@ -1,15 +1,15 @@
 import { nanoid } from 'nanoid'
 import * as v from 'valibot'
 import { sitePathSchema } from '../../core/release'
-import { forgetDestination } from '../destinations/registry'
-import { reachSchema } from '../destinations/kinds'
+import { forgetDestination, reachOf } from '../destinations/registry'
+import { changedReachSchema, reachSchema, type ChangedReach, type Reach } from '../destinations/kinds'
 import { orProblem } from '../destinations/to-problem'
 import { seal } from '../files/secrets'
 import { Problem } from '../http/problems'
 import type { By } from '../people/sessions'
 import { whereOf } from '../releases/where'
 import { noteAudit } from '../store/audit'
-import { dropDestination, insertDestination } from '../store/destinations'
+import { dropDestination, findDestination, insertDestination, updateDestination, type KeptDestination } from '../store/destinations'
 import { getJob } from '../store/jobs'
 import { openPublications } from '../store/publications'
 
@@ -43,6 +43,43 @@ export function addDestination(job: string, { name, origin, reach }: NewDestinat
   insertDestination({ id, job, kind, name, origin, settings: JSON.stringify(settings), secret: secret && seal(JSON.stringify(secret), id) })
   noteAudit({ person: person.id, what: 'destination added', about: origin, address: whence.address })
   return { id }
+}
+
+export const changeSchema = v.strictObject({ ...newDestinationSchema.entries, reach: changedReachSchema })
+export type ChangedDestination = v.InferOutput<typeof changeSchema>
+
+/** Changes how a destination is reached, where visitors find it, or what it is called; its releases stay. */
+export function changeDestination(job: string, id: string, changed: ChangedDestination, { person, whence }: By): void {
+  const row = keptDestination(job, id)
+  if (openPublications(job, id).length > 0) throw new Problem('destinationOpen', { where: `“${row.name}”` })
+  const { name, origin } = changed
+  const { settings, secret } = wholeReach(row, changed.reach)
+  updateDestination({ ...row, name, origin, settings: JSON.stringify(settings), secret: secret && seal(JSON.stringify(secret), id) })
+  forgetDestination(id)
+  noteAudit({ person: person.id, what: 'destination changed', about: origin, address: whence.address })
+}
+
+/** A destination of a job's own. */
+export function keptDestination(job: string, id: string): KeptDestination {
+  const row = findDestination(id)
+  if (row?.job !== job) throw new Problem('destinationGone')
+  return row
+}
+
+/** What is changed, with what lets us in: what is kept of that goes to no other server, and to nobody else there. */
+export function wholeReach(row: KeptDestination, changed: ChangedReach): Reach {
+  if (changed.kind !== row.kind) throw new Problem('destinationGone')
+  if (changed.kind === 'folder') return changed
+  if (changed.secret !== null) return { ...changed, secret: changed.secret } as Reach
+  const kept = reachOf(row)
+  if (JSON.stringify(serverOf(kept.settings)) !== JSON.stringify(serverOf(changed.settings))) throw new Problem('secretWanted')
+  return { ...changed, secret: kept.secret } as Reach
+}
+
+/** By what a server, and who we are there, is known. */
+function serverOf(settings: object): readonly unknown[] {
+  const said = new Map<string, unknown>(Object.entries(settings))
+  return ['host', 'port', 'user', 'isSecure', 'certificate', 'hostKey'].map((name) => said.get(name) ?? null)
 }
 
 /** Lets go of a destination: what is there stays there, and is not ours to change any more. */

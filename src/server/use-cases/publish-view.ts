@@ -28,6 +28,8 @@ export type DestinationLine = {
   readonly kind: typeof WEB_HOST | ReachKind
   readonly name: string
   readonly reach: string | null
+  /** How it is reached, part by part, without what lets us in. */
+  readonly settings: Readonly<Record<string, unknown>> | null
   readonly origin: string | null
   readonly liveUrl: string | null
   readonly number: number | null
@@ -64,7 +66,7 @@ export function publishView(job: string, asked: string = WEB_HOST): PublishView 
 function webHostLine(job: string): DestinationLine {
   const { address } = getJob(job)
   const origin = address === null ? null : destinationOf().originOf(address)
-  return { id: WEB_HOST, kind: WEB_HOST, name: 'Our web host', reach: null, origin, ...liveAt(job, WEB_HOST) }
+  return { id: WEB_HOST, kind: WEB_HOST, name: 'Our web host', reach: null, settings: null, origin, ...liveAt(job, WEB_HOST) }
 }
 
 function lineOf(job: string, { id, kind, name, origin, settings }: KeptDestination): DestinationLine {
@@ -73,6 +75,7 @@ function lineOf(job: string, { id, kind, name, origin, settings }: KeptDestinati
     kind: kind as ReachKind,
     name,
     reach: inALine(kind, settings),
+    settings: JSON.parse(settings) as Record<string, unknown>,
     origin,
     ...liveAt(job, id),
   }

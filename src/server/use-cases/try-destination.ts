@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { changedReachSchema, type Reach } from '../destinations/kinds'
 import { reachOf } from '../destinations/registry'
 import { folderTrial } from '../destinations/folder/trial'
 import { folderSettingsSchema } from '../destinations/folder/settings'
@@ -9,13 +10,11 @@ import { objectStoreTrial } from '../destinations/object-store/trial'
 import { sftpSecretSchema, sftpSettingsSchema } from '../destinations/sftp/settings'
 import { sftpTrial } from '../destinations/sftp/trial'
 import { tryOut, type Trial, type TrialResult } from '../destinations/trial/trial'
-import { Problem } from '../http/problems'
-import { findDestination } from '../store/destinations'
-import { originSchema } from './destinations'
+import { keptDestination, originSchema, wholeReach } from './destinations'
 
-/** What is to be tried: a destination that is kept, or one that is about to be; a host’s key is found out. */
+/** What is to be tried: a destination that is kept, as it is or changed, or a new one; then a host’s key is found out. */
 export const trialSchema = v.union([
-  v.strictObject({ destination: v.string() }),
+  v.strictObject({ destination: v.string(), changed: v.optional(v.strictObject({ origin: originSchema, reach: changedReachSchema })) }),
   v.strictObject({
     origin: originSchema,
     reach: v.variant('kind', [
@@ -45,7 +44,7 @@ export async function tryDestination(job: string, input: TrialInput, onResult: (
 }
 
 function trialOf(job: string, input: TrialInput, onKnownBy: (found: string) => void): Trial {
-  const { origin, reach } = 'destination' in input ? keptReach(job, input.destination) : input
+  const { origin, reach } = 'destination' in input ? keptReach(job, input) : input
   switch (reach.kind) {
     case 'folder':
       return folderTrial(reach.settings, origin)
@@ -60,8 +59,11 @@ function trialOf(job: string, input: TrialInput, onKnownBy: (found: string) => v
   }
 }
 
-function keptReach(job: string, id: string): { readonly origin: string; readonly reach: ReturnType<typeof reachOf> } {
-  const row = findDestination(id)
-  if (row?.job !== job) throw new Problem('destinationGone')
+function keptReach(
+  job: string,
+  { destination, changed }: Extract<TrialInput, { readonly destination: string }>,
+): { readonly origin: string; readonly reach: Reach } {
+  const row = keptDestination(job, destination)
+  if (changed) return { origin: changed.origin, reach: wholeReach(row, changed.reach) }
   return { origin: row.origin, reach: reachOf(row) }
 }

@@ -4,6 +4,7 @@ export type DestinationLine = {
   readonly kind: 'web-host' | OwnKind
   readonly name: string
   readonly reach: string | null
+  readonly settings: Readonly<Record<string, unknown>> | null
   readonly origin: string | null
   readonly liveUrl: string | null
   readonly number: number | null

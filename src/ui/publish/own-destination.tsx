@@ -1,4 +1,5 @@
 'use client'
+import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { ApiError, postJson } from '../job/api'
@@ -36,6 +37,12 @@ export function OwnDestination({ job, line }: { job: string; line: DestinationLi
         <Button disabled={trial.isRunning} onClick={() => void trial.run({ destination: line.id })}>
           {trial.isRunning ? 'Testing…' : 'Test the connection'}
         </Button>
+        <Link
+          href={`/jobs/${job}/publish?to=${line.id}&change=1`}
+          className="rounded-sm border border-clear px-3 py-1.5 text-sm font-semibold leading-tight hover:border-seam hover:bg-cloth"
+        >
+          Change…
+        </Link>
         {!asked && (
           <Button look="quiet" onClick={() => setAsked(true)}>
             Let it go…

@@ -12,7 +12,7 @@ import { inputClass } from '../parts/field'
 import { CopyButton } from '../parts/copy-button'
 import { count } from '../parts/words'
 import { AddressChooser } from './address-chooser'
-import { DestinationAdder } from './destination-adder'
+import { DestinationForm } from './destination-form'
 import type { DestinationLine } from './destination-line'
 import { DestinationList } from './destination-list'
 import { OthersFiles } from './others-files'
@@ -28,8 +28,8 @@ type Props = {
   readonly destinations: readonly DestinationLine[]
   /** The one that is looked at. */
   readonly destination: DestinationLine
-  /** A new one is about to be added. */
-  readonly isNew: boolean
+  /** A new one is about to be added, or the one that is looked at is about to be changed. */
+  readonly form: 'new' | 'change' | null
   readonly address: string | null
   readonly proposal: string
   readonly hostSuffix: string
@@ -39,20 +39,21 @@ type Props = {
 }
 
 /** From the job to where visitors find it: where it goes, what will change, publish, and back to an earlier release. */
-export function PublishStage({ isNew, ...props }: Props) {
+export function PublishStage({ form, ...props }: Props) {
   const job = useJob((s) => s.id)
   const { destinations, destination } = props
-  const list = <DestinationList job={job} lines={destinations} shown={isNew ? 'new' : destination.id} />
-  if (!isNew) return <Publishing key={destination.id} {...props} list={list} />
+  const list = <DestinationList job={job} lines={destinations} shown={form === 'new' ? 'new' : destination.id} />
+  const line = form === 'change' && destination.settings ? destination : null
+  if (form !== 'new' && !line) return <Publishing key={destination.id} {...props} list={list} />
   return (
-    <DestinationAdder job={job}>
+    <DestinationForm key={line?.id ?? 'new'} job={job} line={line}>
       <h1 className="mb-4 text-xl font-bold tracking-tight">Publish</h1>
       {list}
-    </DestinationAdder>
+    </DestinationForm>
   )
 }
 
-type PublishingProps = Omit<Props, 'isNew' | 'destinations'> & { readonly list: ReactNode }
+type PublishingProps = Omit<Props, 'form' | 'destinations'> & { readonly list: ReactNode }
 
 /** One destination: its plan, its releases, and what is live there. */
 function Publishing({ destination, list, address, proposal, hostSuffix, releases, notSentOn }: PublishingProps) {

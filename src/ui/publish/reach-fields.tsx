@@ -57,7 +57,7 @@ function ServerFields({ typed, set }: Parts) {
 
 function PasswordField({ typed, set }: Parts) {
   return (
-    <Field label="Password" hint="It is kept encrypted, and shown to nobody again.">
+    <Field label="Password" hint={secretHint(typed)}>
       {(control) => <Text {...control} secret value={typed.password} onText={(password) => set({ password })} />}
     </Field>
   )
@@ -81,10 +81,7 @@ function SftpLogin({ typed, set }: Parts) {
         <PasswordField typed={typed} set={set} />
       ) : (
         <>
-          <Field
-            label="Private key"
-            hint="The whole file, from its first line to its last. It is kept encrypted, and shown to nobody again."
-          >
+          <Field label="Private key" hint={`The whole file, from its first line to its last. ${secretHint(typed)}`}>
             {(control) => (
               <textarea
                 {...control}
@@ -139,12 +136,16 @@ function BucketFields({ typed, set }: Parts) {
         <Field label="ID of the key">
           {(control) => <Text {...control} mono value={typed.keyId} onText={(keyId) => set({ keyId })} />}
         </Field>
-        <Field label="Secret of the key" hint="It is kept encrypted, and shown to nobody again.">
+        <Field label="Secret of the key" hint={secretHint(typed)}>
           {(control) => <Text {...control} secret value={typed.secretKey} onText={(secretKey) => set({ secretKey })} />}
         </Field>
       </div>
     </>
   )
+}
+
+function secretHint({ isKept }: Typed): string {
+  return isKept ? 'Left empty, what is kept stays. It is shown to nobody.' : 'It is kept encrypted, and shown to nobody again.'
 }
 
 type TextProps = {

@@ -5,14 +5,17 @@ import { PublishStage } from '@/ui/publish/publish-stage'
 
 export const metadata: Metadata = { title: 'Publish' }
 
-type Props = { readonly params: Promise<{ job: string }>; readonly searchParams: Promise<{ to?: string | string[] }> }
+type Props = { readonly params: Promise<{ job: string }>; readonly searchParams: Promise<{ to?: string | string[]; change?: string }> }
 
-/** `to` names the destination that is looked at; without it, our web host is. */
+/** `to` names the destination that is looked at; without it, our web host is. `change` asks for its form. */
 export default async function PublishPage({ params, searchParams }: Props) {
-  const [{ job }, { to }] = [await params, await searchParams]
+  const [{ job }, { to, change }] = [await params, await searchParams]
   return (
     <TypedEarly>
-      <PublishStage {...publishView(job, typeof to === 'string' ? to : undefined)} isNew={to === 'new'} />
+      <PublishStage
+        {...publishView(job, typeof to === 'string' ? to : undefined)}
+        form={to === 'new' ? 'new' : change === undefined ? null : 'change'}
+      />
     </TypedEarly>
   )
 }

@@ -1,43 +1,60 @@
 'use client'
+import Link from 'next/link'
 import { useRouter } from 'next/navigation'
-import { useState, type FormEvent, type ReactNode } from 'react'
+import { useMemo, useState, type FormEvent, type ReactNode } from 'react'
 import { ApiError, postJson } from '../job/api'
 import { Button } from '../parts/button'
 import { Field } from '../parts/field'
-import { KIND_NAMES, type OwnKind } from './destination-line'
+import { KIND_NAMES, type DestinationLine, type OwnKind } from './destination-line'
 import { ReachFields, Text } from './reach-fields'
 import { TrialView } from './trial-view'
-import { keptReach, NOTHING_TYPED, retyped, triedReach, type Typed } from './typed-reach'
+import { changedReach, isLeftEmpty, isSameDoor, keptReach, NOTHING_TYPED, retyped, triedReach, typedOf, type Typed } from './typed-reach'
 import { useTrial, type Tried } from './use-trial'
 
-/** A new destination: told, tried beside it, and added once its login has worked. */
-export function DestinationAdder({ job, children }: { job: string; children: ReactNode }) {
+const SECRET_WANTED = 'Type what lets us in again: what is kept goes only to the server that it was given for, under the same user name.'
+
+type Props = {
+  readonly job: string
+  /** One that is there already, and is changed. */
+  readonly line: DestinationLine | null
+  readonly children: ReactNode
+}
+
+/** A destination that is new or changed: told, tried beside it, and kept once its login has worked. */
+export function DestinationForm({ job, line, children }: Props) {
   const router = useRouter()
-  const [typed, setTyped] = useState(NOTHING_TYPED)
+  const kept = useMemo(() => line && typedOf(line), [line])
+  const [typed, setTyped] = useState(kept ?? NOTHING_TYPED)
   const trial = useTrial(job)
   // What was tried is what is added: a change afterwards asks for another trial.
   const [tried, setTried] = useState<{ readonly typed: Typed; readonly found: Tried } | null>(null)
   const [fault, setFault] = useState<string | null>(null)
-  const set = (part: Partial<Typed>): void => setTyped((now) => retyped(now, part))
+  const set = (part: Partial<Typed>): void => setTyped((now) => retyped(now, part, kept))
   const known = tried?.typed === typed ? tried.found : null
   const canAdd = known !== null && (typed.kind === 'folder' || hasWorked(known))
   const test = async (asked: Typed): Promise<void> => {
     setFault(null)
-    const found = await trial.run({ origin: asked.origin, reach: triedReach(asked) })
+    if (kept && isLeftEmpty(asked) && !isSameDoor(asked, kept)) return setFault(SECRET_WANTED)
+    const { origin } = asked
+    const found = await trial.run(
+      line && isLeftEmpty(asked)
+        ? { destination: line.id, changed: { origin, reach: changedReach(asked, null) } }
+        : { origin, reach: triedReach(asked) },
+    )
     setTried(found && { typed: asked, found })
   }
   const add = async (): Promise<void> => {
     try {
       const name = typed.name.trim() || hostIn(typed.origin)
-      const { id } = await postJson<{ id: string }>(`/api/jobs/${job}/destinations`, {
-        name,
-        origin: typed.origin,
-        reach: keptReach(typed, known?.knownBy ?? null),
-      })
+      const knownBy = known?.knownBy ?? null
+      const told = { name, origin: typed.origin }
+      const at = `/api/jobs/${job}/destinations`
+      if (line) await postJson(`${at}/${line.id}`, { ...told, reach: changedReach(typed, knownBy) }, 'PUT')
+      const id = line?.id ?? (await postJson<{ id: string }>(at, { ...told, reach: keptReach(typed, knownBy) })).id
       router.push(`/jobs/${job}/publish?to=${id}`)
       router.refresh()
     } catch (error) {
-      setFault(error instanceof ApiError ? error.message : 'It could not be added. Try again.')
+      setFault(error instanceof ApiError ? error.message : 'It could not be kept. Try again.')
     }
   }
   const submit = (event: FormEvent): void => {
@@ -50,14 +67,15 @@ export function DestinationAdder({ job, children }: { job: string; children: Rea
     setTyped(trusting)
     void test(trusting)
   }
+  const title = line ? `Change “${line.name}”` : 'A new destination'
   return (
     <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_24rem] overflow-hidden">
       <div className="min-h-0 overflow-y-auto px-8 py-6">
         <div className="max-w-3xl">
           {children}
-          <h2 className="mb-3 text-lg font-bold tracking-tight">A new destination</h2>
-          <form onSubmit={submit} aria-label="A new destination" noValidate className="grid max-w-2xl gap-4">
-            <KindChoice kind={typed.kind} onKind={(kind) => set({ kind })} />
+          <h2 className="mb-3 text-lg font-bold tracking-tight">{title}</h2>
+          <form onSubmit={submit} aria-label={title} noValidate className="grid max-w-2xl gap-4">
+            {!line && <KindChoice kind={typed.kind} onKind={(kind) => set({ kind })} />}
             <Field label="Visitors find it at" hint="The whole address of the site, as it stands in a browser.">
               {(control) => (
                 <Text {...control} mono value={typed.origin} placeholder="https://www.example.com" onText={(origin) => set({ origin })} />
@@ -73,8 +91,13 @@ export function DestinationAdder({ job, children }: { job: string; children: Rea
               </Button>
               {canAdd && (
                 <Button look="main" onClick={() => void add()}>
-                  Add it
+                  {line ? 'Keep the changes' : 'Add it'}
                 </Button>
+              )}
+              {line && (
+                <Link href={`/jobs/${job}/publish?to=${line.id}`} className="px-3 py-1.5 text-sm font-semibold hover:bg-cloth">
+                  Leave it as it is
+                </Link>
               )}
             </div>
             {fault && (
@@ -92,7 +115,7 @@ export function DestinationAdder({ job, children }: { job: string; children: Rea
         <TrialView trial={trial} />
         {trial.results.length === 0 && !trial.isRunning && !trial.fault && (
           <p className="mt-2 text-soft">
-            Tested step by step before it is added: a small file is written, asked for as a visitor would, and taken away again.
+            Tested step by step before it is kept: a small file is written, asked for as a visitor would, and taken away again.
           </p>
         )}
         {unvouched !== null && !trial.isRunning && (
@@ -102,7 +125,7 @@ export function DestinationAdder({ job, children }: { job: string; children: Rea
         )}
         {canAdd && known.results.some(({ state }) => state === 'failed') && (
           <p className="mt-3 text-sm">
-            The login works, so it can be added; what failed after it has to be mended before visitors see the site.
+            The login works, so it can be kept; what failed after it has to be mended before visitors see the site.
           </p>
         )}
       </aside>
