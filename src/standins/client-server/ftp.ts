@@ -165,13 +165,23 @@ class Session {
       server.close()
       return port
     }
-    const { isPrivate, options } = this
-    this.second = (once(server, 'connection') as Promise<[Socket]>).then(([socket]) => {
-      server.close()
-      socket.on('error', () => undefined)
-      return isPrivate && options.tls ? new TLSSocket(socket, { isServer: true, secureContext: createSecureContext(options.tls) }) : socket
-    })
+    const second = this.joined(server)
+    // Whoever waits for it hears of what went wrong.
+    second.catch(() => undefined)
+    this.second = second
     return port
+  }
+
+  /** The one that comes; where it is private, once both have shaken hands: what is ended before that never was. */
+  private async joined(server: Server): Promise<Socket> {
+    const { isPrivate, options } = this
+    const [socket] = (await once(server, 'connection')) as [Socket]
+    server.close()
+    socket.on('error', () => undefined)
+    if (!isPrivate || !options.tls) return socket
+    const secure = new TLSSocket(socket, { isServer: true, secureContext: createSecureContext(options.tls) })
+    await once(secure, 'secure')
+    return secure
   }
 
   /** Takes the second connection for one transfer. */
@@ -180,7 +190,9 @@ class Session {
     if (!second) throw new Refusal(425, 'Say PASV first')
     this.second = null
     this.say(150, 'Here it goes')
-    const socket = await second
+    const socket = await second.catch(() => {
+      throw new Refusal(425, 'No connection came')
+    })
     socket.on('error', () => undefined)
     try {
       await work(socket)
