@@ -27,7 +27,9 @@ test('what is not as it was sent is said: status, content, type, and where it le
   expect(fault('index.html')).toBeNull()
   expect(fault('index.html', { status: 404 })).toBe('It answers with status 404.')
   expect(fault('index.html', { status: 301, location: 'https://other.example/' })).toBe('It leads on to https://other.example/.')
-  expect(fault('index.html', { hash: 'b'.repeat(64), bytes: 12 })).toBe('Something else comes than was sent: 12 bytes, where 10 were sent.')
+  expect(fault('index.html', { hash: 'b'.repeat(64), bytes: 12 })).toBe(
+    'Something else comes than was sent: 12 bytes, where 10 bytes were sent.',
+  )
   expect(fault('files/style.css')).toContain('“text/html; charset=utf-8”')
   expect(fault('files/style.css', { type: 'text/css' })).toBeNull()
   expect(fault('letter.xyz', { type: null })).toBeNull()

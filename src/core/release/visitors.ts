@@ -32,10 +32,14 @@ export function visitorFault(file: string, sent: ManifestEntry, got: Answered, l
   if (leads !== null) return isRedirect && got.location === leads ? null : `It is to lead on to ${leads}, and ${saidOf(got)}.`
   const wanted = file === '404.html' ? 404 : 200
   if (got.status !== wanted) return isRedirect ? `It leads on to ${got.location ?? 'nowhere'}.` : `It answers with status ${got.status}.`
-  if (got.hash !== sent.hash) return `Something else comes than was sent: ${got.bytes} bytes, where ${sent.bytes} were sent.`
+  if (got.hash !== sent.hash) return `Something else comes than was sent: ${bytes(got.bytes)}, where ${bytes(sent.bytes)} were sent.`
   const type = TYPES.get(file.split('.').at(-1) ?? '')
   if (type && !type.test(got.type ?? '')) return `It is called “${got.type ?? 'nothing'}”, so browsers take it for something else.`
   return null
+}
+
+function bytes(count: number): string {
+  return `${count} ${count === 1 ? 'byte' : 'bytes'}`
 }
 
 function saidOf({ status, location }: Answered): string {
