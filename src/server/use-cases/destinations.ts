@@ -70,10 +70,10 @@ export function keptDestination(job: string, id: string): KeptDestination {
 export function wholeReach(row: KeptDestination, changed: ChangedReach): Reach {
   if (changed.kind !== row.kind) throw new Problem('destinationGone')
   if (changed.kind === 'folder') return changed
-  if (changed.secret !== null) return { ...changed, secret: changed.secret } as Reach
+  if (changed.secret !== null) return v.parse(reachSchema, changed)
   const kept = reachOf(row)
   if (JSON.stringify(serverOf(kept.settings)) !== JSON.stringify(serverOf(changed.settings))) throw new Problem('secretWanted')
-  return { ...changed, secret: kept.secret } as Reach
+  return v.parse(reachSchema, { ...changed, secret: kept.secret })
 }
 
 /** By what a server, and who we are there, is known. */

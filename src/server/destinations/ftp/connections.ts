@@ -1,7 +1,7 @@
 /** How many connections to a server there are at most; many servers let no more in from one address. */
 const AT_MOST = 4
 
-type Line = { readonly closed: boolean; readonly close: () => void }
+type Line = { readonly close: () => void }
 export type Connections<L> = { readonly use: <T>(work: (line: L) => Promise<T>) => Promise<T>; readonly close: () => void }
 
 /**
@@ -14,6 +14,7 @@ export function connections<L extends Line>(first: L, open: () => Promise<L>): C
   const waiting: ((line: L) => void)[] = []
   let opening = 0
   let most = AT_MOST
+  let isClosed = false
   const give = (line: L): void => {
     const next = waiting.shift()
     if (next) next(line)
@@ -23,6 +24,8 @@ export function connections<L extends Line>(first: L, open: () => Promise<L>): C
     opening++
     try {
       const line = await open()
+      // What it was wanted for is over.
+      if (isClosed) line.close()
       all.add(line)
       give(line)
     } catch {
@@ -47,6 +50,9 @@ export function connections<L extends Line>(first: L, open: () => Promise<L>): C
         give(line)
       }
     },
-    close: () => all.forEach((line) => line.close()),
+    close: () => {
+      isClosed = true
+      all.forEach((line) => line.close())
+    },
   }
 }

@@ -48,7 +48,11 @@ export function ftpTrial(settings: FtpSettings, secret: FtpSecret, origin: strin
     ],
     ...filesTrial(opened, origin, folder),
   ]
-  return { parts, close: () => clients.forEach((client) => client.close()) }
+  const close = (): void => {
+    server?.close()
+    clients.forEach((client) => client.close())
+  }
+  return { parts, close }
 }
 
 /** What the server says first (RFC 959, 5.4): 220 says that it is ready. */

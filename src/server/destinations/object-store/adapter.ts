@@ -23,7 +23,8 @@ const NOTHING = Buffer.alloc(0)
 
 const listSchema = v.object({
   ListBucketResult: v.object({
-    Contents: v.optional(v.union([v.array(v.unknown()), v.unknown()])),
+    // One alone is no list, as the parser has it.
+    Contents: v.optional(v.unknown(), []),
     NextContinuationToken: v.optional(v.string()),
   }),
 })
@@ -58,7 +59,7 @@ export function objectStore(settings: ObjectStoreSettings, { keyId, key }: Objec
       ...(token !== null && { 'continuation-token': token }),
     })
     const { body } = await ask('listing the bucket', 'GET', `${whole}?${query.toString().replaceAll('+', '%20')}`)
-    const { Contents: contents = [], NextContinuationToken: next } = v.parse(listSchema, parseXml(body.toString('utf8'))).ListBucketResult
+    const { Contents: contents, NextContinuationToken: next } = v.parse(listSchema, parseXml(body.toString('utf8'))).ListBucketResult
     for (const one of Array.isArray(contents) ? contents : [contents]) {
       const { Key: name, Size: bytes } = v.parse(objectSchema, one)
       // Some tools put an empty object where others would make a folder.
