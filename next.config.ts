@@ -11,6 +11,7 @@ const config: NextConfig = {
     'lightningcss',
     'ssh2',
     'basic-ftp',
+    'acme-client',
     'isomorphic-dompurify',
     'svgo',
     'css-tree',

@@ -13,6 +13,10 @@ const CLIENT_PORT = process.env.CLIENT_SERVER_PORT ?? '4383'
 const FTP_PORT = process.env.CLIENT_SERVER_FTP_PORT ?? '4384'
 const STORE_PORT = process.env.OBJECT_STORE_PORT ?? '4385'
 const STORE_SITE_PORT = process.env.OBJECT_STORE_SITE_PORT ?? '4386'
+const SECURE_PORT = process.env.WEB_HOST_SECURE_PORT ?? '4387'
+const DNS_PORT = process.env.DNS_PORT ?? '4388'
+const REGISTRAR_PORT = process.env.REGISTRAR_PORT ?? '4389'
+const AUTHORITY_PORT = process.env.AUTHORITY_PORT ?? '4390'
 const data = process.env.INSTANT_FIT_DATA ?? path.join(root, 'data')
 const env = {
   ...process.env,
@@ -27,14 +31,28 @@ const env = {
   OBJECT_STORE_PORT: STORE_PORT,
   OBJECT_STORE_SITE_PORT: STORE_SITE_PORT,
   OBJECT_STORE_DATA: path.join(data, 'object-store'),
+  WEB_HOST_SECURE_PORT: SECURE_PORT,
+  DNS_PORT,
+  REGISTRAR_PORT,
+  DNS_DATA: path.join(data, 'dns'),
+  AUTHORITY_PORT,
+  AUTHORITY_DATA: path.join(data, 'authority'),
+  INSTANT_FIT_DNS: '127.0.0.1,127.0.0.2',
+  INSTANT_FIT_DNS_PORT: DNS_PORT,
+  AUTHORITY_DIRECTORY: `https://localhost:${AUTHORITY_PORT}/directory`,
+  AUTHORITY_ROOT: path.join(data, 'authority', 'root.pem'),
   NEXT_TELEMETRY_DISABLED: '1',
 }
+const HOST_PORTS = [HOST_PORT, CONTROL_PORT, SECURE_PORT]
+const CLIENT_PORTS = [SFTP_PORT, CLIENT_PORT, FTP_PORT, STORE_PORT, STORE_SITE_PORT]
+const PORTS = [APP_PORT, ...HOST_PORTS, ...CLIENT_PORTS, DNS_PORT, REGISTRAR_PORT, AUTHORITY_PORT]
 
-for (const port of [APP_PORT, HOST_PORT, CONTROL_PORT, SFTP_PORT, CLIENT_PORT, FTP_PORT, STORE_PORT, STORE_SITE_PORT]) {
+for (const port of PORTS) {
   if (await answers(port)) {
     console.error(
-      `Port ${port} is taken. Is the demo running already? Stop it, or set INSTANT_FIT_PORT, WEB_HOST_PORT, WEB_HOST_CONTROL_PORT, ` +
-        'CLIENT_SERVER_SFTP_PORT, CLIENT_SERVER_PORT, CLIENT_SERVER_FTP_PORT, OBJECT_STORE_PORT and OBJECT_STORE_SITE_PORT.',
+      `Port ${port} is taken. Is the demo running already? Stop it, or set INSTANT_FIT_PORT, WEB_HOST_PORT, WEB_HOST_SECURE_PORT, ` +
+        'WEB_HOST_CONTROL_PORT, CLIENT_SERVER_SFTP_PORT, CLIENT_SERVER_PORT, CLIENT_SERVER_FTP_PORT, OBJECT_STORE_PORT, ' +
+        'OBJECT_STORE_SITE_PORT, DNS_PORT, REGISTRAR_PORT and AUTHORITY_PORT.',
     )
     process.exit(1)
   }
@@ -53,6 +71,8 @@ const children = [
   standIn('web-host'),
   standIn('client-server'),
   standIn('object-store'),
+  standIn('dns'),
+  standIn('authority'),
   spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '--port', APP_PORT, '--hostname', '127.0.0.1'], {
     cwd: root,
     env,
@@ -72,7 +92,7 @@ children.forEach((child) =>
   }),
 )
 
-for (const port of [CONTROL_PORT, SFTP_PORT, FTP_PORT, STORE_SITE_PORT, APP_PORT]) await untilAnswers(port)
+for (const port of [CONTROL_PORT, SFTP_PORT, FTP_PORT, STORE_SITE_PORT, REGISTRAR_PORT, AUTHORITY_PORT, APP_PORT]) await untilAnswers(port)
 if (isNew) {
   say('Making the demo data: four clients, one of them published. About half a minute.')
   run(process.execPath, ['--import', 'tsx', 'scripts/seed.ts', `http://127.0.0.1:${APP_PORT}`], env)
@@ -94,6 +114,8 @@ console.log(`
   An object store       127.0.0.1, port ${STORE_PORT}, unencrypted: bucket tolliver-site, region eu-central-1
   and its key           TOLLIVER-KEY, “eleven kites in a row”
   and what it shows     http://localhost:${STORE_SITE_PORT}
+  A client’s domain     tolliverandwren.test, looked after at the registrar: http://localhost:${REGISTRAR_PORT}
+  To see a site there   chromium --host-resolver-rules="MAP *.test 127.0.0.1", and trust ${path.relative(root, env.AUTHORITY_ROOT)}
   Stop with Ctrl+C. The data is kept in ${path.relative(root, data) || data}; "npm run demo -- --fresh" starts over.
 `)
 

@@ -45,7 +45,10 @@ function read(file) {
   return existsSync(full) ? JSON.parse(readFileSync(full, 'utf8')) : null
 }
 
-/** From Debian's packages, where they are missing: Chromium, a Java, xmllint, Unicode's test data, and servers to publish to. */
+/**
+ * From Debian's packages, where they are missing: Chromium, a Java, xmllint, test data of Unicode and of the public suffix list, and what
+ * stands on the other side: servers to publish to, name servers, an authority and their clients.
+ */
 function installTools() {
   const wanted = [
     ['chromium', '/usr/bin/chromium'],
@@ -55,6 +58,13 @@ function installTools() {
     ['openssh-server', '/usr/sbin/sshd'],
     ['vsftpd', '/usr/sbin/vsftpd'],
     ['rsync', '/usr/bin/rsync'],
+    ['bind9', '/usr/sbin/named'],
+    ['dnsutils', '/usr/bin/dig'],
+    ['curl', '/usr/bin/curl'],
+    ['openssl', '/usr/bin/openssl'],
+    ['pebble', '/usr/bin/pebble'],
+    ['dehydrated', '/usr/bin/dehydrated'],
+    ['golang-golang-x-net-dev', '/usr/share/gocode/src/golang.org/x/net/publicsuffix/list_test.go'],
   ]
     .filter(([, file]) => !existsSync(file))
     .map(([name]) => name)

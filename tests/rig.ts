@@ -1,10 +1,11 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
-import { connect, createServer } from 'node:net'
+import { connect } from 'node:net'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import type { SignedIn } from '../scripts/enter'
 import { openDoor } from './door'
+import { freePort } from './free-port'
 
 const root = path.join(import.meta.dirname, '..')
 
@@ -16,6 +17,9 @@ export type Rig = {
   readonly siteUrl: (name: string) => string
   readonly startApp: () => Promise<void>
   readonly startHost: (quotaBytes?: number) => Promise<void>
+  /** Starts name servers, a registrar's page and an authority; answers with the address of the page. */
+  readonly startNames: () => Promise<string>
+  readonly securePort: number
   /** Ends the application at once, as a power cut would: no handler runs. */
   readonly killApp: () => Promise<void>
   readonly stopHost: () => Promise<void>
@@ -28,9 +32,13 @@ export type Rig = {
   readonly stop: () => Promise<void>
 }
 
+/** Where the invented top level's name servers listen. */
+const NAME_SERVERS = ['127.0.0.1', '127.0.0.2', '127.0.0.3']
+
 /** `entered` false leaves the first start to the test. */
 export async function makeRig({ entered = true } = {}): Promise<Rig> {
-  const [appPort, hostPort, controlPort] = [await freePort(), await freePort(), await freePort()]
+  const [appPort, hostPort, controlPort, securePort] = [await freePort(), await freePort(), await freePort(), await freePort()]
+  const [dnsPort, registrarPort, authorityPort] = [await freePort(NAME_SERVERS), await freePort(), await freePort()]
   const data = mkdtempSync(path.join(tmpdir(), 'instant-fit-'))
   const env = {
     ...process.env,
@@ -38,11 +46,22 @@ export async function makeRig({ entered = true } = {}): Promise<Rig> {
     WEB_HOST_DATA: path.join(data, 'web-host'),
     WEB_HOST_PORT: String(hostPort),
     WEB_HOST_CONTROL_PORT: String(controlPort),
+    WEB_HOST_SECURE_PORT: String(securePort),
+    DNS_PORT: String(dnsPort),
+    DNS_DATA: path.join(data, 'dns'),
+    REGISTRAR_PORT: String(registrarPort),
+    AUTHORITY_PORT: String(authorityPort),
+    AUTHORITY_DATA: path.join(data, 'authority'),
+    AUTHORITY_DIRECTORY: `https://localhost:${authorityPort}/directory`,
+    AUTHORITY_ROOT: path.join(data, 'authority', 'root.pem'),
+    INSTANT_FIT_DNS: '127.0.0.1,127.0.0.2',
+    INSTANT_FIT_DNS_PORT: String(dnsPort),
     NEXT_TELEMETRY_DISABLED: '1',
   }
   let app: ChildProcess | null = null
   let signedIn: SignedIn | null = null
   let host: ChildProcess | null = null
+  let names: readonly ChildProcess[] = []
   const rig: Rig = {
     app: `http://127.0.0.1:${appPort}`,
     hostPort,
@@ -65,13 +84,26 @@ export async function makeRig({ entered = true } = {}): Promise<Rig> {
       })
       await untilAnswers(controlPort)
     },
+    startNames: async () => {
+      names = ['dns', 'authority'].map((name) =>
+        spawn(process.execPath, ['--import', 'tsx', `src/standins/${name}/main.ts`], {
+          cwd: root,
+          env,
+          stdio: ['ignore', 'ignore', 'inherit'],
+        }),
+      )
+      await untilAnswers(registrarPort)
+      await untilAnswers(authorityPort)
+      return `http://127.0.0.1:${registrarPort}`
+    },
+    securePort,
     killApp: () => end(app, 'SIGKILL'),
     signedIn: () => signedIn ?? { cookie: '', 'x-request-token': '' },
     stopHost: () => end(host, 'SIGTERM'),
     killHost: () => end(host, 'SIGKILL'),
     megabytes: () => residentMegabytes(app?.pid),
     stop: async () => {
-      await Promise.all([end(app, 'SIGKILL'), end(host, 'SIGTERM')])
+      await Promise.all([end(app, 'SIGKILL'), end(host, 'SIGTERM'), ...names.map((one) => end(one, 'SIGTERM'))])
       rmSync(data, { recursive: true, force: true })
     },
   }
@@ -90,15 +122,6 @@ function end(child: ChildProcess | null, signal: NodeJS.Signals): Promise<void> 
 function residentMegabytes(pid: number | undefined): number {
   const status = pid === undefined ? '' : readFileSync(`/proc/${pid}/status`, 'utf8')
   return Math.round(Number(/VmRSS:\s+(\d+)/.exec(status)?.[1] ?? 0) / 1024)
-}
-
-function freePort(): Promise<number> {
-  return new Promise((resolve) => {
-    const server = createServer().listen(0, '127.0.0.1', () => {
-      const address = server.address()
-      server.close(() => resolve(typeof address === 'object' && address ? address.port : 0))
-    })
-  })
 }
 
 async function untilAnswers(port: number): Promise<void> {

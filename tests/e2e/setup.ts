@@ -10,6 +10,8 @@ export default async function setup(): Promise<() => Promise<void>> {
   mkdirSync(path.dirname(SIGNED_IN), { recursive: true })
   const rig = await makeRig()
   await rig.startHost()
+  process.env.RIG_REGISTRAR = await rig.startNames()
+  process.env.RIG_SECURE_PORT = String(rig.securePort)
   await rig.startApp()
   await seed({ app: rig.app, as: rig.signedIn() })
   writeFileSync(SIGNED_IN, JSON.stringify(browserState(rig.signedIn())))

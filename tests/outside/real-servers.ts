@@ -1,9 +1,10 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { chmodSync, mkdirSync, mkdtempSync, writeFileSync } from 'node:fs'
-import { connect, createServer, type AddressInfo } from 'node:net'
+import { connect } from 'node:net'
 import { tmpdir, userInfo } from 'node:os'
 import path from 'node:path'
 import ssh2 from 'ssh2'
+import { freePort } from '../free-port'
 import { fingerprint } from '../../src/server/destinations/sftp/connect'
 import type { Signed } from '../../src/standins/client-server/certificate'
 
@@ -79,16 +80,14 @@ export async function vsftpd(folder: string, signed?: Signed): Promise<RealServe
   return started('/usr/sbin/vsftpd', [config], port)
 }
 
-async function freePort(): Promise<number> {
-  const server = createServer()
-  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
-  const { port } = server.address() as AddressInfo
-  await new Promise((resolve) => server.close(resolve))
-  return port
-}
-
-async function started(command: string, args: readonly string[], port: number): Promise<RealServer> {
-  const child = spawn(command, args, { stdio: ['ignore', 'ignore', 'pipe'] })
+/** Starts a program and waits until it answers on its port. */
+export async function started(
+  command: string,
+  args: readonly string[],
+  port: number,
+  env: Readonly<Record<string, string>> = {},
+): Promise<RealServer> {
+  const child = spawn(command, args, { stdio: ['ignore', 'ignore', 'pipe'], env: { ...process.env, ...env } })
   let said = ''
   child.stderr.on('data', (data: Buffer) => (said += data.toString('utf8')))
   for (const end = Date.now() + 20_000; !(await answers(port));) {

@@ -8,23 +8,25 @@ import { afterAll, beforeAll, expect, test } from 'vitest'
 import { makeDestination } from '../../src/server/destinations/shell'
 import { webHost } from '../../src/server/destinations/web-host/adapter'
 import { controlServer } from '../../src/standins/web-host/control-server'
-import { publicServer } from '../../src/standins/web-host/public-server'
-import { SiteStore } from '../../src/standins/web-host/store'
+import { hostIn } from '../../src/standins/web-host/host'
+import { publicServer, type Shown } from '../../src/standins/web-host/public-server'
 import { askHost } from '../e2e/screen'
 import { destinationContract } from './destination-contract'
 
 const listen = (server: Server): Promise<number> =>
   new Promise((resolve) => server.listen(0, '127.0.0.1', () => resolve((server.address() as AddressInfo).port)))
-const makeStore = (quota: number | null): SiteStore => new SiteStore(mkdtempSync(path.join(tmpdir(), 'instant-fit-host-')), quota)
+const makeHost = (quotaBytes: number | null): Shown =>
+  hostIn(mkdtempSync(path.join(tmpdir(), 'instant-fit-host-')), { quotaBytes, plain: 0, secure: 0 })
 
 const servers: Server[] = []
 let control = 0
 beforeAll(async () => {
-  const store = makeStore(null)
-  servers.push(controlServer(store, 'a-token'), publicServer(store))
+  const host = makeHost(null)
+  servers.push(controlServer(host, 'a-token'), publicServer(host))
   control = await listen(servers[0]!)
   process.env.WEB_HOST_TOKEN = 'a-token'
-  process.env.WEB_HOST_PORT = String(await listen(servers[1]!))
+  host.ports.plain = await listen(servers[1]!)
+  process.env.WEB_HOST_PORT = String(host.ports.plain)
   process.env.WEB_HOST_CONTROL_PORT = String(control)
 })
 afterAll(() => servers.forEach((server) => server.close()))
@@ -45,7 +47,7 @@ destinationContract('the web host', () => ({
 }))
 
 test('a host without room says so', async () => {
-  const full = controlServer(makeStore(10), 'a-token')
+  const full = controlServer(makeHost(10), 'a-token')
   servers.push(full)
   const destination = at(await listen(full))
   await destination.claim('full', 'job')

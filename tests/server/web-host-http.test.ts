@@ -7,8 +7,8 @@ import path from 'node:path'
 import { brotliDecompressSync } from 'node:zlib'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { controlServer } from '../../src/standins/web-host/control-server'
+import { hostIn } from '../../src/standins/web-host/host'
 import { publicServer } from '../../src/standins/web-host/public-server'
-import { SiteStore } from '../../src/standins/web-host/store'
 
 const TOKEN = 'a-token'
 const HTML = '<!doctype html><title>Wren</title>'
@@ -20,9 +20,10 @@ let open = 0
 const listen = (server: Server): Promise<number> =>
   new Promise((resolve) => server.listen(0, '127.0.0.1', () => resolve((server.address() as AddressInfo).port)))
 beforeAll(async () => {
-  const store = new SiteStore(mkdtempSync(path.join(tmpdir(), 'instant-fit-host-')), null)
-  servers = [controlServer(store, TOKEN), publicServer(store)]
+  const host = hostIn(mkdtempSync(path.join(tmpdir(), 'instant-fit-host-')), { plain: 0, secure: 0 })
+  servers = [controlServer(host, TOKEN), publicServer(host)]
   ;[control, open] = [await listen(servers[0]!), await listen(servers[1]!)]
+  host.ports.plain = open
 })
 afterAll(() => servers.forEach((s) => s.close()))
 

@@ -177,6 +177,19 @@ export const PROBLEMS = {
     status: 409,
     sentence: () => 'Type what lets us in again: what is kept goes only to the server that it was given for, under the same user name.',
   },
+  domainWrong: { status: 422, sentence: (d) => `${d.fault}` },
+  domainTaken: { status: 409, sentence: (d) => `${d.name} is the domain of another job here. Let it go there first.` },
+  domainNone: { status: 404, sentence: () => 'This job has no domain of its own any more. It may have been let go in another window.' },
+  domainInUse: {
+    status: 409,
+    sentence: (d) => `The site is at ${d.name}. Move it to another address and publish it there first, so that its visitors are led on.`,
+  },
+  domainNotReady: { status: 409, sentence: (d) => `${d.name} does not lead here yet: ${d.fault} Look at the records, then go on.` },
+  authorityDown: {
+    status: 502,
+    sentence: () => 'The authority that gives certificates does not answer. Nothing was changed. Try again in a while.',
+  },
+  certificateRefused: { status: 502, sentence: (d) => `The authority gave no certificate for ${d.name}: ${d.fault} Nothing was changed.` },
   filesInTheWay: {
     status: 409,
     sentence: (d) =>

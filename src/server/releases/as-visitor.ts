@@ -4,22 +4,30 @@ import { Agent as PlainAgent, request as plain } from 'node:http'
 import { Agent as SecureAgent, request as secure } from 'node:https'
 import type { LookupFunction } from 'node:net'
 import type { Answered } from '../../core/release'
+import { numbersOf } from '../domains/look-up'
+import { dnsSettings } from '../domains/settings'
+import { trusted } from '../domains/trusted'
 
 const QUIET_MS = 10_000
-const LOOPBACK: LookupAddress = { address: '127.0.0.1', family: 4 }
+const LOOPBACK = '127.0.0.1'
 
-/** Names under `localhost` are this machine, whatever its resolver says (RFC 6761, 6.3). */
+/** Names under `localhost` are this machine, whatever its resolver says (RFC 6761, 6.3); others as our name servers have it. */
 const lookup: LookupFunction = (name, options, done) => {
-  if (name !== 'localhost' && !name.endsWith('.localhost')) return lookupName(name, options, done)
-  if (options.all) done(null, [LOOPBACK])
-  else done(null, LOOPBACK.address, LOOPBACK.family)
+  const tell = (address: string): void => {
+    const found: LookupAddress = { address, family: address.includes(':') ? 6 : 4 }
+    if (options.all) done(null, [found])
+    else done(null, found.address, found.family)
+  }
+  if (name === 'localhost' || name.endsWith('.localhost')) return tell(LOOPBACK)
+  if (!dnsSettings().isOwn) return lookupName(name, options, done)
+  void numbersOf(name).then(([address]) => (address === undefined ? done(new Error(`${name} leads nowhere`), '', 0) : tell(address)))
 }
 
 export type Visitor = { readonly ask: (url: string) => Promise<Answered>; readonly close: () => void }
 
 /** Somebody who asks for addresses as a browser does, leads on nowhere by itself, and keeps nothing. */
 export function visitor(): Visitor {
-  const [overPlain, overSecure] = [new PlainAgent({ keepAlive: true }), new SecureAgent({ keepAlive: true })]
+  const [overPlain, overSecure] = [new PlainAgent({ keepAlive: true }), new SecureAgent({ keepAlive: true, ca: trusted() })]
   const ask = (url: string): Promise<Answered> =>
     new Promise((resolve, reject) => {
       const isSecure = url.startsWith('https:')

@@ -24,6 +24,8 @@ export const AUDITED = [
   'destination added',
   'destination changed',
   'destination let go',
+  'domain added',
+  'domain let go',
 ] as const
 export type Audited = (typeof AUDITED)[number]
 export type AuditLine = {

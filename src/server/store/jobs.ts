@@ -72,6 +72,7 @@ const TABLES = [
   'task',
   'publication',
   'destination',
+  'domain',
   'release',
   'job_asset',
   'job_grant',

@@ -1,6 +1,6 @@
 import { sql } from './db'
 
-export type TaskKind = 'publish'
+export type TaskKind = 'publish' | 'domain'
 export type Task = { readonly id: string; readonly job: string; readonly kind: TaskKind; readonly input: string }
 
 /** Notes that a task has begun; false where one of this job is running already. */

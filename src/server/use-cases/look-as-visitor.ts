@@ -14,7 +14,7 @@ export type LookProgress = { readonly step: 'looking'; readonly done: number; re
 /** What visitors get otherwise than it was sent, by file, in the order of their names. */
 export type Looked = { readonly files: number; readonly faults: readonly { readonly path: string; readonly said: string }[] }
 
-/** How many files are asked for at a time. */
+/** How many files are asked for at a time. Where none of the first so many answers at all, none will. */
 const AT_ONCE = 6
 
 /** Asks for every file of the release that is live at a destination, as a visitor would, and says what is not as it was sent. */
@@ -41,14 +41,20 @@ async function lookAt(
   const faults: { path: string; said: string }[] = []
   const queue = new PQueue({ concurrency: AT_ONCE })
   let done = 0
+  let silent = 0
+  let lastSaid = ''
   const look = async ([path, entry]: (typeof files)[number]): Promise<void> => {
+    if (silent === done && silent >= AT_ONCE) return void faults.push({ path, said: lastSaid })
     const { leadsTo } = entry
     const leads = canLeadOn && leadsTo !== undefined ? new URL(leadsTo, origin).href : null
     // The page for what is not there is seen by asking for something that is not.
     const asked = path === '404.html' ? `/${nanoid(12)}/` : pathOfVisitors(path)
     const said = await guest.ask(origin + asked).then(
       (got) => visitorFault(path, entry, got, leads),
-      (error: unknown) => `It does not answer: ${error instanceof Error ? error.message : String(error)}.`,
+      (error: unknown) => {
+        silent++
+        return (lastSaid = `It does not answer: ${error instanceof Error ? error.message : String(error)}.`)
+      },
     )
     if (said !== null) faults.push({ path, said })
     onProgress({ step: 'looking', done: ++done, total: files.length })

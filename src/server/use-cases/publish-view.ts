@@ -1,6 +1,7 @@
 import { toSegment } from '../../core/pages'
 import type { ReachKind } from '../destinations/kinds'
 import { destinationOf, WEB_HOST } from '../destinations/registry'
+import { isDomain } from '../destinations/web-host/settings'
 import { originOf, whereOf } from '../releases/where'
 import { destinationsOf, type KeptDestination } from '../store/destinations'
 import { getJob } from '../store/jobs'
@@ -8,6 +9,7 @@ import { namesOfPeople } from '../store/people'
 import { livePublication, openPublications } from '../store/publications'
 import { getRelease, publishedReleases } from '../store/releases'
 import { findJobLine } from './list-jobs'
+import { domainView, type DomainView } from './own-domain'
 
 /** One release as the list shows it. */
 export type ReleaseLine = {
@@ -39,7 +41,9 @@ export type PublishView = {
   /** The one that is looked at. */
   readonly destination: DestinationLine
   readonly address: string | null
-  /** A name for the address on the web host, from the client's. */
+  /** The client's own domain, where there is one. */
+  readonly domain: DomainView | null
+  /** A name for the address on the web host: the last that it had, or one from the client's. */
   readonly proposal: string
   readonly hostSuffix: string
   readonly releases: readonly ReleaseLine[]
@@ -52,13 +56,15 @@ export function publishView(job: string, asked: string = WEB_HOST): PublishView 
   const destinations = [webHostLine(job), ...destinationsOf(job).map((one) => lineOf(job, one))]
   const destination = destinations.find(({ id }) => id === asked) ?? webHostLine(job)
   const { id } = destination
+  const releases = releaseLines(job, id)
   return {
     destinations,
     destination,
     address: whereOf(job, id).address,
-    proposal: toSegment(findJobLine(job).name, 63),
+    domain: domainView(job),
+    proposal: releases.find((one) => !isDomain(one.address))?.address ?? toSegment(findJobLine(job).name, 63),
     hostSuffix: destinationOf().originOf('').replace('http://', ''),
-    releases: releaseLines(job, id),
+    releases,
     notSentOn: openPublications(job, id).find((p) => p.switchedAt !== null)?.movedFrom ?? null,
   }
 }

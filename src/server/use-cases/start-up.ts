@@ -1,3 +1,4 @@
+import { keepRenewing } from '../domains/certificates/renew'
 import { forget, kept } from '../files/kept'
 import { finishOpen } from '../releases/finish-open'
 import { thinOut } from '../releases/thin-out'
@@ -28,7 +29,8 @@ export function startWhenItCan(): void {
 
 /**
  * What is done once when the application starts: what has lain in the bin for its days goes (and again each day); jobs of an earlier day
- * are completed; what a crash cut off is finished or taken back; what nobody needs is let go; what is kept is checked.
+ * are completed; what a crash cut off is finished or taken back; certificates are renewed; what nobody needs is let go; what is kept is
+ * checked.
  */
 export function startUp(): void {
   emptyBin(new Date())
@@ -36,6 +38,7 @@ export function startUp(): void {
   completeJobs()
   endCutOffTasks()
   if (openPublications().length > 0) void finishOpen()
+  keepRenewing()
   thinOut(new Date())
   void checkAndRepair()
 }

@@ -1,7 +1,24 @@
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http'
 import { timingSafeEqual } from 'node:crypto'
 import type { SiteStore } from './store'
-import { hashSchema, HostError, moveSchema, noteSchema, ownerSchema, read } from './wire'
+import type { Certificates } from './certificates'
+import type { Challenges } from './challenges'
+import {
+  certificateSchema,
+  challengeSchema,
+  hashSchema,
+  HostError,
+  moveSchema,
+  noteSchema,
+  ownerSchema,
+  read,
+  siteNameSchema,
+  tokenSchema,
+  transportSchema,
+} from './wire'
+
+/** What a host has: its sites, the certificates of names of their own, and what authorities are to find. */
+export type Host = { readonly store: SiteStore; readonly certificates: Certificates; readonly challenges: Challenges }
 
 /** The most bytes that a call may bring, but for a content. */
 const MOST_JSON = 8 * 1024 * 1024
@@ -9,11 +26,12 @@ const MOST_JSON = 8 * 1024 * 1024
 /**
  * What a publisher talks to, on a port of its own with a bearer token:
  * GET /sites/:label · PUT /sites/:label · POST /sites/:label/move · POST /sites/:label/releases (answers what is missing) ·
- * PUT /blobs/:sha256 · POST /sites/:label/releases/:id/activate
+ * PUT /blobs/:sha256 · POST /sites/:label/releases/:id/activate · PUT /sites/:label/transport · PUT /certificates/:name ·
+ * PUT /challenges/:token · DELETE /challenges/:token
  */
-export function controlServer(store: SiteStore, token: string): Server {
+export function controlServer(host: Host, token: string): Server {
   return createServer((request, response) => {
-    answer(store, token, request).then(
+    answer(host, token, request).then(
       ([status, body]) => reply(response, status, body),
       (error: unknown) => {
         request.resume() // What was not read yet is let through, so that the sender gets the answer and not a broken connection.
@@ -25,14 +43,15 @@ export function controlServer(store: SiteStore, token: string): Server {
   })
 }
 
-async function answer(store: SiteStore, token: string, request: IncomingMessage): Promise<[number, unknown]> {
+async function answer({ store, certificates, challenges }: Host, token: string, request: IncomingMessage): Promise<[number, unknown]> {
   if (!isAllowed(request.headers.authorization ?? '', token)) throw new HostError(401, 'the token is wrong')
   const [, first, name = '', third, id, last] = (request.url ?? '').split('/')
   const call = `${request.method} ${first}${third ? `/${third}` : ''}${last ? `/${last}` : ''}`
   switch (call) {
     case 'GET sites': {
       const site = store.findSite(name)
-      return site ? [200, { ...site, release: store.currentRelease(name) }] : [404, { error: 'free' }]
+      // Where visitors are sent on, nothing is live.
+      return site ? [200, { ...site, release: site.movedTo === null ? store.currentRelease(name) : null }] : [404, { error: 'free' }]
     }
     case 'PUT sites':
       return [store.claim(name, read(ownerSchema, await readJson(request)).owner) ? 201 : 200, {}]
@@ -45,6 +64,22 @@ async function answer(store: SiteStore, token: string, request: IncomingMessage)
     case 'POST sites/releases/activate': {
       await store.activate(name, id ?? '')
       return [200, { release: id }]
+    }
+    case 'PUT sites/transport': {
+      store.setTransport(name, read(transportSchema, await readJson(request)).hstsS)
+      return [200, {}]
+    }
+    case 'PUT certificates': {
+      certificates.keep(read(siteNameSchema, name), read(certificateSchema, await readJson(request)))
+      return [201, {}]
+    }
+    case 'PUT challenges': {
+      challenges.set(read(tokenSchema, name), read(challengeSchema, await readJson(request)).answer)
+      return [201, {}]
+    }
+    case 'DELETE challenges': {
+      challenges.delete(read(tokenSchema, name))
+      return [200, {}]
     }
     case 'PUT blobs': {
       await store.contents.receive(read(hashSchema, name), request, Number(request.headers['content-length'] ?? 0))

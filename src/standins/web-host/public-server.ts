@@ -1,9 +1,13 @@
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http'
+import { createServer as createSecureServer } from 'node:https'
+import type { TLSSocket } from 'node:tls'
 import { pipeline } from 'node:stream'
 import Negotiator from 'negotiator'
 import { hasAlready, readRange } from './conditional'
 import { readPart, sizeOf, type Coding } from './contents'
-import { isHashed, type SiteStore } from './store'
+import { CHALLENGE_PATH } from './challenges'
+import type { Host } from './control-server'
+import { isHashed, type SiteRecord, type SiteStore } from './store'
 import type { ReleaseFile } from './wire'
 
 const TYPES = new Map(
@@ -32,41 +36,96 @@ const TYPES = new Map(
 /** What is drawn from a file by itself runs nothing and asks for nothing. */
 const DRAWING_POLICY = "default-src 'none'; style-src 'unsafe-inline'; img-src data:; sandbox"
 
-/** Serves each site under its host name: `http://<label>.localhost:<port>/`. */
-export function publicServer(store: SiteStore): Server {
-  const server = createServer((request, response) => {
-    serve(store, request, response).catch((error: unknown) => {
-      console.error(error)
-      if (response.headersSent) response.destroy()
-      else end(response, 500, 'The server could not answer.')
-    })
-  })
-  // Who is slow to ask, or never does, does not keep a connection for ever.
+/** Where visitors find a host: names under its own by HTTP, names with a certificate by HTTPS. */
+export type Ports = { plain: number; secure: number }
+export type Shown = Host & { readonly ports: Ports }
+
+/** Serves each site under its host name: `http://<label>.localhost:<port>/`, or a name of its own. */
+export function publicServer(host: Shown): Server {
+  return patient(createServer((request, response) => answer(host, request, response)))
+}
+
+/** The same by HTTPS, for each name that there is a certificate for (RFC 6066, 3: visitors say which they ask for). */
+export function securePublicServer(host: Shown): Server {
+  const noContext = new Error('There is no certificate for this name')
+  return patient(
+    createSecureServer(
+      {
+        minVersion: 'TLSv1.2',
+        SNICallback: (name, done) => {
+          const context = host.certificates.contextOf(name.toLowerCase())
+          if (context) done(null, context)
+          else done(noContext)
+        },
+      },
+      (request, response) => answer(host, request, response),
+    ),
+  )
+}
+
+/** Who is slow to ask, or never does, does not keep a connection for ever. */
+function patient<T extends Server>(server: T): T {
   server.headersTimeout = 15_000
   server.requestTimeout = 30_000
   server.keepAliveTimeout = 10_000
   return server
 }
 
-async function serve(store: SiteStore, request: IncomingMessage, response: ServerResponse): Promise<void> {
+function answer(host: Shown, request: IncomingMessage, response: ServerResponse): void {
+  serve(host, request, response).catch((error: unknown) => {
+    console.error(error)
+    if (response.headersSent) response.destroy()
+    else end(response, 500, 'The server could not answer.')
+  })
+}
+
+async function serve(host: Shown, request: IncomingMessage, response: ServerResponse): Promise<void> {
+  const { store } = host
   if (request.method !== 'GET' && request.method !== 'HEAD') return end(response, 405, 'Only GET and HEAD.', { allow: 'GET, HEAD' })
-  const [host = '', port = ''] = (request.headers.host ?? '').toLowerCase().split(':')
-  const label = /^([a-z0-9-]+)\.localhost$/.exec(host)?.[1] ?? ''
-  const site = label ? store.findSite(label) : null
+  const asked = (request.headers.host ?? '').toLowerCase().replace(/:\d{1,5}$/, '')
+  const name = /^([a-z0-9-]{1,63})\.localhost$/.exec(asked)?.[1] ?? asked
   const path = readPath(request.url ?? '/')
   if (path === null) return end(response, 400, 'That is not an address.')
+  const isSecure = (request.socket as Partial<TLSSocket>).encrypted === true
+  const found = path.startsWith(CHALLENGE_PATH) ? host.challenges.get(path.slice(CHALLENGE_PATH.length)) : undefined
+  if (found !== undefined && !isSecure) return void response.writeHead(200, { 'content-type': 'application/octet-stream' }).end(found)
+  const site = name ? store.findSite(name) : null
   const address = encodePath(path)
-  if (site?.movedTo) return end(response, 301, 'Moved.', { location: `http://${site.movedTo}.localhost:${port}${address}` })
-  if (!site || store.currentRelease(label) === null) return end(response, 404, 'There is no site at this address yet.')
+  if (site && !isSecure && name.includes('.') && host.certificates.has(name)) return moved(response, originOf(host, name) + address)
+  if (site && isSecure) bindToHttps(response, site)
+  if (site?.movedTo) return moved(response, originOf(host, site.movedTo) + address)
+  if (!site || store.currentRelease(name) === null) return end(response, 404, 'There is no site at this address yet.')
+  return serveSite(store, name, path, request, response)
+}
+
+/** Where a site is found: one with a certificate by HTTPS, any other by HTTP. */
+function originOf({ certificates, ports }: Shown, name: string): string {
+  const at = (port: number, usual: number): string => (port === usual ? '' : `:${port}`)
+  if (!name.includes('.')) return `http://${name}.localhost${at(ports.plain, 80)}`
+  return certificates.has(name) ? `https://${name}${at(ports.secure, 443)}` : `http://${name}${at(ports.plain, 80)}`
+}
+
+/** Nobody is to keep for ever where a name leads today. */
+function moved(response: ServerResponse, location: string): void {
+  end(response, 301, 'Moved.', { location, 'cache-control': 'no-cache' })
+}
+
+/** RFC 6797, 7.1: said by HTTPS alone. A time of 0 takes back what was said before. */
+function bindToHttps(response: ServerResponse, { hstsS }: SiteRecord): void {
+  if (hstsS !== undefined) response.setHeader('strict-transport-security', `max-age=${hstsS}`)
+}
+
+async function serveSite(store: SiteStore, name: string, path: string, request: IncomingMessage, response: ServerResponse): Promise<void> {
+  const address = encodePath(path)
   const wanted = path.slice(1)
-  const folder = store.findFile(label, `${wanted}/index.html`)
+  const folder = store.findFile(name, `${wanted}/index.html`)
   const file = wanted === '' || wanted.endsWith('/') ? `${wanted}index.html` : wanted
-  const found = store.findFile(label, file)
+  const found = store.findFile(name, file)
   const on = found?.leadsTo ?? (found ? undefined : folder?.leadsTo)
-  if (on !== undefined) return end(response, 301, 'Moved.', { location: on, 'cache-control': 'no-cache' })
+  if (on !== undefined) return moved(response, on)
   if (found) return send(store, request, response, 200, file, found)
   if (folder) return end(response, 301, 'Moved.', { location: `${address}/` })
-  const missing = store.findFile(label, '404.html')
+  const missing = store.findFile(name, '404.html')
   return missing ? send(store, request, response, 404, '404.html', missing) : end(response, 404, 'Not found.')
 }
 

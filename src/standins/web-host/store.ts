@@ -15,19 +15,20 @@ import {
 import path from 'node:path'
 import { LRUCache } from 'lru-cache'
 import { Contents } from './contents'
-import { HostError, labelSchema, manifestSchema, noteSchema, read, releaseIdSchema, type ReleaseFile, type ReleaseNote } from './wire'
+import { HostError, manifestSchema, noteSchema, read, releaseIdSchema, siteNameSchema, type ReleaseFile, type ReleaseNote } from './wire'
 import * as v from 'valibot'
 
-export type SiteRecord = { owner: string; movedTo: string | null }
+/** `hstsS`: for how long browsers are told to come by HTTPS alone, in seconds. */
+export type SiteRecord = { readonly owner: string; readonly movedTo: string | null; readonly hstsS?: number }
 type Files = ReadonlyMap<string, ReleaseFile>
 
 /** How many releases' lists of files are kept at hand. */
 const AT_HAND = 64
 
 /**
- * Sites on disk: `sites/<label>/<release>.manifest.json` lists a release's files, whose contents lie under their hash;
- * `sites/<label>/releases/<release>` says that it was live once, and `sites/<label>/current` names the one that visitors see.
- * Switching is one rename.
+ * Sites on disk, by label or by a whole name of their own: `sites/<label>/<release>.manifest.json` lists a release's files, whose contents
+ * lie under their hash; `sites/<label>/releases/<release>` says that it was live once, and `sites/<label>/current` names the one that
+ * visitors see. Switching is one rename.
  */
 export class SiteStore {
   readonly contents: Contents
@@ -42,26 +43,31 @@ export class SiteStore {
   }
 
   findSite(label: string): SiteRecord | null {
-    if (!v.is(labelSchema, label)) return null
+    if (!v.is(siteNameSchema, label)) return null
     const file = this.siteFile(label, 'site.json')
     return existsSync(file) ? (JSON.parse(readFileSync(file, 'utf8')) as SiteRecord) : null
   }
 
-  /** Gives a free label to an owner; saying it again changes nothing. */
+  /** Gives a free name to an owner; saying it again changes nothing. */
   claim(label: string, owner: string): boolean {
-    read(labelSchema, label)
+    read(siteNameSchema, label)
     const site = this.findSite(label)
     if (site && site.owner !== owner) throw new HostError(409, 'taken')
     mkdirSync(this.siteFile(label, 'releases'), { recursive: true })
-    this.writeFile(this.siteFile(label, 'site.json'), JSON.stringify({ owner, movedTo: null }))
+    if (!site) this.writeSite(label, { owner, movedTo: null })
     return site === null
   }
 
-  /** Sends visitors of a label on to another one of the same owner. */
+  /** Sends visitors of a name on to another one of the same owner, until something is published at it. */
   move(label: string, to: string): void {
     const site = this.getSite(label)
-    if (this.getSite(read(labelSchema, to)).owner !== site.owner) throw new HostError(422, 'it is the site of somebody else')
-    this.writeFile(this.siteFile(label, 'site.json'), JSON.stringify({ ...site, movedTo: to }))
+    if (this.getSite(read(siteNameSchema, to)).owner !== site.owner) throw new HostError(422, 'it is the site of somebody else')
+    this.writeSite(label, { ...site, movedTo: to })
+  }
+
+  /** Says whether browsers that were here are to come by HTTPS alone from now on. */
+  setTransport(label: string, hstsS: number): void {
+    this.writeSite(label, { ...this.getSite(label), hstsS })
   }
 
   /** Notes what a release will hold; answers with the contents that are not here, or not whole. */
@@ -91,6 +97,8 @@ export class SiteStore {
     symlinkSync(path.join('releases', id), link)
     renameSync(link, this.siteFile(label, 'current'))
     syncFolder(this.siteFile(label))
+    const site = this.getSite(label)
+    if (site.movedTo !== null) this.writeSite(label, { ...site, movedTo: null })
   }
 
   currentRelease(label: string): string | null {
@@ -132,6 +140,10 @@ export class SiteStore {
     const site = this.findSite(label)
     if (!site) throw new HostError(404, 'no such site')
     return site
+  }
+
+  private writeSite(label: string, site: SiteRecord): void {
+    this.writeFile(this.siteFile(label, 'site.json'), JSON.stringify(site))
   }
 
   private writeFile(file: string, text: string): void {

@@ -1,4 +1,4 @@
-import { format, formatDistanceToNow } from 'date-fns'
+import { format, formatDistanceToNow, isToday } from 'date-fns'
 
 export { capital } from '@/core/capital'
 
@@ -25,6 +25,16 @@ export function ago(iso: string): string {
 
 export function dayAndTime(iso: string): string {
   return format(new Date(iso), 'd MMM yyyy, HH:mm')
+}
+
+/** A time of day; with its day where that is not today. */
+export function clock(ms: number): string {
+  const at = new Date(ms)
+  return format(at, isToday(at) ? 'HH:mm' : 'd MMM, HH:mm')
+}
+
+export function day(iso: string): string {
+  return format(new Date(iso), 'd MMM yyyy')
 }
 
 export function count(n: number, one: string, many: string = `${one}s`): string {

@@ -14,14 +14,16 @@ type Answer = {
 type Props = {
   readonly job: string
   readonly address: string | null
+  /** The address is a domain of the client's own: one on the web host is what it was before, or can be again. */
+  readonly isDomain: boolean
   readonly proposal: string
   readonly hostSuffix: string
   readonly onChosen: (label: string) => void
 }
 
 /** Chooses the address on the web host: says while typing whether a name is free, and which others are. */
-export function AddressChooser({ job, address, proposal, hostSuffix, onChosen }: Props) {
-  const [name, setName] = useState(address ?? proposal)
+export function AddressChooser({ job, address, isDomain, proposal, hostSuffix, onChosen }: Props) {
+  const [name, setName] = useState(isDomain || address === null ? proposal : address)
   const [answer, setAnswer] = useState<Answer | null>(null)
   const [fault, setFault] = useState<string | null>(null)
   const [busy, setBusy] = useState(false)
@@ -94,7 +96,8 @@ export function AddressChooser({ job, address, proposal, hostSuffix, onChosen }:
           <p className="text-done">✓ This is the job’s address.</p>
         ) : answer.state === 'free' ? (
           <p className="text-done">
-            ✓ Free.{answer.label !== answer.shown && ` Name servers know it as ${answer.label}.`}
+            ✓ {isDomain ? 'The site can go back to it.' : 'Free.'}
+            {answer.label !== answer.shown && ` Name servers know it as ${answer.label}.`}
             {address && ' Visitors of the old address will be sent on to it.'}
           </p>
         ) : (

@@ -15,6 +15,8 @@ import { AddressChooser } from './address-chooser'
 import { DestinationForm } from './destination-form'
 import type { DestinationLine } from './destination-line'
 import { DestinationList } from './destination-list'
+import { OwnDomain } from './domain/own-domain'
+import type { DomainLine } from './domain/told'
 import { OthersFiles } from './others-files'
 import { OwnDestination } from './own-destination'
 import { PlanView } from './plan-view'
@@ -31,6 +33,7 @@ type Props = {
   /** A new one is about to be added, or the one that is looked at is about to be changed. */
   readonly form: 'new' | 'change' | null
   readonly address: string | null
+  readonly domain: DomainLine | null
   readonly proposal: string
   readonly hostSuffix: string
   readonly releases: readonly ReleaseLine[]
@@ -56,7 +59,7 @@ export function PublishStage({ form, ...props }: Props) {
 type PublishingProps = Omit<Props, 'form' | 'destinations'> & { readonly list: ReactNode }
 
 /** One destination: its plan, its releases, and what is live there. */
-function Publishing({ destination, list, address, proposal, hostSuffix, releases, notSentOn }: PublishingProps) {
+function Publishing({ destination, list, address, domain, proposal, hostSuffix, releases, notSentOn }: PublishingProps) {
   const router = useRouter()
   const job = useJob((s) => s.id)
   const saved = useJob((s) => s.saveState === 'saved')
@@ -68,6 +71,10 @@ function Publishing({ destination, list, address, proposal, hostSuffix, releases
   const live = useRef<HTMLAnchorElement>(null)
   const changes = useRef<HTMLHeadingElement>(null)
   const { liveUrl } = destination
+  const onAddress = (): void => {
+    changes.current?.focus()
+    router.refresh()
+  }
   // The button that was pressed has nothing more to do: the site itself is what is looked at next.
   useEffect(() => {
     if (done) live.current?.focus()
@@ -82,17 +89,18 @@ function Publishing({ destination, list, address, proposal, hostSuffix, releases
           {destination.kind !== 'web-host' ? (
             <OwnDestination job={job} line={destination} />
           ) : (
-            <AddressChooser
-              key={address ?? ''}
-              job={job}
-              address={address}
-              proposal={proposal}
-              hostSuffix={hostSuffix}
-              onChosen={() => {
-                changes.current?.focus()
-                router.refresh()
-              }}
-            />
+            <>
+              <AddressChooser
+                key={address ?? ''}
+                job={job}
+                address={address}
+                isDomain={address !== null && address === domain?.name}
+                proposal={proposal}
+                hostSuffix={hostSuffix}
+                onChosen={onAddress}
+              />
+              <OwnDomain job={job} domain={domain} onMoved={onAddress} />
+            </>
           )}
           <section aria-labelledby="changes" className="mt-6 border-t border-seam pt-4">
             <h2 id="changes" ref={changes} tabIndex={-1} className="mb-2 text-lg font-bold tracking-tight">

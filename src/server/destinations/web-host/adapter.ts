@@ -24,13 +24,18 @@ export const webHost: Adapter = {
   files: null,
 }
 
-function call(method: string, path: string, { signal }: CallOptions, body?: string | Uint8Array<ArrayBuffer>): Promise<Response> {
+export function call(
+  method: string,
+  path: string,
+  { signal }: Pick<CallOptions, 'signal'>,
+  body?: string | Uint8Array<ArrayBuffer>,
+): Promise<Response> {
   const { controlUrl, token } = webHostSettings()
   const headers = { authorization: `Bearer ${token}` }
   return fetch(controlUrl + path, { method, ...(body === undefined ? {} : { body }), headers, signal, cache: 'no-store' })
 }
 
-async function read(response: Response): Promise<unknown> {
+export async function read(response: Response): Promise<unknown> {
   const body: unknown = await response.json().catch(() => null)
   if (response.ok) return body
   throw toDestinationError(response.status, body)

@@ -1,0 +1,7 @@
+export * from './domain-name'
+export * from './records'
+export * from './found'
+export * from './judge'
+export * from './caa'
+export * from './zone'
+export * from './domain-mail'

@@ -1,0 +1,31 @@
+import { kept } from '../../files/kept'
+import { certifiedDomains, noteFault } from '../../store/domains'
+import { namesOf, putCertificate, renewFrom } from './keep'
+import { certificateByHttp } from './order'
+import { certificateProblem } from './to-problem'
+
+const HOUR_MS = 3_600_000
+
+/** Renews every certificate whose time has come; what is refused is noted with why, and tried again an hour later. */
+export async function renewDue(now: Date): Promise<readonly string[]> {
+  const renewed: string[] = []
+  for (const domain of certifiedDomains()) {
+    const from = renewFrom(domain)
+    if (from === null || now < from) continue
+    try {
+      await putCertificate(domain, await certificateByHttp(namesOf(domain), () => undefined))
+      renewed.push(domain.name)
+    } catch (error) {
+      const { message } = certificateProblem(error, domain.name)
+      noteFault(domain.name, message)
+      console.error(`The certificate of ${domain.name} could not be renewed: ${message}`)
+    }
+  }
+  return renewed
+}
+
+/** Looks for certificates to renew now and every hour. */
+export function keepRenewing(): void {
+  kept('renewing', () => setInterval(() => void renewDue(new Date()), HOUR_MS).unref())
+  void renewDue(new Date())
+}

@@ -1,0 +1,100 @@
+import { randomBytes } from 'node:crypto'
+import PQueue from 'p-queue'
+import {
+  caaNames,
+  leadingTo,
+  proofName,
+  question,
+  standing,
+  type DomainName,
+  type Found,
+  type FoundRecord,
+  type HostPlace,
+  type Looked,
+  type NameServer,
+} from '../../core/domain'
+import { ask, type QuestionType } from './ask'
+import { dnsSettings, type At } from './settings'
+
+/** How many questions are on their way at a time, and how many of a domain's own name servers are asked. */
+const AT_ONCE = 8
+const MOST_OWN = 4
+
+type Server = NameServer & { readonly at: At }
+
+/** Looks up all that counts for a domain: at its own name servers, where records are set, and at those that visitors ask. */
+export async function lookUp(domain: DomainName, challenges: readonly string[], now: Date): Promise<Looked> {
+  const { visitors } = dnsSettings()
+  const servers: Server[] = [...(await ownServers(domain)), ...visitors.map((at): Server => ({ name: at.address, kind: 'visitors', at }))]
+  const queue = new PQueue({ concurrency: AT_ONCE })
+  const questions = questionsFor(domain, challenges)
+  const answered = await Promise.all(
+    servers.map(async ({ name, kind, at }) => {
+      const found = await Promise.all(
+        questions.map(async ([type, asked]) => [question(type, asked), (await queue.add(() => ask(at, type, asked))).found] as const),
+      )
+      return { name, kind, answers: new Map<string, Found>(found) }
+    }),
+  )
+  return { atMs: now.getTime(), servers: answered, wildcard: await wildcardOf(domain, servers) }
+}
+
+function questionsFor(domain: DomainName, challenges: readonly string[]): (readonly [QuestionType, string])[] {
+  const names = domain.other === null ? [domain.name] : [domain.name, domain.other]
+  const numbers = names.flatMap((name): (readonly [QuestionType, string])[] => [
+    ['A', name],
+    ['AAAA', name],
+  ])
+  const words = [proofName(domain), ...challenges].map((name): readonly [QuestionType, string] => ['TXT', name])
+  const authorities = [...new Set(names.flatMap(caaNames))].map((name): readonly [QuestionType, string] => ['CAA', name])
+  return [...numbers, ...words, ...authorities]
+}
+
+/** What a name is answered with that nobody can have set: a wildcard. */
+async function wildcardOf({ registrable }: DomainName, servers: readonly Server[]): Promise<readonly FoundRecord[]> {
+  const own = servers.find(({ kind }) => kind === 'own')
+  if (!own) return []
+  const { found } = await ask(own.at, 'A', `x${randomBytes(6).toString('hex')}.${registrable}`)
+  return found.state === 'records' ? found.records : []
+}
+
+/**
+ * The name servers that a domain's owner has named, from the place where its zone begins: the first name from the whole one upwards that
+ * has NS records.
+ */
+async function ownServers({ name, registrable }: DomainName): Promise<Server[]> {
+  const within = caaNames(name).filter((one) => one === registrable || one.endsWith(`.${registrable}`))
+  for (const zone of within) {
+    const found = await askVisitors('NS', zone)
+    const names = standing(found, zone, 'NS').map(({ value }) => value)
+    if (names.length > 0) return (await Promise.all(names.slice(0, MOST_OWN).map(serverNamed))).filter((one) => one !== null)
+  }
+  return []
+}
+
+async function serverNamed(name: string): Promise<Server | null> {
+  const [address] = await numbersOf(name)
+  return address === undefined ? null : { name, kind: 'own', at: { address, port: dnsSettings().port } }
+}
+
+/** Every number that a name stands for, as visitors find it. */
+export async function numbersOf(name: string): Promise<string[]> {
+  const a = leadingTo(await askVisitors('A', name), 'A')
+  return [...a, ...leadingTo(await askVisitors('AAAA', name), 'AAAA')]
+}
+
+/** Where our host is, by its own name. */
+export async function hostPlace(name: string): Promise<HostPlace> {
+  const numbers = await numbersOf(name)
+  return { name, a: numbers.filter((one) => !one.includes(':')), aaaa: numbers.filter((one) => one.includes(':')) }
+}
+
+/** The first answer that one of the name servers gives that visitors ask. */
+async function askVisitors(type: QuestionType, name: string): Promise<Found> {
+  let last: Found = { state: 'failed', why: 'there is no name server to ask' }
+  for (const at of dnsSettings().visitors) {
+    last = (await ask(at, type, name)).found
+    if (last.state !== 'failed') return last
+  }
+  return last
+}

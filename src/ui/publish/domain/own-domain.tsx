@@ -1,0 +1,158 @@
+'use client'
+import type { Judged } from '@/core/domain'
+import { useRouter } from 'next/navigation'
+import { useEffect, useRef, useState } from 'react'
+import { Button } from '../../parts/button'
+import { clock, count } from '../../parts/words'
+import { CertificateLine } from './certificate-line'
+import { DomainForm } from './domain-form'
+import { HandOver } from './hand-over'
+import { RecordTable } from './record-table'
+import type { DomainLine } from './told'
+import { useDomainActs } from './use-domain-acts'
+import { useDomainLook, type Looking } from './use-domain-look'
+
+type Props = { readonly job: string; readonly domain: DomainLine | null; readonly onMoved: () => void }
+
+/** The client's own domain: noted, its records looked up until they lead here, with a certificate, and made the site's address. */
+export function OwnDomain({ job, domain, onMoved }: Props) {
+  const router = useRouter()
+  const heading = useRef<HTMLHeadingElement>(null)
+  const had = useRef(domain?.name)
+  // What was noted or let go changes all of this: the next thing to do stands under its heading.
+  useEffect(() => {
+    if (had.current !== domain?.name) heading.current?.focus()
+    had.current = domain?.name
+  }, [domain?.name])
+  return (
+    <section aria-labelledby="own-domain" className="mt-5 border-t border-seam pt-4">
+      <h2 id="own-domain" ref={heading} tabIndex={-1} className={domain ? 'mb-2 text-lg font-bold tracking-tight' : 'sr-only'}>
+        {domain ? domain.shown : 'A domain of the client’s own'}
+      </h2>
+      {domain ? (
+        <DomainPanel key={domain.name} job={job} domain={domain} onMoved={onMoved} />
+      ) : (
+        <DomainForm job={job} onAdded={() => router.refresh()} />
+      )}
+    </section>
+  )
+}
+
+function DomainPanel({ job, domain, onMoved }: Props & { readonly domain: DomainLine }) {
+  const router = useRouter()
+  const [round, setRound] = useState(0)
+  const acts = useDomainActs(job, () => {
+    setRound((now) => now + 1)
+    router.refresh()
+  })
+  const looking = useDomainLook(job, domain.name, round)
+  const { look } = looking
+  const isBusy = acts.doing !== null
+  return (
+    <>
+      <p className="mb-3 text-sm">
+        {domain.isAddress ? (
+          <span className="font-semibold text-done">✓ This is the site’s address.</span>
+        ) : (
+          'Set these records where the domain is looked after; everything else there stays as it is.'
+        )}
+        {domain.other && <span className="text-soft"> {domain.other} leads to it.</span>}
+      </p>
+      {look && <Records domain={domain} records={look.records} />}
+      <LookLine looking={looking} />
+      <CertificateLine domain={domain} look={look} acts={acts} />
+      <div className="mt-3 flex flex-wrap items-center gap-2">
+        {!domain.isAddress && (
+          <Button
+            look="main"
+            disabled={isBusy || !look?.isReady}
+            aria-describedby="domain-doing"
+            onClick={() => void acts.moveHere().then((isDone) => isDone && onMoved())}
+          >
+            Bring the site to this domain
+          </Button>
+        )}
+        {look?.records.some(({ state }) => state !== 'right') && <HandOver look={look} />}
+        {!domain.isAddress && <LetGo isBusy={isBusy} onLetGo={() => void acts.letGo()} />}
+      </div>
+      <p id="domain-doing" role="status" className="mt-2 min-h-6 text-sm text-soft">
+        {acts.doing ?? (look && !domain.isAddress ? nextStep(look.isReady, domain.certificate !== null) : '')}
+      </p>
+      {acts.fault && (
+        <p role="alert" className="mt-1 font-medium text-thread">
+          ✕ {acts.fault}
+        </p>
+      )}
+    </>
+  )
+}
+
+/** Once the site is at the domain and all is right there is nothing to set: the records fold away. */
+function Records({ domain, records }: { domain: DomainLine; records: readonly Judged[] }) {
+  const table = <RecordTable records={records} registrable={domain.registrable} />
+  if (!domain.isAddress || records.some(({ state }) => state !== 'right')) return table
+  return (
+    <details className="border border-seam bg-cloth">
+      <summary className="cursor-pointer px-3 py-2 text-sm font-semibold text-done">✓ {count(records.length, 'record')}, all right</summary>
+      {table}
+    </details>
+  )
+}
+
+function nextStep(isReady: boolean, isCertified: boolean): string {
+  if (!isReady) return 'Once the records lead here, the site can be brought to the domain. You need not wait on this screen.'
+  return isCertified
+    ? 'The records lead here, and there is a certificate: the site can be brought there. What visitors see changes when you publish.'
+    : 'The records lead here. A certificate is fetched when the site is brought there; what visitors see changes when you publish.'
+}
+
+/** When and where it was looked up, and when it is again. */
+function LookLine({ looking: { look, isLooking, fault, nextMs, again } }: { looking: Looking }) {
+  const own = look?.servers.filter(({ kind }) => kind === 'own') ?? []
+  const others = (look?.servers.length ?? 0) - own.length
+  const names = own.length === 0 ? 'none of its own name servers' : own.map(({ name }) => name).join(', ')
+  return (
+    <div className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1 text-sm">
+      <Button disabled={isLooking} onClick={again}>
+        Look again
+      </Button>
+      <p role="status" className="min-w-0 text-soft">
+        {isLooking || !look
+          ? 'Looking up the records…'
+          : `Looked up at ${clock(look.atMs)} at ${names} and ${others} that visitors ask.${sayNext(look.atMs, nextMs)}`}
+      </p>
+      {fault && (
+        <p role="alert" className="w-full font-medium text-thread">
+          ✕ {fault}
+        </p>
+      )}
+      {look?.wildcard && <p className="w-full text-soft">{look.wildcard}</p>}
+    </div>
+  )
+}
+
+function sayNext(atMs: number, nextMs: number | null): string {
+  if (nextMs === null) return ''
+  return nextMs - atMs < 60_000 ? ' Again within a minute.' : ` Again at ${clock(nextMs)}.`
+}
+
+function LetGo({ isBusy, onLetGo }: { isBusy: boolean; onLetGo: () => void }) {
+  const [asked, setAsked] = useState(false)
+  if (!asked)
+    return (
+      <Button look="quiet" disabled={isBusy} onClick={() => setAsked(true)}>
+        Another domain, or none…
+      </Button>
+    )
+  return (
+    <span role="group" aria-label="Another domain, or none" className="flex items-center gap-2 text-sm">
+      The proof is forgotten here; its records can be taken out.
+      <Button autoFocus disabled={isBusy} onClick={onLetGo}>
+        Let it go
+      </Button>
+      <Button look="quiet" onClick={() => setAsked(false)}>
+        Keep it
+      </Button>
+    </span>
+  )
+}
