@@ -88,7 +88,12 @@ test('every address at which visitors found a page is known, from every release 
   const job = start('Mover')
   const publish = (n: number): void => {
     const release = `mover-${n}`
-    releases.insertRelease(job, { id: release, revision: log.jobState(job).revision, address: job, manifest: {} })
+    releases.insertRelease(job, {
+      id: release,
+      revision: log.jobState(job).revision,
+      address: job,
+      manifest: { 'index.html': { hash: 'a'.repeat(64), bytes: 1 } },
+    })
     const publication = { id: `pub-${n}`, job, destination: 'web-host', release, address: job, movedFrom: null, person: null, note: '' }
     publications.insertPublication(publication)
     publications.noteSwitched({ ...publication, switchedAt: null, doneAt: null })

@@ -145,6 +145,7 @@ export const PROBLEMS = {
     status: 409,
     sentence: () => 'This site is being published right now, from another tab. Wait until it is done, then look at the plan again.',
   },
+  timeWrong: { status: 422, sentence: () => 'Choose a time that is still to come, within a year.' },
   publishingStopped: {
     status: 409,
     sentence: () => 'Stopped. Visitors see what they saw before. What was sent already is not sent again.',

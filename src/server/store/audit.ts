@@ -24,6 +24,8 @@ export const AUDITED = [
   'destination added',
   'destination changed',
   'destination let go',
+  'withdrawn',
+  'publication planned',
   'domain added',
   'domain let go',
 ] as const

@@ -71,6 +71,7 @@ const TABLES = [
   'job_line',
   'task',
   'publication',
+  'planned_publication',
   'destination',
   'domain',
   'release',

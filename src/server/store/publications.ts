@@ -44,14 +44,18 @@ export function insertPublication(publication: Omit<Publication, 'switchedAt' | 
 /** Of what a job has, a destination that was let go has no part: what is there is its owner's. */
 const STILL_OURS = "(destination = 'web-host' OR destination IN (SELECT id FROM destination))"
 
+/** Where the newest switch of a destination is to a release with something in it: where it is to none, the site was taken off there. */
+const IS_LIVE = `switch IS NOT NULL AND ${STILL_OURS} AND switch = (SELECT max(switch) FROM publication AS later
+  WHERE later.job = publication.job AND later.destination = publication.destination)
+  AND NOT EXISTS (SELECT 1 FROM release AS live WHERE live.id = publication.release AND live.manifest = '{}')`
+
 /**
  * What visitors of a job's site see now: the newest switch, whatever the clock said; on one destination, or, where none is named, on
  * the one that was published to last.
  */
 export function livePublication(job: string, destination: string | null = null): Publication | null {
   const row = sql<[string, string | null, string | null], Row>(
-    `SELECT ${COLUMNS} FROM publication WHERE job = ? AND switch IS NOT NULL AND (destination = ? OR ? IS NULL AND ${STILL_OURS})
-     ORDER BY switch DESC LIMIT 1`,
+    `SELECT ${COLUMNS} FROM publication WHERE job = ? AND ${IS_LIVE} AND (destination = ? OR ? IS NULL) ORDER BY switch DESC LIMIT 1`,
   ).get(job, destination, destination)
   return row ? toPublication(row) : null
 }
@@ -97,7 +101,7 @@ export type Live = {
 export function liveOfAll(): Map<string, Live> {
   const rows = sql<[], { job: string; destination: string; address: string; switched_at: string; number: number | null; revision: number }>(
     `SELECT publication.job, destination, publication.address, switched_at, max(switch), number, revision
-     FROM publication JOIN release ON release.id = publication.release WHERE switch IS NOT NULL AND ${STILL_OURS}
+     FROM publication JOIN release ON release.id = publication.release WHERE ${IS_LIVE}
      GROUP BY publication.job`,
   ).all()
   return new Map(rows.map(({ job, switched_at, ...live }) => [job, { ...live, switchedAt: switched_at }]))

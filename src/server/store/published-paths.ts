@@ -5,7 +5,7 @@ import { db, sql } from './db'
 export function revisionsToNote(job: string): number[] {
   return sql<[string], { revision: number }>(
     `SELECT DISTINCT release.revision FROM publication JOIN release ON release.id = publication.release
-     WHERE publication.job = ? AND switched_at IS NOT NULL
+     WHERE publication.job = ? AND switched_at IS NOT NULL AND manifest <> '{}'
      AND NOT EXISTS (SELECT 1 FROM published_path AS noted WHERE noted.job = publication.job AND noted.revision = release.revision)`,
   )
     .all(job)

@@ -55,12 +55,10 @@ export function insertRelease(job: string, release: Omit<Release, 'number' | 'bu
   )
 }
 
-/** Gives a release its number, once: the next of those that visitors have seen. */
+/** Gives a release its number, once: the next of those that visitors have seen. One with no file in it is none that anybody saw. */
 export function numberRelease(job: string, id: string): void {
-  sql('UPDATE release SET number = coalesce(number, (SELECT 1 + coalesce(max(number), 0) FROM release WHERE job = ?)) WHERE id = ?').run(
-    job,
-    id,
-  )
+  const next = '(SELECT 1 + coalesce(max(number), 0) FROM release WHERE job = ?)'
+  sql(`UPDATE release SET number = coalesce(number, ${next}) WHERE id = ? AND manifest <> '{}'`).run(job, id)
 }
 
 /** The newest release of a revision for an address, if one was built and kept. */

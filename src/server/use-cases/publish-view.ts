@@ -9,12 +9,14 @@ import { namesOfPeople } from '../store/people'
 import { livePublication, openPublications } from '../store/publications'
 import { getRelease, publishedReleases } from '../store/releases'
 import { findJobLine } from './list-jobs'
+import { plannedLines, type PlannedLine } from './plan-publication'
 import { domainView, type DomainView } from './own-domain'
 
 /** One release as the list shows it. */
 export type ReleaseLine = {
   readonly id: string
   readonly number: number | null
+  readonly revision: number
   readonly at: string
   readonly address: string
   readonly live: boolean
@@ -47,6 +49,8 @@ export type PublishView = {
   readonly proposal: string
   readonly hostSuffix: string
   readonly releases: readonly ReleaseLine[]
+  /** What goes live later. */
+  readonly planned: readonly PlannedLine[]
   /** An old address whose visitors are not sent on yet. */
   readonly notSentOn: string | null
 }
@@ -65,6 +69,7 @@ export function publishView(job: string, asked: string = WEB_HOST): PublishView 
     proposal: releases.find((one) => !isDomain(one.address))?.address ?? toSegment(findJobLine(job).name, 63),
     hostSuffix: destinationOf().originOf('').replace('http://', ''),
     releases,
+    planned: plannedLines(job, id),
     notSentOn: openPublications(job, id).find((p) => p.switchedAt !== null)?.movedFrom ?? null,
   }
 }
@@ -111,6 +116,7 @@ function releaseLines(job: string, destination: string): readonly ReleaseLine[] 
   return publishedReleases(job, destination).map((release) => ({
     id: release.id,
     number: release.number,
+    revision: release.revision,
     at: release.lastLiveAt,
     address: release.address,
     live: release.id === live?.release,

@@ -14,31 +14,41 @@ import { insertPublication, livePublication, openPublications, type Publication 
 import { findRelease, getRelease, insertRelease, type Release } from '../store/releases'
 import { runTask, stopTask } from '../tasks/run-task'
 
-/** The site as it is at the revision that the screen shows, or an earlier release once more. */
+/** The site as it is at the revision that the screen shows, an earlier release once more, or nothing: it is taken off. */
 const note = v.optional(v.pipe(v.string(), v.trim(), v.maxLength(MAX_NOTE)))
 const destination = v.optional(v.string())
 export const publishSchema = v.union([
   v.strictObject({ revision: v.pipe(v.number(), v.integer()), note, destination }),
   v.strictObject({ release: v.string(), note, destination }),
+  v.strictObject({ withdraw: v.literal(true), destination }),
 ])
 export type PublishInput = v.InferOutput<typeof publishSchema>
 export type Published = CarriedOut & { readonly origin: string }
 
+/** In whose name it is published, and whence that was asked. */
+export type Publisher = { readonly person: Pick<By['person'], 'id'>; readonly whence: Pick<By['whence'], 'address'> }
+
 /** Publishes to one of the job's destinations, one publication at a time; what was cut off there before is finished first. */
-export function publish(job: string, input: PublishInput, onProgress: OnProgress, { person, whence }: By): Promise<Published> {
+export function publish(job: string, input: PublishInput, onProgress: OnProgress, { person, whence }: Publisher): Promise<Published> {
   const where = addressedAt(job, input.destination ?? WEB_HOST)
   const { id, to, address } = where
   return runTask(job, 'publish', input, async (stopped) => {
     const tell = stoppable(stopped, onProgress)
     for (const open of openPublications(job, id)) await carryOut(to, open, getRelease(job, open.release), () => undefined)
-    const release =
-      'release' in input ? await earlierRelease(job, input.release, where, tell) : await presentRelease(job, input.revision, where, tell)
-    const publication = begin(job, where, release, person.id, input.note ?? '')
+    const release = await releaseOf(job, input, where, tell)
+    const publication = begin(job, where, release, person.id, 'note' in input ? (input.note ?? '') : '')
     const done = await carryOut(to, publication, release, tell)
-    noteAudit({ person: person.id, what: 'published', about: address, address: whence.address })
+    noteAudit({ person: person.id, what: 'withdraw' in input ? 'withdrawn' : 'published', about: address, address: whence.address })
     if (done.notSentOn !== null) finishLater()
     return { ...done, origin: to.originOf(address) }
   })
+}
+
+async function releaseOf(job: string, input: PublishInput, where: Addressed, tell: OnProgress): Promise<Release> {
+  if ('release' in input) return earlierRelease(job, input.release, where, tell)
+  if ('revision' in input) return presentRelease(job, input.revision, where, tell)
+  if (!livePublication(job, where.id)) throw new Problem('releaseGone')
+  return keepRelease(job, { revision: jobState(job).revision, address: where.address, manifest: {} })
 }
 
 /** Stops the publication of a job that goes on, as long as no visitor is being switched. */
@@ -73,7 +83,7 @@ function begin(job: string, { id: destination, to }: Addressed, release: Release
 }
 
 /** What the screen shows is what is published: a site that has moved on since is looked at first. */
-async function presentRelease(job: string, revision: number, where: Addressed, onProgress: OnProgress): Promise<Release> {
+export async function presentRelease(job: string, revision: number, where: Addressed, onProgress: OnProgress): Promise<Release> {
   const state = jobState(job)
   if (state.revision !== revision) throw new Problem('movedOn', { asked: revision, now: state.revision })
   const { manifest } = await prepareFiles(job, state, where, onProgress)

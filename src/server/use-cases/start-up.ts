@@ -7,6 +7,7 @@ import { openPublications } from '../store/publications'
 import { endCutOffTasks } from '../tasks/run-task'
 import { checkAndRepair } from './check'
 import { completeJobs } from './complete-jobs'
+import { keepPublishingDue } from './plan-publication'
 import { emptyBin } from './shelve-job'
 import { findTrouble, onlyToRead } from './trouble'
 
@@ -29,8 +30,8 @@ export function startWhenItCan(): void {
 
 /**
  * What is done once when the application starts: what has lain in the bin for its days goes (and again each day); jobs of an earlier day
- * are completed; what a crash cut off is finished or taken back; certificates are renewed; what nobody needs is let go; what is kept is
- * checked.
+ * are completed; what a crash cut off is finished or taken back; certificates are renewed, and what is planned goes out at its time; what
+ * nobody needs is let go; what is kept is checked.
  */
 export function startUp(): void {
   emptyBin(new Date())
@@ -39,6 +40,7 @@ export function startUp(): void {
   endCutOffTasks()
   if (openPublications().length > 0) void finishOpen()
   keepRenewing()
+  keepPublishingDue()
   thinOut(new Date())
   void checkAndRepair()
 }

@@ -15,9 +15,18 @@ import { Jump } from './jump'
 import type { OtherJob } from './other-job'
 import { SavedMark } from './saved-mark'
 import { SkipLink } from './skip-link'
+import { useDiffering } from './use-differing'
+
+type Props = {
+  readonly jobs: readonly OtherJob[]
+  readonly liveUrl: string | null
+  /** Which release visitors see; null where none. */
+  readonly live: string | null
+  readonly children: ReactNode
+}
 
 /** The slim bar over every stage of a job: whose it is, where the work stands, undo, whether it is saved, where it lives. */
-export function Frame({ jobs, liveUrl, children }: { jobs: readonly OtherJob[]; liveUrl: string | null; children: ReactNode }) {
+export function Frame({ jobs, liveUrl, live, children }: Props) {
   const store = useJobStore()
   const id = useJob((s) => s.id)
   const canUndo = useJob((s) => s.canUndo)
@@ -29,7 +38,7 @@ export function Frame({ jobs, liveUrl, children }: { jobs: readonly OtherJob[]; 
       <SkipLink />
       <header className="flex h-12 shrink-0 items-stretch gap-4 border-b border-ink bg-cloth px-4">
         <JobSwitcher jobs={jobs} id={id} />
-        <Stages id={id} />
+        <Stages id={id} live={live} />
         <div className="ms-auto flex items-center gap-1">
           <Jump jobs={jobs} />
           <BarButton label="Undo" keys="Ctrl+Z" disabled={!canUndo || may === 'read'} onClick={() => void store.undo()}>
@@ -131,13 +140,14 @@ function JobSwitcher({ jobs, id }: { jobs: readonly OtherJob[]; id: string }) {
 const BRIEF_FACTS = ['name', 'trade', 'phone', 'email', 'address', 'hours'] as const
 
 /** The stages in the order of the work; each shows as a number what is still open in it. */
-function Stages({ id }: { id: string }) {
+function Stages({ id, live }: { id: string; live: string | null }) {
   const path = usePathname()
   const missing = useJob((s) => BRIEF_FACTS.filter((f) => factsOf(s.document)[f] === undefined).length)
   const unbranded = useJob(({ document: { brand } }) => (brand.colour ? 0 : 1) + (brand.logo ? 0 : 1))
   const leftovers = useJob((s) => countLeftovers(s.pack, s.document).total)
   const drafts = useJob((s) => countLeftovers(s.pack, s.document).drafts)
   const unplanned = useJob((s) => unplannedParts(s.document))
+  const differing = useDiffering(live)
   const stages = [
     { name: 'Brief', open: missing, of: 'left for later' },
     { name: 'Template', open: 0, of: '' },
@@ -148,7 +158,11 @@ function Stages({ id }: { id: string }) {
       of: drafts > 0 ? `open: ${leftovers} leftovers, ${drafts} drafts to confirm` : 'leftovers',
     },
     { name: 'Pages', open: unplanned, of: 'page names, addresses and descriptions open' },
-    { name: 'Publish', open: 0, of: '' },
+    {
+      name: 'Publish',
+      open: differing,
+      of: `${differing === 1 ? 'page is' : 'pages are'} not as visitors see ${differing === 1 ? 'it' : 'them'}`,
+    },
   ]
   return (
     <nav aria-label="Stages" className="flex items-stretch">

@@ -33,6 +33,12 @@ export function clock(ms: number): string {
   return format(at, isToday(at) ? 'HH:mm' : 'd MMM, HH:mm')
 }
 
+/** A time as it is said in a time zone: with the day of the week, since that is what one plans by. */
+export function atIn(iso: string, zone: string): string {
+  const parts = { weekday: 'long', day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' } as const
+  return new Intl.DateTimeFormat('en-GB', { ...parts, timeZone: zone }).format(new Date(iso))
+}
+
 export function day(iso: string): string {
   return format(new Date(iso), 'd MMM yyyy')
 }

@@ -12,6 +12,7 @@ import { inputClass } from '../parts/field'
 import { CopyButton } from '../parts/copy-button'
 import { count } from '../parts/words'
 import { AddressChooser } from './address-chooser'
+import { CompareReleases } from './compare/compare-releases'
 import { DestinationForm } from './destination-form'
 import type { DestinationLine } from './destination-line'
 import { DestinationList } from './destination-list'
@@ -19,8 +20,10 @@ import { OwnDomain } from './domain/own-domain'
 import type { DomainLine } from './domain/told'
 import { OthersFiles } from './others-files'
 import { OwnDestination } from './own-destination'
+import { PlanLater, PlannedList, type PlannedLine } from './planned'
 import { PlanView } from './plan-view'
-import { ReleaseList, type ReleaseLine } from './release-list'
+import type { ReleaseLine } from './release-line'
+import { ReleaseList } from './release-list'
 import { ProgressTape } from './progress-tape'
 import { ShareAddress } from './share-address'
 import { usePublishing } from './use-publishing'
@@ -32,21 +35,27 @@ type Props = {
   readonly destination: DestinationLine
   /** A new one is about to be added, or the one that is looked at is about to be changed. */
   readonly form: 'new' | 'change' | null
+  /** The release that is set against another state, if that is looked at. */
+  readonly compared: string | null
   readonly address: string | null
   readonly domain: DomainLine | null
   readonly proposal: string
   readonly hostSuffix: string
   readonly releases: readonly ReleaseLine[]
+  readonly planned: readonly PlannedLine[]
   /** An old address whose visitors are not sent on yet. */
   readonly notSentOn: string | null
 }
 
 /** From the job to where visitors find it: where it goes, what will change, publish, and back to an earlier release. */
-export function PublishStage({ form, ...props }: Props) {
+export function PublishStage({ form, compared, ...props }: Props) {
   const job = useJob((s) => s.id)
   const { destinations, destination } = props
   const list = <DestinationList job={job} lines={destinations} shown={form === 'new' ? 'new' : destination.id} />
   const line = form === 'change' && destination.settings ? destination : null
+  const seen = props.releases.filter(({ files }) => files > 0)
+  if (compared !== null && seen.length > 0)
+    return <CompareReleases key={destination.id} job={job} destination={destination.id} releases={seen} first={compared} />
   if (form !== 'new' && !line) return <Publishing key={destination.id} {...props} list={list} />
   return (
     <DestinationForm key={line?.id ?? 'new'} job={job} line={line}>
@@ -56,14 +65,26 @@ export function PublishStage({ form, ...props }: Props) {
   )
 }
 
-type PublishingProps = Omit<Props, 'form' | 'destinations'> & { readonly list: ReactNode }
+type PublishingProps = Omit<Props, 'form' | 'compared' | 'destinations'> & { readonly list: ReactNode }
 
 /** One destination: its plan, its releases, and what is live there. */
-function Publishing({ destination, list, address, domain, proposal, hostSuffix, releases, notSentOn }: PublishingProps) {
+function Publishing({ destination, list, address, domain, proposal, hostSuffix, releases, planned, notSentOn }: PublishingProps) {
   const router = useRouter()
   const job = useJob((s) => s.id)
   const saved = useJob((s) => s.saveState === 'saved')
-  const { plan: made, progress, fault, stopped, done, busy, prepare, publish, putBack, stop } = usePublishing(destination.id, address)
+  const {
+    plan: made,
+    progress,
+    fault,
+    stopped,
+    done,
+    busy,
+    prepare,
+    publish,
+    putBack,
+    takeOff,
+    stop,
+  } = usePublishing(destination.id, address)
   const plan = made?.plan ?? null
   const [note, setNote] = useState('')
   // What was noted belongs to the release that went live with it; what is typed meanwhile stays.
@@ -79,6 +100,7 @@ function Publishing({ destination, list, address, domain, proposal, hostSuffix, 
   useEffect(() => {
     if (done) live.current?.focus()
   }, [done, liveUrl])
+  const liveRelease = releases.find(({ live: isLive }) => isLive)
   const nothing = plan ? plan.added.length + plan.changed.length + plan.removed.length === 0 : false
   return (
     <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_22rem] overflow-hidden">
@@ -118,7 +140,19 @@ function Publishing({ destination, list, address, domain, proposal, hostSuffix, 
                 )}
               </>
             ) : plan ? (
-              <PlanView plan={plan} />
+              <>
+                <PlanView plan={plan} />
+                {liveRelease && !nothing && (
+                  <p className="mt-2 text-sm">
+                    <Link
+                      href={`/jobs/${job}/publish?to=${destination.id}&compare=${liveRelease.id}`}
+                      className="underline underline-offset-2"
+                    >
+                      See what differs from No. {liveRelease.number}, page by page
+                    </Link>
+                  </p>
+                )}
+              </>
             ) : (
               !fault && (
                 <p className="text-soft" role="status">
@@ -147,6 +181,13 @@ function Publishing({ destination, list, address, domain, proposal, hostSuffix, 
           {address !== null && (
             <div className="mt-4 flex flex-wrap items-center gap-4">
               <PublishButton disabled={!made || nothing || busy || !saved || made.inTheWay.length > 0} onPublish={send} />
+              <PlanLater
+                job={job}
+                destination={destination.id}
+                revision={made && !busy && saved ? made.revision : null}
+                note={note}
+                onPlanned={() => setNote('')}
+              />
               <label className="flex min-w-0 flex-1 items-center gap-2 text-sm">
                 <span className="shrink-0 font-semibold">Note</span>
                 <input
@@ -166,6 +207,7 @@ function Publishing({ destination, list, address, domain, proposal, hostSuffix, 
               )}
             </div>
           )}
+          <PlannedList job={job} planned={planned} />
           {notSentOn && (
             <p className="mt-3 text-sm" role="status">
               Visitors of <span className="font-mono">{notSentOn}</span> are not sent on yet: the host did not take it. It is tried again by
@@ -192,7 +234,16 @@ function Publishing({ destination, list, address, domain, proposal, hostSuffix, 
           {liveUrl && <VisitorsLook job={job} destination={destination.id} after={done} />}
         </div>
       </div>
-      <ReleaseList job={job} releases={releases} address={address} busy={busy} onPutBack={putBack} />
+      <ReleaseList
+        job={job}
+        destination={destination.id}
+        releases={releases}
+        address={address}
+        liveUrl={liveUrl}
+        busy={busy}
+        onPutBack={putBack}
+        onTakeOff={takeOff}
+      />
     </main>
   )
 }

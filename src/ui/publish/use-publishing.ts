@@ -39,6 +39,8 @@ export type Publishing = {
   /** False where it did not go live. */
   readonly publish: (note: string) => Promise<boolean>
   readonly putBack: (release: string) => void
+  /** Takes the site off, until something is published again. */
+  readonly takeOff: () => void
   /** Stops what is being published; null where it is not, or visitors are being switched already. */
   readonly stop: (() => void) | null
 }
@@ -107,7 +109,10 @@ export function usePublishing(destination: string, address: string | null): Publ
     if (saved && isMeasured) void prepare()
   }, [prepare, saved, revision, isMeasured, menu, holds])
 
-  const put = async (input: { revision: number; note: string } | { release: string }, words: (sent: Sent) => string): Promise<boolean> => {
+  const put = async (
+    input: { revision: number; note: string } | { release: string } | { withdraw: true },
+    words: (sent: Sent) => string,
+  ): Promise<boolean> => {
     if (running.current) return false
     setDone(null)
     setOut(true)
@@ -134,6 +139,7 @@ export function usePublishing(destination: string, address: string | null): Publ
     publish: async (note) => isNow && (await put({ revision: made.revision, note }, wordsOf)),
     stop:
       isOut && progress?.step !== 'switching' ? () => void postJson(`/api/jobs/${job}/publish`, {}, 'DELETE').catch(() => undefined) : null,
+    takeOff: () => void put({ withdraw: true }, () => 'The site is taken off.'),
     putBack: (release) => void put({ release }, () => 'The earlier release is live again.'),
   }
 }

@@ -12,6 +12,7 @@ body:not(.viewing) img[data-basted]{outline:4px dashed #d4511e!important;outline
 [data-draft]{text-decoration:underline dotted #7a6200 3px!important;text-underline-offset:.2em!important}
 body:not(.viewing) [data-place]:hover{box-shadow:0 0 0 4px rgb(246 201 21/.55)}
 [data-in-hand]{box-shadow:0 0 0 3px #14241c,0 0 0 8px #f6c915!important}
+[data-boxed]{outline:8px solid #f6c915!important;outline-offset:-8px;box-shadow:inset 0 0 0 10px #14241c!important}
 [data-section-in-hand]{outline:6px solid #f6c915!important;outline-offset:-6px}
 [contenteditable].ProseMirror{white-space:pre-wrap}
 [contenteditable] [data-chip]{border-radius:3px;background:rgb(246 201 21/.45)}

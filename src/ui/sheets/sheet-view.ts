@@ -7,6 +7,9 @@ import { takeSections, type SectionEvents } from './section-hands'
 import { SheetHands, toSitePath, type SheetEvents } from './sheet-hands'
 import { SHEET_CSS } from './sheet-css'
 
+/** How much is seen above the first box. */
+const BOX_MARGIN_PX = 24
+
 /** One sheet: a page drawn live in a frame, patched where it changed, and typed into. */
 export class SheetView {
   private shown = new Map<string, string>()
@@ -83,6 +86,15 @@ export class SheetView {
     const changed = this.draw(frame, only)
     this.keepWords()
     return changed
+  }
+
+  /** Draws a box around some sections, and brings the first of them into sight. */
+  box(sections: ReadonlySet<string>): void {
+    const all = [...this.document.querySelectorAll('[data-section]')]
+    const isBoxed = (element: Element): boolean => sections.has(element.getAttribute('data-section') ?? '')
+    for (const element of all) element.toggleAttribute('data-boxed', isBoxed(element))
+    const first = all.find(isBoxed)?.getBoundingClientRect()
+    if (first) this.document.defaultView?.scrollBy(0, first.top - BOX_MARGIN_PX)
   }
 
   private draw(frame: DrawnPage, only?: string): string[] {

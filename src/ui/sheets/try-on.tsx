@@ -15,6 +15,8 @@ type Props = {
   readonly label: string
   /** Shown alone, without header and footer: one section of the page. */
   readonly only?: string
+  /** Sections that a box is drawn around. */
+  readonly boxed?: ReadonlySet<string>
 }
 
 /** What is this near to being seen is made before it is, once all that is seen is there. */
@@ -26,21 +28,22 @@ function isNear({ isIntersecting, boundingClientRect: { top, bottom } }: Interse
 }
 
 /** One page drawn live and small. What is out of sight waits: the first screen is drawn first. */
-export function TryOn({ site, page, layout, width, height, label, only }: Props) {
+export function TryOn({ site, page, layout, width, height, label, only, boxed }: Props) {
   const box = useRef<HTMLDivElement>(null)
   const frame = useRef<HTMLIFrameElement>(null)
   // A frame costs something before anything is drawn in it: of a hundred, those out of sight are not made yet.
   const [isMade, setMade] = useState(false)
   const drawn = useRef<{ view: SheetView; paint: ReturnType<typeof makeSheetPainter> } | null>(null)
-  const latest = useRef({ site, page, only })
+  const latest = useRef({ site, page, only, boxed })
   const inSight = useRef(false)
-  latest.current = { site, page, only }
+  latest.current = { site, page, only, boxed }
   const draw = (): void => {
     if (!inSight.current || !frame.current) return
     if (drawn.current?.view.isEmptied) drawn.current = null
     drawn.current ??= { view: new SheetView(frame.current, null), paint: makeSheetPainter() }
-    const { site: now, page: shown, only: alone } = latest.current
+    const { site: now, page: shown, only: alone, boxed: marked } = latest.current
     drawn.current.view.show(drawn.current.paint(now, shown), alone)
+    if (marked) drawn.current.view.box(marked)
     frame.current.setAttribute('data-drawn', '')
   }
   useEffect(() => {
@@ -67,7 +70,7 @@ export function TryOn({ site, page, layout, width, height, label, only }: Props)
       drawn.current = null
     }
   }, [])
-  useEffect(draw, [site, page, only, isMade])
+  useEffect(draw, [site, page, only, boxed, isMade])
   const scale = width / layout
   return (
     <div ref={box} className="relative shrink-0 overflow-hidden border border-seam bg-white" style={{ width, height }}>

@@ -28,7 +28,11 @@ export default async function JobLayout({ children, params }: { children: ReactN
   if (!open || open.missing.includes(open.document.dress.template)) return <UnwornJob name={line.name} trouble={line.trouble} />
   return (
     <JobProvider key={job} job={open} pack={allPacks()} here={{ person, may: mayOnJob(person, job) ?? 'read' }}>
-      <Frame jobs={lines.filter(({ shelf }) => shelf === 'work').map(({ id, name }) => ({ id, name }))} liveUrl={line.liveUrl}>
+      <Frame
+        jobs={lines.filter(({ shelf }) => shelf === 'work').map(({ id, name }) => ({ id, name }))}
+        liveUrl={line.liveUrl}
+        live={line.liveUrl && `${line.liveUrl} ${line.releaseNumber}`}
+      >
         {children}
       </Frame>
     </JobProvider>

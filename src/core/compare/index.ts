@@ -1,0 +1,2 @@
+export * from './compare-sites'
+export * from './pages-differing'

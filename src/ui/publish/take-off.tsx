@@ -1,0 +1,44 @@
+'use client'
+import { useState } from 'react'
+import { Button } from '../parts/button'
+
+/** Takes a site off a destination: its files go, what others put there stays, and every release can be put back. */
+export function TakeOff({
+  address,
+  busy,
+  onTakeOff,
+}: {
+  readonly address: string
+  readonly busy: boolean
+  readonly onTakeOff: () => void
+}) {
+  const [asked, setAsked] = useState(false)
+  if (!asked)
+    return (
+      <Button look="quiet" className="mt-2" disabled={busy} onClick={() => setAsked(true)}>
+        Take the site off…
+      </Button>
+    )
+  return (
+    <div role="group" aria-label="Take the site off" className="mt-2 border border-seam bg-table p-3 text-sm">
+      <p className="mb-2">
+        Visitors will find nothing at <span className="break-all font-mono text-xs">{address}</span>. Nothing is lost: any release can be
+        put back.
+      </p>
+      <Button
+        look="main"
+        autoFocus
+        disabled={busy}
+        onClick={() => {
+          setAsked(false)
+          onTakeOff()
+        }}
+      >
+        Take it off
+      </Button>{' '}
+      <Button look="quiet" onClick={() => setAsked(false)}>
+        Leave it
+      </Button>
+    </div>
+  )
+}

@@ -1,0 +1,76 @@
+import { expect, test, type Page } from '@playwright/test'
+import { axeFaults } from './axe'
+import { askHost, cell, makeJob, openContent, openPublish, saved, siteUrl, takeAddress } from './screen'
+
+async function publish(page: Page): Promise<void> {
+  const button = page.getByRole('button', { name: /^Publish with \d+ leftovers$/ })
+  await expect(button).toBeEnabled({ timeout: 180_000 })
+  await button.click()
+  await expect(page.getByText(/✓ Live\./)).toBeVisible({ timeout: 180_000 })
+}
+
+test('two states are set against each other in words and boxes; a site is planned, taken off, and put back', async ({ page }) => {
+  const job = await makeJob({ name: 'Released Twice' })
+  await openPublish(page, job)
+  await takeAddress(page, 'released-twice')
+  await publish(page)
+  const stage = page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: /^Publish/ })
+  await expect(stage).toHaveText('Publish')
+
+  // What visitors do not see yet is counted wherever the work is.
+  await openContent(page, job)
+  await cell(page, 'Hero: Heading').fill('Put right while you wait')
+  await saved(page)
+  await expect(stage).toContainText('1 page is not as visitors see it')
+  await openPublish(page, job)
+  await publish(page)
+  await expect(stage).toHaveText('Publish')
+  await expect(page.getByRole('img', { name: /^Size from No\. 1, .+, to No\. 2, / })).toBeVisible()
+
+  await page.getByRole('link', { name: 'Compare release 1 with another state' }).click()
+  await expect(page.getByRole('heading', { name: 'What differs' })).toBeFocused()
+  await expect(page.getByText(/^1 of \d+ pages differs\.$/)).toBeVisible()
+  const words = page.getByRole('listitem').filter({ hasText: 'Hero: Heading' })
+  await expect(words.locator('ins').last()).toContainText('wait')
+  await expect(words.locator('del').first()).toBeVisible()
+  for (const side of ['from', 'to']) {
+    const frame = page.frameLocator(`iframe[title$=", ${side}"]`)
+    await expect(frame.locator('[data-boxed]')).toHaveCount(1)
+    await expect(frame.locator('[data-boxed] h1')).toBeVisible()
+  }
+  expect(await axeFaults(page)).toEqual([])
+  await page.getByRole('combobox', { name: 'From' }).selectOption({ label: await optionOf(page, 'No. 2') })
+  await expect(page.getByText('They are the same, page for page.')).toBeVisible()
+  await page.getByRole('link', { name: 'Back to Publish' }).click()
+
+  const later = page.getByRole('button', { name: 'Later…' })
+  await expect(later).toBeEnabled({ timeout: 180_000 })
+  await later.click()
+  const at = page.getByLabel('Goes live at')
+  await at.fill('2020-01-01T09:00')
+  await page.getByRole('button', { name: 'Plan it' }).click()
+  await expect(page.getByRole('alert').filter({ hasText: 'still to come' })).toBeVisible()
+  const tomorrow = new Date(Date.now() + 86_400_000).toISOString().slice(0, 10)
+  await at.fill(`${tomorrow}T09:00`)
+  await page.getByRole('button', { name: 'Plan it' }).click()
+  const planned = page.getByRole('list', { name: 'Planned' })
+  await expect(planned).toContainText('09:00')
+  await page.getByRole('button', { name: /^Take what goes live on .+ off the plan$/ }).click()
+  await expect(planned).toHaveCount(0)
+
+  await page.getByRole('button', { name: 'Take the site off…' }).click()
+  await page.getByRole('button', { name: 'Take it off', exact: true }).click()
+  await expect(page.getByText('✓ The site is taken off.')).toBeVisible()
+  await expect(page.getByRole('complementary', { name: 'Releases' }).getByRole('listitem').first()).toContainText('Taken off')
+  expect((await askHost(siteUrl('released-twice'), '/')).status).toBe(404)
+  await page.getByRole('button', { name: 'Put release 1 back…' }).click()
+  await page.getByRole('button', { name: 'Put No. 1 back' }).click()
+  await expect(page.getByText('✓ The earlier release is live again.')).toBeVisible()
+  expect((await askHost(siteUrl('released-twice'), '/')).status).toBe(200)
+})
+
+/** The whole text of a choice that begins so. */
+async function optionOf(page: Page, begins: string): Promise<string> {
+  const options = await page.getByRole('combobox', { name: 'From' }).getByRole('option').allTextContents()
+  return options.find((one) => one.startsWith(begins)) ?? ''
+}

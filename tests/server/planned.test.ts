@@ -1,0 +1,121 @@
+import { existsSync, mkdtempSync, readdirSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import path from 'node:path'
+import { beforeAll, beforeEach, expect, test } from 'vitest'
+import { testSite } from '../pack'
+import { ownDataFolder } from './log-fixture'
+import { BY } from './someone'
+
+let make: typeof import('../../src/server/use-cases/make-job')
+let log: typeof import('../../src/server/log/edit-log')
+let destinations: typeof import('../../src/server/use-cases/destinations')
+let publishing: typeof import('../../src/server/use-cases/publish')
+let planning: typeof import('../../src/server/use-cases/plan-publication')
+let publications: typeof import('../../src/server/store/publications')
+let view: typeof import('../../src/server/use-cases/publish-view')
+let thin: typeof import('../../src/server/releases/thin-out')
+
+const folders = mkdtempSync(path.join(tmpdir(), 'instant-fit-folders-'))
+const HOUR_MS = 3_600_000
+const silent = (): void => undefined
+beforeAll(async () => {
+  ownDataFolder()
+  process.env.INSTANT_FIT_FOLDERS = folders
+  ;[make, log, destinations, publishing, planning, publications, view, thin] = await Promise.all([
+    import('../../src/server/use-cases/make-job'),
+    import('../../src/server/log/edit-log'),
+    import('../../src/server/use-cases/destinations'),
+    import('../../src/server/use-cases/publish'),
+    import('../../src/server/use-cases/plan-publication'),
+    import('../../src/server/store/publications'),
+    import('../../src/server/use-cases/publish-view'),
+    import('../../src/server/releases/thin-out'),
+  ])
+})
+
+let job = ''
+let destination = ''
+let folder = ''
+let count = 0
+beforeEach(() => {
+  const { document } = testSite({ name: 'Planned' })
+  const page = document.pages.legal!
+  const sections = Object.fromEntries(Object.entries(document.sections).filter(([, s]) => s.in.type !== 'page' || s.in.page === 'legal'))
+  job = make.createJob({ ...document, pages: { legal: { ...page, segment: '' } }, sections })
+  const name = `planned-${++count}`
+  const reach = { kind: 'folder', settings: { folder: name }, secret: null } as const
+  destination = destinations.addDestination(job, { name, origin: `https://${name}.example`, reach }, BY).id
+  folder = path.join(folders, name)
+})
+const revision = (): number => log.jobState(job).revision
+const publish = () => publishing.publish(job, { revision: revision(), destination }, silent, BY)
+const takeOff = () => publishing.publish(job, { withdraw: true, destination }, silent, BY)
+const plan = (ahead: number) =>
+  planning.planPublication(
+    job,
+    { revision: revision(), destination, note: 'For the opening', at: new Date(Date.now() + ahead).toISOString(), zone: 'Europe/Berlin' },
+    silent,
+    BY,
+  )
+
+test('a site that is taken off leaves what is not ours, is live no more, and comes back as it was', async () => {
+  await publish()
+  const before = readdirSync(folder).sort()
+  writeFileSync(path.join(folder, 'theirs.txt'), 'of somebody else')
+  await takeOff()
+  expect(readdirSync(folder).filter((name) => !name.startsWith('.'))).toEqual(['theirs.txt'])
+  expect(publications.livePublication(job, destination)).toBeNull()
+  expect(publications.livePublication(job)).toBeNull()
+  expect(publications.liveOfAll().has(job)).toBe(false)
+  const { releases } = view.publishView(job, destination)
+  expect(releases.map(({ number, files, live }) => [number, files > 0, live])).toEqual([
+    [null, false, false],
+    [1, true, false],
+  ])
+  await publishing.publish(job, { release: releases[1]!.id, destination }, silent, BY)
+  expect(readdirSync(folder).sort()).toEqual([...before, 'theirs.txt'].sort())
+  expect(publications.livePublication(job, destination)).not.toBeNull()
+})
+
+test('where it is live elsewhere still, that is what is live; and nothing can be taken off twice', async () => {
+  const reach = { kind: 'folder', settings: { folder: `beside-${count}` }, secret: null } as const
+  const beside = destinations.addDestination(job, { name: 'Beside', origin: 'https://beside.example', reach }, BY).id
+  await publishing.publish(job, { revision: revision(), destination: beside }, silent, BY)
+  await publish()
+  await takeOff()
+  expect(publications.livePublication(job)?.destination).toBe(beside)
+  expect(publications.liveOfAll().get(job)?.destination).toBe(beside)
+  await expect(takeOff()).rejects.toMatchObject({ code: 'releaseGone' })
+})
+
+test('what is planned goes out at its time as it was, and nothing before', async () => {
+  await plan(HOUR_MS)
+  expect(planning.plannedLines(job, destination)).toMatchObject([{ zone: 'Europe/Berlin', note: 'For the opening', fault: null }])
+  await planning.publishDue(new Date(Date.now() + HOUR_MS / 2))
+  expect(existsSync(path.join(folder, 'index.html'))).toBe(false)
+  // What was built for it is kept, however long it waits.
+  thin.thinOut(new Date(Date.now() + 30 * 24 * HOUR_MS))
+  await planning.publishDue(new Date(Date.now() + 2 * HOUR_MS))
+  expect(existsSync(path.join(folder, 'index.html'))).toBe(true)
+  expect(planning.plannedLines(job, destination)).toEqual([])
+  expect(view.publishView(job, destination).releases[0]).toMatchObject({ note: 'For the opening', live: true })
+})
+
+test('what cannot go out says why, is tried again, and can be taken off the plan', async () => {
+  await plan(HOUR_MS)
+  writeFileSync(folder, 'a file where the folder is to be')
+  const due = new Date(Date.now() + 2 * HOUR_MS)
+  await planning.publishDue(due)
+  const [line] = planning.plannedLines(job, destination)
+  expect(line?.fault).toMatch(/planned-\d+/)
+  planning.unplan('another job', line!.id)
+  expect(planning.plannedLines(job, destination)).toHaveLength(1)
+  planning.unplan(job, line!.id)
+  await planning.publishDue(due)
+  expect(planning.plannedLines(job, destination)).toEqual([])
+})
+
+test('a time that is over, or is too far away, is refused', async () => {
+  await expect(plan(-1000)).rejects.toMatchObject({ code: 'timeWrong' })
+  await expect(plan(400 * 24 * HOUR_MS)).rejects.toMatchObject({ code: 'timeWrong' })
+})
