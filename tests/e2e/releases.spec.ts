@@ -69,6 +69,28 @@ test('two states are set against each other in words and boxes; a site is planne
   expect((await askHost(siteUrl('released-twice'), '/')).status).toBe(200)
 })
 
+test('pages that visitors saw are counted by day, with where they came from, and need not be', async ({ page }) => {
+  const job = await makeJob({ name: 'Counted Quietly' })
+  await openPublish(page, job)
+  await takeAddress(page, 'counted-quietly')
+  await publish(page)
+  const visits = page.getByRole('region', { name: 'Visits' })
+  const agent = 'Mozilla/5.0 (X11; Linux x86_64; rv:140.0) Gecko/20100101 Firefox/140.0'
+  const look = (path: string, referer = '') => askHost(siteUrl('counted-quietly'), path, { headers: { 'user-agent': agent, referer } })
+  await look('/', 'https://village.example/shops')
+  await look('/')
+  await visits.getByRole('button', { name: 'Count again' }).click()
+  await expect(visits.getByText('2 pages seen in the last 30 days')).toBeVisible()
+  await expect(visits.getByRole('listitem').filter({ hasText: 'village.example' })).toContainText('1')
+  const counted = visits.getByRole('checkbox', { name: /Count pages that are seen/ })
+  await counted.click()
+  await expect(counted).not.toBeChecked()
+  await look('/')
+  await visits.getByRole('button', { name: 'Count again' }).click()
+  await expect(visits.getByText('2 pages seen in the last 30 days')).toBeVisible()
+  expect(await axeFaults(page)).toEqual([])
+})
+
 /** The whole text of a choice that begins so. */
 async function optionOf(page: Page, begins: string): Promise<string> {
   const options = await page.getByRole('combobox', { name: 'From' }).getByRole('option').allTextContents()

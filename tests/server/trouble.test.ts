@@ -324,7 +324,7 @@ test('the live release is the one that was switched to last, though the clock wa
     void app.db
       .db()
       .prepare('INSERT INTO release (id, job, revision, address, manifest, built_at) VALUES (?, ?, 1, ?, ?, ?)')
-      .run(id, job, 'a', '{}', new Date().toISOString())
+      .run(id, job, 'a', JSON.stringify({ 'index.html': { hash: 'a'.repeat(64), bytes: 1 } }), new Date().toISOString())
   vi.useFakeTimers({ toFake: ['Date'] })
   try {
     for (const [id, day] of [

@@ -88,6 +88,21 @@ test('text travels compressed where the visitor takes it; HEAD brings no body; a
   expect((await visit('wren', '/about/?from=card')).status).toBe(200)
 })
 
+test('pages that are seen are counted, not what belongs to them; a site can be left uncounted', async () => {
+  const browser = { 'user-agent': 'Mozilla/5.0 (X11; Linux x86_64; rv:140.0) Gecko/20100101 Firefox/140.0' }
+  const counted = async (): Promise<unknown> => JSON.parse((await tell('GET', '/sites/wren/visits')).body.toString()) as unknown
+  const before = JSON.stringify(await counted())
+  await visit('wren', '/', browser, 'HEAD')
+  await visit('wren', '/nothing-here/', browser)
+  expect(JSON.stringify(await counted())).toBe(before)
+  await visit('wren', '/about/?from=card', browser)
+  expect(await counted()).toMatchObject({ isCounted: true, days: [{ pages: { '/about/': 1 } }] })
+  expect((await tell('PUT', '/sites/wren/visits', { isCounted: false })).status).toBe(200)
+  await visit('wren', '/about/', browser)
+  expect(await counted()).toMatchObject({ isCounted: false, days: [{ pages: { '/about/': 1 } }] })
+  expect((await tell('PUT', '/sites/nobody/visits', { isCounted: true })).status).toBe(404)
+})
+
 describe('RFC 9110', () => {
   test('8.8.3 and 13.1.2: a tag for each coding, compared weakly, in lists, and by *', async () => {
     const plain = await visit('wren')

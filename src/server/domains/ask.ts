@@ -21,8 +21,14 @@ export async function ask(at: At, type: QuestionType, name: string): Promise<Ask
   try {
     return toAsked(await exchange(at, type, name))
   } catch (error) {
-    return { found: { state: 'failed', why: error instanceof Error ? error.message : String(error) }, isOwn: false }
+    return { found: { state: 'failed', why: sayFault(error, at) }, isOwn: false }
   }
+}
+
+function sayFault(error: unknown, { address }: At): string {
+  const { code, message } = error as { code?: unknown; message?: unknown }
+  if (code === 'ECONNREFUSED') return `nobody answers at ${address}`
+  return typeof code === 'string' ? `${address} cannot be reached (${code})` : String(message)
 }
 
 async function exchange(at: At, type: QuestionType, name: string): Promise<DecodedPacket> {
@@ -70,7 +76,7 @@ function byUdp(at: At, asked: Packet): Promise<DecodedPacket> {
       if (packet && answers(asked, packet)) end(() => resolve(packet))
     })
     // Connected, so that what comes from elsewhere is not even heard, and a closed port is told at once.
-    socket.connect(at.port, at.address, () => socket.send(encode(asked)))
+    socket.connect(at.port, at.address, (error?: Error) => (error ? fail(error) : socket.send(encode(asked))))
   })
 }
 

@@ -29,6 +29,15 @@ export function unseal(sealed: Buffer, purpose: string): string {
   return Buffer.concat([decipher.update(sealed.subarray(IV_BYTES + TAG_BYTES)), decipher.final()]).toString('utf8')
 }
 
+/** The same, and null where it cannot be opened here. */
+export function findUnsealed(sealed: Buffer, purpose: string): string | null {
+  try {
+    return unseal(sealed, purpose)
+  } catch {
+    return null // Sealed on another computer: whoever asks gets what he needs anew.
+  }
+}
+
 function key(): Buffer {
   return kept('secret-key', () => {
     const file = path.join(/* turbopackIgnore: true */ process.env.INSTANT_FIT_KEYS ?? madeFolder('keys'), 'destinations')

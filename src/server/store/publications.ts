@@ -60,6 +60,15 @@ export function livePublication(job: string, destination: string | null = null):
   return row ? toPublication(row) : null
 }
 
+/** Every address that a job's site has been at on a destination. */
+export function addressesOf(job: string, destination: string): string[] {
+  return sql<[string, string], { address: string }>(
+    'SELECT DISTINCT address FROM publication WHERE job = ? AND destination = ? AND switch IS NOT NULL ORDER BY address',
+  )
+    .all(job, destination)
+    .map(({ address }) => address)
+}
+
 /** Publications that were begun and neither finished nor given up, oldest first: of all jobs or one, to anywhere or one destination. */
 export function openPublications(job: string | null = null, destination: string | null = null): Publication[] {
   return sql<[string | null, string | null, string | null, string | null], Row>(

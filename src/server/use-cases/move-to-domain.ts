@@ -3,7 +3,7 @@ import type { Judged } from '../../core/domain'
 import { destinationOf } from '../destinations/registry'
 import { orProblem } from '../destinations/to-problem'
 import { bindToHttps } from '../destinations/web-host/own-names'
-import { namesOf, putCertificate, renewFrom } from '../domains/certificates/keep'
+import { giveKept, namesOf, putCertificate } from '../domains/certificates/keep'
 import { askByDns, certificateByDns, certificateByHttp, type CertificateStep } from '../domains/certificates/order'
 import { certificateProblem } from '../domains/certificates/to-problem'
 import { Problem } from '../http/problems'
@@ -59,10 +59,9 @@ function firstFault(records: readonly Judged[]): string {
 
 /** Gets a certificate for a domain's names, by what the authority was shown by DNS or else by the host, unless a good one is there. */
 async function certify(kept: KeptDomain, onStep: (step: CertificateStep) => void): Promise<void> {
-  const from = renewFrom(kept)
   const asked = askedBy(kept)
-  if (from !== null && from > new Date() && asked === null) return
   try {
+    if (!asked && (await giveKept(kept))) return
     const made = asked ? await certificateByDns(namesOf(kept), asked, onStep) : await certificateByHttp(namesOf(kept), onStep)
     await putCertificate(kept, made)
   } catch (error) {

@@ -1,11 +1,13 @@
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http'
 import { timingSafeEqual } from 'node:crypto'
 import type { SiteStore } from './store'
+import type { Visits } from './visits'
 import type { Certificates } from './certificates'
 import type { Challenges } from './challenges'
 import {
   certificateSchema,
   challengeSchema,
+  countedSchema,
   hashSchema,
   HostError,
   moveSchema,
@@ -17,8 +19,13 @@ import {
   transportSchema,
 } from './wire'
 
-/** What a host has: its sites, the certificates of names of their own, and what authorities are to find. */
-export type Host = { readonly store: SiteStore; readonly certificates: Certificates; readonly challenges: Challenges }
+/** What a host has: its sites, the certificates of names of their own, what authorities are to find, and how often pages were seen. */
+export type Host = {
+  readonly store: SiteStore
+  readonly certificates: Certificates
+  readonly challenges: Challenges
+  readonly visits: Visits
+}
 
 /** The most bytes that a call may bring, but for a content. */
 const MOST_JSON = 8 * 1024 * 1024
@@ -27,7 +34,7 @@ const MOST_JSON = 8 * 1024 * 1024
  * What a publisher talks to, on a port of its own with a bearer token:
  * GET /sites/:label · PUT /sites/:label · POST /sites/:label/move · POST /sites/:label/releases (answers what is missing) ·
  * PUT /blobs/:sha256 · POST /sites/:label/releases/:id/activate · PUT /sites/:label/transport · PUT /certificates/:name ·
- * PUT /challenges/:token · DELETE /challenges/:token
+ * PUT /challenges/:token · DELETE /challenges/:token · GET /sites/:name/visits · PUT /sites/:name/visits
  */
 export function controlServer(host: Host, token: string): Server {
   return createServer((request, response) => {
@@ -43,7 +50,11 @@ export function controlServer(host: Host, token: string): Server {
   })
 }
 
-async function answer({ store, certificates, challenges }: Host, token: string, request: IncomingMessage): Promise<[number, unknown]> {
+async function answer(
+  { store, certificates, challenges, visits }: Host,
+  token: string,
+  request: IncomingMessage,
+): Promise<[number, unknown]> {
   if (!isAllowed(request.headers.authorization ?? '', token)) throw new HostError(401, 'the token is wrong')
   const [, first, name = '', third, id, last] = (request.url ?? '').split('/')
   const call = `${request.method} ${first}${third ? `/${third}` : ''}${last ? `/${last}` : ''}`
@@ -67,6 +78,14 @@ async function answer({ store, certificates, challenges }: Host, token: string, 
     }
     case 'PUT sites/transport': {
       store.setTransport(name, read(transportSchema, await readJson(request)).hstsS)
+      return [200, {}]
+    }
+    case 'GET sites/visits': {
+      const site = store.findSite(name)
+      return [200, { isCounted: site?.isCounted ?? true, days: site ? visits.of(name) : [] }]
+    }
+    case 'PUT sites/visits': {
+      store.setCounted(name, read(countedSchema, await readJson(request)).isCounted)
       return [200, {}]
     }
     case 'PUT certificates': {

@@ -95,7 +95,7 @@ async function serve(host: Shown, request: IncomingMessage, response: ServerResp
   if (site && isSecure) bindToHttps(response, site)
   if (site?.movedTo) return moved(response, originOf(host, site.movedTo) + address)
   if (!site || store.currentRelease(name) === null) return end(response, 404, 'There is no site at this address yet.')
-  return serveSite(store, name, path, request, response)
+  return serveSite(host, name, path, request, response)
 }
 
 /** Where a site is found: one with a certificate by HTTPS, any other by HTTP. */
@@ -115,7 +115,8 @@ function bindToHttps(response: ServerResponse, { hstsS }: SiteRecord): void {
   if (hstsS !== undefined) response.setHeader('strict-transport-security', `max-age=${hstsS}`)
 }
 
-async function serveSite(store: SiteStore, name: string, path: string, request: IncomingMessage, response: ServerResponse): Promise<void> {
+async function serveSite(host: Shown, name: string, path: string, request: IncomingMessage, response: ServerResponse): Promise<void> {
+  const { store } = host
   const address = encodePath(path)
   const wanted = path.slice(1)
   const folder = store.findFile(name, `${wanted}/index.html`)
@@ -123,7 +124,11 @@ async function serveSite(store: SiteStore, name: string, path: string, request: 
   const found = store.findFile(name, file)
   const on = found?.leadsTo ?? (found ? undefined : folder?.leadsTo)
   if (on !== undefined) return moved(response, on)
-  if (found) return send(store, request, response, 200, file, found)
+  if (found) {
+    const isPage = request.method === 'GET' && file.endsWith('.html')
+    if (isPage && store.findSite(name)?.isCounted !== false) host.visits.note(name, path, request, new Date())
+    return send(store, request, response, 200, file, found)
+  }
   if (folder) return end(response, 301, 'Moved.', { location: `${address}/` })
   const missing = store.findFile(name, '404.html')
   return missing ? send(store, request, response, 404, '404.html', missing) : end(response, 404, 'Not found.')

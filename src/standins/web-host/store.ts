@@ -18,8 +18,13 @@ import { Contents } from './contents'
 import { HostError, manifestSchema, noteSchema, read, releaseIdSchema, siteNameSchema, type ReleaseFile, type ReleaseNote } from './wire'
 import * as v from 'valibot'
 
-/** `hstsS`: for how long browsers are told to come by HTTPS alone, in seconds. */
-export type SiteRecord = { readonly owner: string; readonly movedTo: string | null; readonly hstsS?: number }
+/** `hstsS`: for how long browsers are told to come by HTTPS alone, in seconds. Pages that are seen are counted unless it says otherwise. */
+export type SiteRecord = {
+  readonly owner: string
+  readonly movedTo: string | null
+  readonly hstsS?: number
+  readonly isCounted?: boolean
+}
 type Files = ReadonlyMap<string, ReleaseFile>
 
 /** How many releases' lists of files are kept at hand. */
@@ -68,6 +73,11 @@ export class SiteStore {
   /** Says whether browsers that were here are to come by HTTPS alone from now on. */
   setTransport(label: string, hstsS: number): void {
     this.writeSite(label, { ...this.getSite(label), hstsS })
+  }
+
+  /** Says whether its pages are counted when they are seen. */
+  setCounted(label: string, isCounted: boolean): void {
+    this.writeSite(label, { ...this.getSite(label), isCounted })
   }
 
   /** Notes what a release will hold; answers with the contents that are not here, or not whole. */

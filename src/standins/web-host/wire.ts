@@ -35,6 +35,7 @@ export const ownerSchema = v.strictObject({ owner: v.pipe(v.string(), v.minLengt
 export const moveSchema = v.strictObject({ to: siteNameSchema })
 /** For how long browsers are to come by HTTPS alone, in seconds; 0 for not at all (RFC 6797, 6.1.1). */
 export const transportSchema = v.strictObject({ hstsS: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(63_072_000)) })
+export const countedSchema = v.strictObject({ isCounted: v.boolean() })
 /** What an authority is to find under a token (RFC 8555, 8.3). */
 export const tokenSchema = v.pipe(v.string(), v.regex(/^[\w-]{1,200}$/, 'not a token'))
 export const challengeSchema = v.strictObject({ answer: v.pipe(v.string(), v.regex(/^[\w.-]{1,400}$/, 'not an answer')) })

@@ -27,6 +27,7 @@ import { ReleaseList } from './release-list'
 import { ProgressTape } from './progress-tape'
 import { ShareAddress } from './share-address'
 import { usePublishing } from './use-publishing'
+import { Visits } from './visits'
 import { VisitorsLook } from './visitors-look'
 
 type Props = {
@@ -104,7 +105,7 @@ function Publishing({ destination, list, address, domain, proposal, hostSuffix, 
   const nothing = plan ? plan.added.length + plan.changed.length + plan.removed.length === 0 : false
   return (
     <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_22rem] overflow-hidden">
-      <div className="min-h-0 overflow-y-auto px-8 py-6">
+      <div className="relative min-h-0 overflow-y-auto px-8 py-6">
         <div className="max-w-3xl">
           <h1 className="mb-4 text-xl font-bold tracking-tight">Publish</h1>
           {list}
@@ -232,6 +233,7 @@ function Publishing({ destination, list, address, domain, proposal, hostSuffix, 
             </p>
           )}
           {liveUrl && <VisitorsLook job={job} destination={destination.id} after={done} />}
+          {liveUrl && destination.kind === 'web-host' && <Visits job={job} />}
         </div>
       </div>
       <ReleaseList

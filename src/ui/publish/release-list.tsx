@@ -26,7 +26,7 @@ export function ReleaseList({ releases, onPutBack, ...common }: Props) {
     setAsked(id)
   }
   return (
-    <aside className="min-h-0 overflow-y-auto border-s border-seam bg-cloth px-5 py-6" aria-labelledby="releases">
+    <aside className="relative min-h-0 overflow-y-auto border-s border-seam bg-cloth px-5 py-6" aria-labelledby="releases">
       <h2 id="releases" className="mb-3 text-lg font-bold tracking-tight">
         Releases
       </h2>

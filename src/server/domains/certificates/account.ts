@@ -1,6 +1,6 @@
 import { Agent } from 'node:https'
 import { axios, Client, crypto } from 'acme-client'
-import { seal, unseal } from '../../files/secrets'
+import { findUnsealed, seal } from '../../files/secrets'
 import { findAccount, keepAccount } from '../../store/domains'
 import { authoritySettings } from '../settings'
 import { trusted } from '../trusted'
@@ -23,16 +23,21 @@ export async function authorityClient(): Promise<Client> {
   const { directoryUrl } = authoritySettings()
   const ca = trusted()
   Object.assign(axios.defaults, { httpsAgent: ca ? new Agent({ ca }) : undefined, acmeSettings: TRYING_AGAIN })
-  const kept = findAccount(directoryUrl)
-  if (kept) {
-    const known = new Client({ directoryUrl, accountUrl: kept.url, accountKey: unseal(kept.key, directoryUrl), ...ASKING })
-    if (await isStillThere(known)) return known
-  }
+  const known = knownClient(directoryUrl)
+  if (known && (await isStillThere(known))) return known
   const accountKey = (await crypto.createPrivateEcdsaKey()).toString()
   const client = new Client({ directoryUrl, accountKey, ...ASKING })
   await client.createAccount({ termsOfServiceAgreed: true })
   keepAccount(directoryUrl, { url: client.getAccountUrl(), key: seal(accountKey, directoryUrl) })
   return client
+}
+
+/** Ourselves as we were; null where there was no account yet, or its key was sealed on another computer. */
+function knownClient(directoryUrl: string): Client | null {
+  const kept = findAccount(directoryUrl)
+  if (!kept) return null
+  const accountKey = findUnsealed(kept.key, directoryUrl)
+  return accountKey === null ? null : new Client({ directoryUrl, accountUrl: kept.url, accountKey, ...ASKING })
 }
 
 /** An authority that began anew knows nobody any more. */

@@ -1,5 +1,5 @@
 import { giveCertificate } from '../../destinations/web-host/own-names'
-import { seal, unseal } from '../../files/secrets'
+import { findUnsealed, seal } from '../../files/secrets'
 import { keepCertificate, type KeptDomain } from '../../store/domains'
 import type { Certificate } from './order'
 
@@ -16,11 +16,15 @@ export async function putCertificate(domain: KeptDomain, certificate: Certificat
   keepCertificate(domain.name, { chain, key: sealed, notBefore: notBefore.toISOString(), notAfter: notAfter.toISOString() })
 }
 
-/** Gives the host once more what is kept: it may have begun anew since. */
-export async function giveKept(domain: KeptDomain): Promise<void> {
-  if (domain.chain === null || domain.key === null) return
-  const key = unseal(domain.key, `certificate ${domain.name}`)
-  for (const name of namesOf(domain)) await giveCertificate(name, domain.chain, key)
+/** Gives the host once more what is kept and not to be renewed yet, since it may have begun anew; false where there is nothing to give. */
+export async function giveKept(domain: KeptDomain): Promise<boolean> {
+  const { chain } = domain
+  const from = renewFrom(domain)
+  if (chain === null || domain.key === null || from === null || from <= new Date()) return false
+  const key = findUnsealed(domain.key, `certificate ${domain.name}`)
+  if (key === null) return false
+  for (const name of namesOf(domain)) await giveCertificate(name, chain, key)
+  return true
 }
 
 /** When a certificate is to be renewed: once two thirds of its time are over, so that a month is left to find out why it was refused. */

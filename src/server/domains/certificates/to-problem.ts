@@ -11,7 +11,10 @@ export function certificateProblem(error: unknown, name: string): Problem {
   return new Problem('certificateRefused', { name, fault: /[.!?]$/.test(said) ? said : `${said}.` }, { cause: error })
 }
 
+/** How Node tells of a line that could not be had, or broke. */
+const LINE_FAULTS = /^(ECONN|EHOST|ENET|ENOTFOUND|EAI_|ETIMEDOUT|EPIPE|CERT_|ERR_TLS|DEPTH_ZERO|SELF_SIGNED|UNABLE_TO)/
+
 /** No answer came at all. The client tells of that by stumbling over the answer that is not there. */
 export function isUnreachable(error: unknown): boolean {
-  return error instanceof TypeError || (error instanceof Error && 'code' in error && typeof error.code === 'string')
+  return error instanceof TypeError || (error instanceof Error && 'code' in error && LINE_FAULTS.test(String(error.code)))
 }

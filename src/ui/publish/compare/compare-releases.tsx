@@ -32,7 +32,7 @@ export function CompareReleases({ job, destination, releases, first }: Props) {
   useEffect(() => head.current?.focus(), [])
   const { was, now, fault } = documents
   return (
-    <main className="flex min-h-0 flex-1 flex-col overflow-y-auto px-8 py-6">
+    <main className="relative flex min-h-0 flex-1 flex-col overflow-y-auto px-8 py-6">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
         <h1 ref={head} tabIndex={-1} className="text-xl font-bold tracking-tight outline-none">
           What differs

@@ -23,7 +23,10 @@ export function useDomainLook(job: string, domain: string, round: number): Looki
   const [nextMs, setNext] = useState<number | null>(null)
   const wait = useRef(SOON_MS)
   const running = useRef(false)
+  const isStale = useRef(false)
   const run = useCallback(async (): Promise<void> => {
+    // What was done while it is looked up is not in it: it is looked up once more.
+    isStale.current = running.current
     if (running.current) return
     running.current = true
     setLooking(true)
@@ -39,6 +42,7 @@ export function useDomainLook(job: string, domain: string, round: number): Looki
       wait.current = Math.min(MOST_MS, wait.current * 1.6)
       running.current = false
       setLooking(false)
+      if (isStale.current) setNext(Date.now())
     }
   }, [job])
   useEffect(() => {

@@ -1,0 +1,150 @@
+'use client'
+import { useCallback, useEffect, useState } from 'react'
+import { Bar, BarChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts'
+import type { Counted, VisitsSummary } from '@/core/release'
+import { ApiError, callApi, postJson } from '../job/api'
+import { Button } from '../parts/button'
+import { count, day } from '../parts/words'
+
+type SiteVisits = VisitsSummary & { readonly isCounted: boolean }
+type Day = VisitsSummary['days'][number]
+
+/** How high the chart is, in px. */
+const HEIGHT = 120
+/** How many pages, and places that visitors came from, are listed. */
+const MOST = 8
+
+/** How often pages of the site were seen lately, by day: counted by our host itself, without anything on the page. */
+export function Visits({ job }: { readonly job: string }) {
+  const [visits, setVisits] = useState<SiteVisits | null>(null)
+  const [fault, setFault] = useState<string | null>(null)
+  const load = useCallback(async (): Promise<void> => {
+    try {
+      setVisits(await callApi<SiteVisits>(`/api/jobs/${job}/visits`))
+      setFault(null)
+    } catch (error) {
+      setFault(error instanceof ApiError ? error.message : 'The visits could not be fetched. Try again.')
+    }
+  }, [job])
+  useEffect(() => void load(), [load])
+  const setCounted = async (isCounted: boolean): Promise<void> => {
+    try {
+      await postJson(`/api/jobs/${job}/visits`, { isCounted }, 'PUT')
+      await load()
+    } catch (error) {
+      setFault(error instanceof ApiError ? error.message : 'That could not be changed. Try again.')
+    }
+  }
+  return (
+    <section aria-labelledby="visits" className="mt-6 border-t border-seam pt-4">
+      <div className="flex items-baseline justify-between gap-3">
+        <h2 id="visits" className="text-lg font-bold tracking-tight">
+          Visits
+        </h2>
+        {visits && (
+          <Button look="quiet" onClick={() => void load()}>
+            Count again
+          </Button>
+        )}
+      </div>
+      {fault && (
+        <p role="alert" className="mt-1 text-sm font-medium text-thread">
+          ✕ {fault}
+        </p>
+      )}
+      {!visits && !fault && (
+        <p role="status" className="text-soft">
+          Asking the web host…
+        </p>
+      )}
+      {visits && <Summary visits={visits} />}
+      {visits && (
+        <label className="mt-3 flex items-start gap-2 text-sm">
+          <input
+            type="checkbox"
+            className="mt-1 size-4 accent-ink"
+            checked={visits.isCounted}
+            onChange={(event) => void setCounted(event.target.checked)}
+          />
+          <span>
+            Count pages that are seen
+            <span className="block text-soft">By the host, by day: without cookies or scripts, and nothing is kept of who sees them.</span>
+          </span>
+        </label>
+      )}
+    </section>
+  )
+}
+
+function Summary({ visits: { days, seen, robots, pages, referrers, isCounted } }: { readonly visits: SiteVisits }) {
+  const said = `${count(seen, 'page')} seen in the last ${days.length} days`
+  if (seen === 0 && robots === 0)
+    return (
+      <p className="text-soft">
+        {isCounted ? `Nobody came in the last ${days.length} days, or it is not counted yet.` : 'It is not counted.'}
+      </p>
+    )
+  return (
+    <>
+      <p className="mb-2 text-sm">
+        <span className="font-semibold">{said}</span>
+        {robots > 0 && <span className="text-soft">; robots came {robots === 1 ? 'once' : `${robots} times`}, and are left out</span>}.
+      </p>
+      <div role="img" aria-label={`${said}, by day`}>
+        <ResponsiveContainer width="100%" height={HEIGHT}>
+          <BarChart data={[...days]} margin={{ top: 4, right: 0, bottom: 0, left: 0 }} barCategoryGap={2}>
+            <YAxis hide domain={[0, 'dataMax']} />
+            <XAxis
+              dataKey="day"
+              tickFormatter={(at: string) => at.slice(8)}
+              tickLine={false}
+              axisLine={{ stroke: 'var(--color-ink)' }}
+              tick={{ fontSize: 11, fill: 'var(--color-soft)' }}
+            />
+            <Tooltip cursor={{ fill: 'var(--color-tape-pale)' }} isAnimationActive={false} content={<Told />} />
+            <Bar dataKey="seen" fill="var(--color-ink)" isAnimationActive={false} />
+          </BarChart>
+        </ResponsiveContainer>
+      </div>
+      <p className="mt-0.5 text-xs text-soft">Days are those of UTC.</p>
+      <div className="mt-2 grid grid-cols-2 gap-6">
+        <Ranked heading="Pages" counted={pages} none="No page was seen." />
+        <Ranked heading="Where they came from" counted={referrers} none="Nobody came from another site, or their browsers do not say." />
+      </div>
+    </>
+  )
+}
+
+function Told({ payload }: { readonly payload?: readonly { readonly payload?: Day }[] }) {
+  const at = payload?.[0]?.payload
+  if (!at) return null
+  return (
+    <p className="border border-ink bg-cloth px-2 py-1 text-xs">
+      <span className="font-bold">{day(at.day)}</span> {count(at.seen, 'page')}
+      {at.robots > 0 && <span className="block text-soft">{count(at.robots, 'robot')} apart</span>}
+    </p>
+  )
+}
+
+function Ranked({ heading, counted, none }: { readonly heading: string; readonly counted: readonly Counted[]; readonly none: string }) {
+  return (
+    <div className="min-w-0 text-sm">
+      <h3 className="font-semibold">{heading}</h3>
+      {counted.length === 0 ? (
+        <p className="text-soft">{none}</p>
+      ) : (
+        <ol>
+          {counted.slice(0, MOST).map(({ name, count: times }) => (
+            <li key={name} className="flex justify-between gap-3 border-t border-seam py-0.5">
+              <span className="min-w-0 truncate font-mono text-xs leading-6" title={name}>
+                {name}
+              </span>
+              <span className="font-mono text-xs leading-6">{times}</span>
+            </li>
+          ))}
+          {counted.length > MOST && <li className="border-t border-seam py-0.5 text-soft">and {counted.length - MOST} more</li>}
+        </ol>
+      )}
+    </div>
+  )
+}
