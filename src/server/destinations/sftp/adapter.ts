@@ -1,5 +1,5 @@
 import { posix } from 'node:path'
-import type { FileEntryWithStats, SFTPWrapper } from 'ssh2'
+import type { SFTPWrapper } from 'ssh2'
 import type { Adapter } from '../destination'
 import { fileServerAdapter } from '../file-server/adapter'
 import type { FileServer } from '../file-server/file-server'
@@ -7,6 +7,7 @@ import { moveOver } from '../file-server/replace'
 import { filesIn, type Entry } from '../file-server/walk'
 import { connect, type Connection } from './connect'
 import { NO_SUCH_FILE, statusOf, toSftpError } from './errors'
+import { listFolder } from './list-folder'
 import { readAll, writeAll } from './whole-files'
 import type { SftpSecret, SftpSettings } from './settings'
 
@@ -46,7 +47,9 @@ export function sftpServer({ sftp, close }: Connection, folder: string, alive: (
       ask(`removing ${path}`, (done: Done<void>) => sftp.unlink(at(path), (error) => done(error, undefined))),
     )
   const list = async (folder: string): Promise<readonly Entry[]> => {
-    const found = await ask<readonly FileEntryWithStats[]>(`listing ${folder || 'the folder'}`, (done) => sftp.readdir(at(folder), done))
+    const found = await listFolder(sftp, at(folder), alive).catch((error: unknown) => {
+      throw toSftpError(error, `listing ${folder || 'the folder'}`)
+    })
     return found.map(({ filename, attrs }) => ({
       name: filename,
       is: attrs.isDirectory() ? 'folder' : attrs.isFile() ? 'file' : 'other',

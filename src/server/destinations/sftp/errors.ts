@@ -1,6 +1,7 @@
 import { DestinationError, isDestinationError } from '../destination'
 
 /** Status codes of the protocol (draft-ietf-secsh-filexfer-02, 7). */
+export const END_OF_FILE = 1
 export const NO_SUCH_FILE = 2
 const PERMISSION_DENIED = 3
 const FAILURE = 4

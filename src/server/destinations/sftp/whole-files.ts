@@ -51,10 +51,12 @@ function opened(sftp: SFTPWrapper, path: string, mode: 'r' | 'w'): Promise<Buffe
   return called((done) => sftp.open(path, mode, done))
 }
 
-async function closed(sftp: SFTPWrapper, handle: Buffer): Promise<void> {
+/** Lets go of a handle; where the line broke it is let go already. */
+export async function closed(sftp: SFTPWrapper, handle: Buffer): Promise<void> {
   await called<void>((done) => sftp.close(handle, (error) => done(error, undefined))).catch(() => undefined)
 }
 
-function called<T>(work: (done: (error: Error | null | undefined, result: T) => void) => void): Promise<T> {
+/** Asks once. */
+export function called<T>(work: (done: (error: Error | null | undefined, result: T) => void) => void): Promise<T> {
   return new Promise((resolve, reject) => work((error, result) => (error ? reject(error) : resolve(result))))
 }

@@ -1,0 +1,25 @@
+import type { FileEntryWithStats, SFTPWrapper } from 'ssh2'
+import { END_OF_FILE, statusOf } from './errors'
+import { called, closed } from './whole-files'
+
+/**
+ * Every entry of a folder. The library can do so in one call; where the line breaks in the middle of that, it asks once more over what is
+ * closed, and throws where nobody can catch it.
+ */
+export async function listFolder(sftp: SFTPWrapper, path: string, alive: () => void): Promise<readonly FileEntryWithStats[]> {
+  const handle = await called<Buffer>((done) => sftp.opendir(path, done))
+  const entries: FileEntryWithStats[] = []
+  try {
+    for (;;) {
+      const some = await called<FileEntryWithStats[]>((done) => sftp.readdir(handle, done)).catch((error: unknown) => {
+        if (statusOf(error) === END_OF_FILE) return null
+        throw error
+      })
+      alive()
+      if (some === null) return entries.filter(({ filename }) => filename !== '.' && filename !== '..')
+      entries.push(...some)
+    }
+  } finally {
+    await closed(sftp, handle)
+  }
+}

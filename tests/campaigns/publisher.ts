@@ -1,0 +1,19 @@
+/**
+ * Publishes releases of a made site one after the other to a server, for somebody to end in the middle: what it is started with says where
+ * (JSON), with which number it begins, and how many. Each that is live is said.
+ */
+import * as v from 'valibot'
+import { adapterFor, reachSchema } from '../../src/server/destinations/kinds'
+import { makeDestination } from '../../src/server/destinations/shell'
+import { siteOf } from './made-site'
+
+const [reach = '', first = '1', count = '1'] = process.argv.slice(2)
+const to = makeDestination(adapterFor(v.parse(reachSchema, JSON.parse(reach))))
+for (let number = Number(first); number < Number(first) + Number(count); number++) {
+  const { manifest, contents } = siteOf(number)
+  await to.claim('', 'job')
+  for (const hash of await to.announce('', `r${number}`, manifest)) await to.send(hash, contents.get(hash)!)
+  await to.activate('', `r${number}`)
+  console.log(`live ${number}`)
+}
+process.exit(0)
