@@ -29,7 +29,8 @@ const VICTIMS = ['publisher', 'server', 'both'] as const
 
 /**
  * Publishing that is cut off by `kill -9` of whoever publishes, of the server, or of both, at a moment that nobody chose. Whatever a
- * visitor is given is a whole page with the style sheet of the same release; and what is published next goes through, and leaves the site whole.
+ * visitor is given is a whole page with the style sheet of the same release; what is published next goes through, and leaves the site
+ * whole.
  */
 export async function killedPublishing(
   kind: KilledKind,

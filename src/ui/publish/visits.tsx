@@ -14,6 +14,10 @@ const HEIGHT = 120
 /** How many pages, and places that visitors came from, are listed. */
 const MOST = 8
 
+/** Beside what is being published this is no alarm: that has its own words. */
+const DOWN = 'What was counted cannot be told just now: the host is away.'
+const isDown = (error: unknown): boolean => error instanceof ApiError && error.code === 'hostDown'
+
 /** How often pages of the site were seen lately, by day: counted by our host itself, without anything on the page. */
 export function Visits({ job }: { readonly job: string }) {
   const [visits, setVisits] = useState<SiteVisits | null>(null)
@@ -23,7 +27,7 @@ export function Visits({ job }: { readonly job: string }) {
       setVisits(await callApi<SiteVisits>(`/api/jobs/${job}/visits`))
       setFault(null)
     } catch (error) {
-      setFault(error instanceof ApiError ? error.message : 'The visits could not be fetched. Try again.')
+      setFault(isDown(error) ? DOWN : error instanceof ApiError ? error.message : 'The visits could not be fetched. Try again.')
     }
   }, [job])
   useEffect(() => void load(), [load])
@@ -32,7 +36,7 @@ export function Visits({ job }: { readonly job: string }) {
       await postJson(`/api/jobs/${job}/visits`, { isCounted }, 'PUT')
       await load()
     } catch (error) {
-      setFault(error instanceof ApiError ? error.message : 'That could not be changed. Try again.')
+      setFault(isDown(error) ? DOWN : error instanceof ApiError ? error.message : 'That could not be changed. Try again.')
     }
   }
   return (
@@ -48,8 +52,8 @@ export function Visits({ job }: { readonly job: string }) {
         )}
       </div>
       {fault && (
-        <p role="alert" className="mt-1 text-sm font-medium text-thread">
-          ✕ {fault}
+        <p role="status" className="mt-1 text-sm font-medium text-thread">
+          {fault}
         </p>
       )}
       {!visits && !fault && (
