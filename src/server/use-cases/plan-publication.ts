@@ -77,7 +77,8 @@ export async function publishDue(now: Date): Promise<void> {
 /** Looks for what is due now and from time to time, one look after the other. */
 export function keepPublishingDue(): void {
   const look = async (): Promise<void> => {
-    await publishDue(new Date())
+    // A database that cannot be read just now is asked again the next time.
+    await publishDue(new Date()).catch(reportProblem)
     setTimeout(() => void look(), LOOK_MS).unref()
   }
   kept('publishing-due', () => look())

@@ -1,4 +1,5 @@
 import { kept } from '../../files/kept'
+import { reportProblem } from '../../http/problems'
 import { certifiedDomains, noteFault } from '../../store/domains'
 import { namesOf, putCertificate, renewFrom } from './keep'
 import { certificateByHttp } from './order'
@@ -26,6 +27,8 @@ export async function renewDue(now: Date): Promise<readonly string[]> {
 
 /** Looks for certificates to renew now and every hour. */
 export function keepRenewing(): void {
-  kept('renewing', () => setInterval(() => void renewDue(new Date()), HOUR_MS).unref())
-  void renewDue(new Date())
+  // A database that cannot be read just now is asked again the next time.
+  const look = (): void => void renewDue(new Date()).catch(reportProblem)
+  kept('renewing', () => setInterval(look, HOUR_MS).unref())
+  look()
 }
