@@ -1,5 +1,6 @@
 import { parse } from 'tldts'
-import { toASCII, toUnicode } from 'tr46'
+import { toUnicode } from 'tr46'
+import { toAsciiName } from '../ascii-name'
 
 /** A name that visitors can have for a site, on a domain that somebody has registered. */
 export type DomainName = {
@@ -44,7 +45,7 @@ export function parseDomain(text: string, hostSuffix = '.localhost'): DomainAnsw
   if (typed === '') return refuse('empty')
   if (typed.includes('@')) return refuse('mail')
   if (/^[\d.]+$|^\[?[\da-f]*:[\da-f:.]*\]?$/i.test(typed)) return refuse('number')
-  const name = toAscii(typed)
+  const name = toAsciiName(typed)
   if (name === null) return refuse([...typed].length > 253 || typed.split('.').some((part) => part.length > 63) ? 'tooLong' : 'letters')
   if (name.endsWith(hostSuffix)) return refuse('ours')
   if (NOWHERE.test(name)) return refuse('nowhere')
@@ -77,16 +78,4 @@ function nameIn(text: string): string {
     .replace(/^[a-z]{1,10}:\/\//i, '')
     .split(/[/?#]/)
   return bare.replace(/:\d{1,5}$/, '').replace(/[.。．｡]$/u, '')
-}
-
-function toAscii(typed: string): string | null {
-  return toASCII(typed, {
-    checkBidi: true,
-    checkHyphens: true,
-    checkJoiners: true,
-    useSTD3ASCIIRules: true,
-    transitionalProcessing: false,
-    verifyDNSLength: true,
-    ignoreInvalidPunycode: false,
-  })
 }

@@ -1,4 +1,5 @@
-import { toASCII, toUnicode } from 'tr46'
+import { toUnicode } from 'tr46'
+import { toAsciiName } from '../ascii-name'
 
 export type SiteNameProblem = 'empty' | 'tooLong' | 'letters' | 'hyphens' | 'reserved'
 export type SiteName =
@@ -35,15 +36,7 @@ export function parseSiteName(text: string): SiteName {
   if (/[\s.@:/\\_。．｡]/u.test(typed)) return refuse('letters')
   if (/^-|-$|^..--/.test(typed) && !/^xn--/i.test(typed)) return refuse('hyphens')
   if ([...typed].length > 63) return refuse('tooLong')
-  const label = toASCII(typed, {
-    checkBidi: true,
-    checkHyphens: true,
-    checkJoiners: true,
-    useSTD3ASCIIRules: true,
-    transitionalProcessing: false,
-    verifyDNSLength: true,
-    ignoreInvalidPunycode: false,
-  })
+  const label = toAsciiName(typed)
   if (label === null) return refuse(/^[\x00-\x7f]*$/.test(typed) || [...typed].length < 40 ? 'letters' : 'tooLong')
   if (RESERVED.has(label)) return refuse('reserved')
   return { ok: true, label, shown: toUnicode(label).domain }

@@ -5,10 +5,11 @@ import {
   isProved,
   isReady,
   judgeRecords,
+  recordLine,
   wantedRecords,
   zoneSnippet,
+  type DomainLook,
   type HostPlace,
-  type Judged,
   type Looked,
 } from '../../core/domain'
 import { factsOf } from '../../core/site'
@@ -23,19 +24,6 @@ import { jobState } from '../log/edit-log'
 import { noteProved, type KeptDomain } from '../store/domains'
 import { livePublication } from '../store/publications'
 import { domainOfJob } from './own-domain'
-
-/** How a domain's records stand, with what is to be handed to whoever looks after it. */
-export type DomainLook = {
-  readonly atMs: number
-  readonly records: readonly Judged[]
-  readonly isReady: boolean
-  readonly isProved: boolean
-  /** How each name server is called that was asked, and whose it is. */
-  readonly servers: readonly { readonly name: string; readonly kind: 'own' | 'visitors' }[]
-  readonly wildcard: string | null
-  readonly zone: string
-  readonly mail: { readonly subject: string; readonly body: string }
-}
 
 /** Looks up a job's domain now. Once it is proved, its names are led to where the site is, until it is published there. */
 export async function lookAtDomain(job: string): Promise<DomainLook> {
@@ -62,7 +50,7 @@ export async function lookedUp(kept: KeptDomain): Promise<DomainLook> {
   const client = factsOf(jobState(kept.job).document).name ?? domain.shown
   return {
     atMs: looked.atMs,
-    records: judged,
+    records: judged.map((one) => recordLine(one, domain.registrable)),
     isReady: isReady(judged) && hasPlace(host),
     isProved: isProved(judged),
     servers: looked.servers.map(({ name, kind }) => ({ name, kind })),

@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import type { Judged } from '../../core/domain'
+import type { DomainTold, Judged } from '../../core/domain'
 import { destinationOf } from '../destinations/registry'
 import { orProblem } from '../destinations/to-problem'
 import { bindToHttps } from '../destinations/web-host/own-names'
@@ -13,7 +13,7 @@ import { noteAsked, noteHsts, type KeptDomain } from '../store/domains'
 import { setJobAddress } from '../store/jobs'
 import { runTask } from '../tasks/run-task'
 import { askedBy, lookedUp, takeNames } from './look-at-domain'
-import { domainOfJob, domainView, type DomainView } from './own-domain'
+import { domainOfJob, domainView } from './own-domain'
 
 export const domainChangeSchema = v.variant('act', [
   v.strictObject({ act: v.literal('hsts'), on: v.boolean() }),
@@ -34,7 +34,7 @@ export function moveToDomain(
   job: string,
   onProgress: (progress: DomainProgress) => void,
   { person, whence }: By,
-): Promise<DomainView | null> {
+): Promise<DomainTold | null> {
   return runTask(job, 'domain', {}, async () => {
     const kept = domainOfJob(job)
     onProgress({ step: 'looking' })
@@ -72,7 +72,7 @@ async function certify(kept: KeptDomain, onStep: (step: CertificateStep) => void
 }
 
 /** Gets a certificate for a domain that leads elsewhere still, once the records are set that the authority wants to see. */
-export function certifyByDns(job: string, onProgress: (progress: DomainProgress) => void): Promise<DomainView | null> {
+export function certifyByDns(job: string, onProgress: (progress: DomainProgress) => void): Promise<DomainTold | null> {
   return runTask(job, 'domain', {}, async () => {
     const kept = domainOfJob(job)
     onProgress({ step: 'looking' })
@@ -86,7 +86,7 @@ export function certifyByDns(job: string, onProgress: (progress: DomainProgress)
   })
 }
 
-export async function changeDomain(job: string, change: v.InferOutput<typeof domainChangeSchema>): Promise<DomainView | null> {
+export async function changeDomain(job: string, change: v.InferOutput<typeof domainChangeSchema>): Promise<DomainTold | null> {
   const kept = domainOfJob(job)
   switch (change.act) {
     case 'hsts': {

@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto'
 import * as v from 'valibot'
-import { domainOf, parseDomain, shownName, type DomainAnswer } from '../../core/domain'
+import { domainOf, parseDomain, shownName, type DomainAnswer, type DomainTold } from '../../core/domain'
 import { WEB_HOST } from '../destinations/registry'
 import { siteOrigin } from '../destinations/web-host/settings'
 import { renewFrom } from '../domains/certificates/keep'
@@ -12,23 +12,8 @@ import { getJob } from '../store/jobs'
 import { livePublication } from '../store/publications'
 
 export const domainSchema = v.strictObject({ name: v.pipe(v.string(), v.maxLength(300)) })
-/** A client's domain as the screen shows it; what is looked up comes by itself. */
-export type DomainView = {
-  readonly name: string
-  readonly shown: string
-  readonly other: string | null
-  readonly registrable: string
-  readonly origin: string
-  /** The job's address is this domain. */
-  readonly isAddress: boolean
-  readonly hsts: boolean
-  readonly certificate: { readonly notAfter: string; readonly renewFrom: string; readonly isOver: boolean } | null
-  readonly isAskedByDns: boolean
-  /** Why there is no newer certificate. */
-  readonly fault: string | null
-}
-
-export function domainView(job: string): DomainView | null {
+/** A job's domain as the screen shows it; what is looked up comes by itself. */
+export function domainView(job: string): DomainTold | null {
   const kept = findDomain(job)
   if (!kept) return null
   const { name, other, hsts, notAfter, asked, fault } = kept

@@ -1,3 +1,4 @@
+import type { DomainTold } from '../../core/domain'
 import { toSegment } from '../../core/pages'
 import type { ReachKind } from '../destinations/kinds'
 import { destinationOf, WEB_HOST } from '../destinations/registry'
@@ -10,7 +11,7 @@ import { livePublication, openPublications } from '../store/publications'
 import { getRelease, publishedReleases } from '../store/releases'
 import { findJobLine } from './list-jobs'
 import { plannedLines, type PlannedLine } from './plan-publication'
-import { domainView, type DomainView } from './own-domain'
+import { domainView } from './own-domain'
 
 /** One release as the list shows it. */
 export type ReleaseLine = {
@@ -44,7 +45,7 @@ export type PublishView = {
   readonly destination: DestinationLine
   readonly address: string | null
   /** The client's own domain, where there is one. */
-  readonly domain: DomainView | null
+  readonly domain: DomainTold | null
   /** A name for the address on the web host: the last that it had, or one from the client's. */
   readonly proposal: string
   readonly hostSuffix: string

@@ -17,7 +17,7 @@ import { DestinationForm } from './destination-form'
 import type { DestinationLine } from './destination-line'
 import { DestinationList } from './destination-list'
 import { OwnDomain } from './domain/own-domain'
-import type { DomainLine } from './domain/told'
+import type { DomainTold } from '@/core/domain'
 import { OthersFiles } from './others-files'
 import { OwnDestination } from './own-destination'
 import { PlanLater, PlannedList, type PlannedLine } from './planned'
@@ -39,7 +39,7 @@ type Props = {
   /** The release that is set against another state, if that is looked at. */
   readonly compared: string | null
   readonly address: string | null
-  readonly domain: DomainLine | null
+  readonly domain: DomainTold | null
   readonly proposal: string
   readonly hostSuffix: string
   readonly releases: readonly ReleaseLine[]

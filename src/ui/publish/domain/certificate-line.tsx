@@ -1,10 +1,10 @@
 'use client'
 import { Button } from '../../parts/button'
 import { day } from '../../parts/words'
-import type { DomainLine, DomainLook } from './told'
+import type { DomainTold, DomainLook } from '@/core/domain'
 import type { DomainActs } from './use-domain-acts'
 
-type Props = { readonly domain: DomainLine; readonly look: DomainLook | null; readonly acts: DomainActs }
+type Props = { readonly domain: DomainTold; readonly look: DomainLook | null; readonly acts: DomainActs }
 
 /** The certificate of a domain: until when it is good, how it is got beforehand, and whether browsers are bound to it. */
 export function CertificateLine({ domain, look, acts }: Props) {

@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { Button, buttonClass } from '../../parts/button'
 import { refusal } from '../../parts/notice'
 import { Panel } from '../../parts/panel'
-import type { DomainLook } from './told'
+import type { DomainLook } from '@/core/domain'
 
 /** The records for whoever looks after the domain: as a letter, or as a piece of a zone file. */
 export function HandOver({ look: { zone, mail } }: { look: DomainLook }) {

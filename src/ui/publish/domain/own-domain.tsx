@@ -1,5 +1,5 @@
 'use client'
-import type { Judged } from '@/core/domain'
+import type { DomainTold, RecordLine } from '@/core/domain'
 import { useRouter } from 'next/navigation'
 import { useEffect, useRef, useState } from 'react'
 import { Button } from '../../parts/button'
@@ -8,11 +8,10 @@ import { CertificateLine } from './certificate-line'
 import { DomainForm } from './domain-form'
 import { HandOver } from './hand-over'
 import { RecordTable } from './record-table'
-import type { DomainLine } from './told'
 import { useDomainActs } from './use-domain-acts'
 import { useDomainLook, type Looking } from './use-domain-look'
 
-type Props = { readonly job: string; readonly domain: DomainLine | null; readonly onMoved: () => void }
+type Props = { readonly job: string; readonly domain: DomainTold | null; readonly onMoved: () => void }
 
 /** The client's own domain: noted, its records looked up until they lead here, with a certificate, and made the site's address. */
 export function OwnDomain({ job, domain, onMoved }: Props) {
@@ -38,7 +37,7 @@ export function OwnDomain({ job, domain, onMoved }: Props) {
   )
 }
 
-function DomainPanel({ job, domain, onMoved }: Props & { readonly domain: DomainLine }) {
+function DomainPanel({ job, domain, onMoved }: Props & { readonly domain: DomainTold }) {
   const router = useRouter()
   const [round, setRound] = useState(0)
   const acts = useDomainActs(job, () => {
@@ -88,7 +87,7 @@ function DomainPanel({ job, domain, onMoved }: Props & { readonly domain: Domain
 }
 
 /** Once the site is at the domain and all is right there is nothing to set: the records fold away. */
-function Records({ domain, records }: { domain: DomainLine; records: readonly Judged[] }) {
+function Records({ domain, records }: { domain: DomainTold; records: readonly RecordLine[] }) {
   const table = <RecordTable records={records} registrable={domain.registrable} />
   if (!domain.isAddress || records.some(({ state }) => state !== 'right')) return table
   return (

@@ -1,8 +1,8 @@
 'use client'
-import { nameUnder, zoneValue, type Judged, type RecordState } from '@/core/domain'
+import type { RecordLine, RecordState } from '@/core/domain'
 import { CopyButton } from '../../parts/copy-button'
 import { clock } from '../../parts/words'
-import { SIGNS, STATES } from './told'
+import { SIGNS, STATES } from './states'
 
 const LOOKS: Readonly<Record<RecordState, string>> = {
   right: 'text-done',
@@ -12,52 +12,52 @@ const LOOKS: Readonly<Record<RecordState, string>> = {
   unknown: 'text-soft',
 }
 
+const HEADINGS = [
+  { said: 'Name', room: 'w-32 px-3' },
+  { said: 'Type', room: 'w-20 px-2' },
+  { said: 'Value', room: 'px-2' },
+  { said: 'Stands', room: 'w-56 px-3' },
+] as const
+
 /** The records to set, as a registrar's form wants them, each with why it is there and how it stands. */
-export function RecordTable({ records, registrable }: { records: readonly Judged[]; registrable: string }) {
+export function RecordTable({ records, registrable }: { records: readonly RecordLine[]; registrable: string }) {
   return (
     <table className="w-full border border-seam bg-cloth text-sm">
       <caption className="sr-only">Records of {registrable}</caption>
       <thead>
         <tr className="border-b border-seam text-start text-xs text-soft">
-          <th scope="col" className="w-32 px-3 py-1.5 text-start font-semibold">
-            Name
-          </th>
-          <th scope="col" className="w-20 px-2 py-1.5 text-start font-semibold">
-            Type
-          </th>
-          <th scope="col" className="px-2 py-1.5 text-start font-semibold">
-            Value
-          </th>
-          <th scope="col" className="w-56 px-3 py-1.5 text-start font-semibold">
-            Stands
-          </th>
+          {HEADINGS.map(({ said, room }) => (
+            <th key={said} scope="col" className={`py-1.5 text-start font-semibold ${room}`}>
+              {said}
+            </th>
+          ))}
         </tr>
       </thead>
       <tbody>
         {records.map((one) => (
-          <Row key={`${one.type} ${one.name}`} record={one} registrable={registrable} />
+          <Row key={`${one.type} ${one.name}`} record={one} />
         ))}
       </tbody>
     </table>
   )
 }
 
-function Row({ record: { name, type, values, why, instead, state, said, untilMs }, registrable }: { record: Judged; registrable: string }) {
+function Row({ record: { name, type, under, typed, why, instead, state, said, untilMs } }: { record: RecordLine }) {
   const isOpen = state !== 'right'
   return (
     <tr className={`border-b border-seam align-top last:border-b-0 ${state === 'missing' || state === 'wrong' ? 'stitch-start' : ''}`}>
       <td className="break-words px-3 py-2 font-mono text-xs leading-7" title={name}>
-        {nameUnder(name, registrable)}
+        {under}
       </td>
       <td className="px-2 py-2 font-mono text-xs leading-7">{type}</td>
       <td className="min-w-0 px-2 py-2">
-        {values.length === 0 ? (
+        {typed.length === 0 ? (
           <span className="text-soft">none</span>
         ) : (
-          values.map((value) => (
+          typed.map((value) => (
             <span key={value} className="flex items-start gap-1">
-              <span className="min-w-0 break-all font-mono text-xs leading-7">{type === 'TXT' ? value : zoneValue(type, value)}</span>
-              <CopyButton text={type === 'TXT' ? value : zoneValue(type, value)} label={`Copy the value of ${type} ${name}`} />
+              <span className="min-w-0 break-all font-mono text-xs leading-7">{value}</span>
+              <CopyButton text={value} label={`Copy the value of ${type} ${name}`} />
             </span>
           ))
         )}

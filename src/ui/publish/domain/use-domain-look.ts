@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { ApiError, postJson } from '../../job/api'
-import type { DomainLook } from './told'
+import type { DomainLook } from '@/core/domain'
 
 /** After how long it is looked up again, in ms: at first soon, then ever less often, as long as something is open. */
 const SOON_MS = 10_000
