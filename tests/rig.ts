@@ -1,11 +1,10 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
-import { connect } from 'node:net'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import type { SignedIn } from '../scripts/enter'
 import { openDoor } from './door'
-import { freePort } from './free-port'
+import { answers, freePort } from './free-port'
 
 const root = path.join(import.meta.dirname, '..')
 
@@ -129,15 +128,4 @@ async function untilAnswers(port: number): Promise<void> {
   while (!(await answers(port))) {
     if (Date.now() > end) throw new Error(`Nothing answers on port ${port}`)
   }
-}
-
-function answers(port: number): Promise<boolean> {
-  return new Promise((resolve) => {
-    const socket = connect(port, '127.0.0.1')
-    socket.once('connect', () => {
-      socket.destroy()
-      resolve(true)
-    })
-    socket.once('error', () => setTimeout(() => resolve(false), 100))
-  })
 }

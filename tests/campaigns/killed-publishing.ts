@@ -1,12 +1,11 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
-import { connect } from 'node:net'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import ssh2 from 'ssh2'
 import type { Reach } from '../../src/server/destinations/kinds'
 import { fingerprint } from '../../src/server/destinations/sftp/connect'
-import { freePort } from '../free-port'
+import { answers, freePort } from '../free-port'
 import { random } from '../random'
 import { PAGES } from './made-site'
 
@@ -125,7 +124,7 @@ class Server {
         }
     const main = path.join('src', 'standins', isStore ? 'object-store' : 'client-server', 'main.ts')
     this.child = spawn(process.execPath, ['--import', 'tsx', main], { cwd: root, env: { ...process.env, ...env }, stdio: 'ignore' })
-    for (const port of [files, site]) while (!(await answers(port))) await new Promise((resolve) => setTimeout(resolve, 30))
+    for (const port of [files, site]) while (!(await answers(port)));
   }
 
   async kill(): Promise<void> {
@@ -198,15 +197,4 @@ class Server {
     if (response.status !== 200) throw new Error(`${url} was answered ${response.status}`)
     return response.text()
   }
-}
-
-function answers(port: number): Promise<boolean> {
-  return new Promise((resolve) => {
-    const socket = connect(port, '127.0.0.1')
-    socket.once('connect', () => {
-      socket.destroy()
-      resolve(true)
-    })
-    socket.once('error', () => resolve(false))
-  })
 }

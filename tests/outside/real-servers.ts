@@ -1,10 +1,9 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { chmodSync, mkdirSync, mkdtempSync, writeFileSync } from 'node:fs'
-import { connect } from 'node:net'
 import { tmpdir, userInfo } from 'node:os'
 import path from 'node:path'
 import ssh2 from 'ssh2'
-import { freePort } from '../free-port'
+import { answers, freePort } from '../free-port'
 import { fingerprint } from '../../src/server/destinations/sftp/connect'
 import type { Signed } from '../../src/standins/client-server/certificate'
 
@@ -92,18 +91,6 @@ export async function started(
   child.stderr.on('data', (data: Buffer) => (said += data.toString('utf8')))
   for (const end = Date.now() + 20_000; !(await answers(port));) {
     if (child.exitCode !== null || Date.now() > end) throw new Error(`${command} does not answer: ${said}`)
-    await new Promise((resolve) => setTimeout(resolve, 50))
   }
   return { port, child, stop: () => child.kill('SIGKILL') }
-}
-
-function answers(port: number): Promise<boolean> {
-  return new Promise((resolve) => {
-    const socket = connect(port, '127.0.0.1')
-    socket.once('connect', () => {
-      socket.destroy()
-      resolve(true)
-    })
-    socket.once('error', () => resolve(false))
-  })
 }
