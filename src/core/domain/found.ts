@@ -15,6 +15,8 @@ export type NameServer = { readonly name: string; readonly kind: 'own' | 'visito
 export type Looked = {
   readonly atMs: number
   readonly servers: readonly (NameServer & { readonly answers: ReadonlyMap<string, Found> })[]
+  /** Why the domain's own name servers could not be asked for; null where they were found, or there are none. */
+  readonly fault: string | null
   /** What any name under the domain is answered with, where somebody set a wildcard (RFC 4592). */
   readonly wildcard: readonly FoundRecord[]
 }

@@ -29,7 +29,12 @@ const server = (name: string, kind: 'own' | 'visitors', answers: Answers): Looke
 const judge = (own: Answers, visitors: Answers = own, second: Answers = own): Judged[] =>
   judgeRecords(
     wantedRecords(domain, HOST, 'site=abc'),
-    { atMs: 0, servers: [server('ns1', 'own', own), server('ns2', 'own', second), server('resolver', 'visitors', visitors)], wildcard: [] },
+    {
+      atMs: 0,
+      servers: [server('ns1', 'own', own), server('ns2', 'own', second), server('resolver', 'visitors', visitors)],
+      fault: null,
+      wildcard: [],
+    },
     domain,
     HOST,
     'authority.test',
@@ -98,7 +103,13 @@ describe('records of a domain', () => {
       { ...RIGHT, 'AAAA wren.test': found(rr('AAAA', 'wren.test', '2001:db8::9')) },
     ]
     const judgeV4 = (one: Answers): Judged[] =>
-      judgeRecords(wantedRecords(domain, v4, 'site=abc'), { atMs: 0, servers: [server('ns1', 'own', one)], wildcard: [] }, domain, v4, 'a')
+      judgeRecords(
+        wantedRecords(domain, v4, 'site=abc'),
+        { atMs: 0, servers: [server('ns1', 'own', one)], fault: null, wildcard: [] },
+        domain,
+        v4,
+        'a',
+      )
     expect(of(judgeV4(answers), 'AAAA wren.test')).toMatchObject({ state: 'wrong', values: [] })
     // Where none is there, nothing is said of it.
     expect(of(judgeV4({ ...RIGHT, 'AAAA wren.test': NONE }), 'AAAA wren.test')).toBeUndefined()
@@ -121,7 +132,7 @@ describe('records of a domain', () => {
     const fails: Found = { state: 'failed', why: 'it failed (SERVFAIL)' }
     const failing = Object.fromEntries(Object.keys(RIGHT).map((key) => [key, fails]))
     expect(judge(failing).every(({ state, said }) => state === 'unknown' && said.includes('SERVFAIL'))).toBe(true)
-    const nobody = judgeRecords(wantedRecords(domain, HOST, 'p'), { atMs: 0, servers: [], wildcard: [] }, domain, HOST, 'a')
+    const nobody = judgeRecords(wantedRecords(domain, HOST, 'p'), { atMs: 0, servers: [], fault: null, wildcard: [] }, domain, HOST, 'a')
     expect(nobody[0]).toMatchObject({ state: 'unknown', said: expect.stringContaining('registered') as string })
     expect(isReady(nobody)).toBe(false)
   })

@@ -48,7 +48,7 @@ function judge(record: WantedRecord, looked: Looked, host: HostPlace): Judged {
   const visitors = verdicts.filter(({ server }) => server.kind === 'visitors')
   const told = (state: RecordState, said: string, untilMs: number | null = null): Judged => ({ ...record, state, said, untilMs })
   const answered = own.filter(({ verdict }) => verdict.state !== 'unknown')
-  if (answered.length === 0) return told('unknown', own[0]?.verdict.said ?? NO_SERVERS)
+  if (answered.length === 0) return told('unknown', own[0]?.verdict.said ?? noServers(looked))
   const bad = answered.find(({ verdict }) => verdict.state !== 'right')
   if (bad) return told(bad.verdict.state, bad.verdict.said + uneven(answered.map(({ server, verdict }) => [server.name, verdict.state])))
   const late = visitors.filter(({ verdict }) => verdict.state === 'missing' || verdict.state === 'wrong')
@@ -65,6 +65,10 @@ function judge(record: WantedRecord, looked: Looked, host: HostPlace): Judged {
     'right',
     silent.length > 0 ? `Set right. ${silent.map(({ server }) => server.name).join(', ')} did not answer.` : 'Set right.',
   )
+}
+
+function noServers({ fault }: Looked): string {
+  return fault === null ? NO_SERVERS : `Its name servers cannot be found out: ${fault}.`
 }
 
 const NO_SERVERS =

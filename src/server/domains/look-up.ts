@@ -25,7 +25,8 @@ type Server = NameServer & { readonly at: At }
 /** Looks up all that counts for a domain: at its own name servers, where records are set, and at those that visitors ask. */
 export async function lookUp(domain: DomainName, challenges: readonly string[], now: Date): Promise<Looked> {
   const { visitors } = dnsSettings()
-  const servers: Server[] = [...(await ownServers(domain)), ...visitors.map((at): Server => ({ name: at.address, kind: 'visitors', at }))]
+  const { own, fault } = await ownServers(domain)
+  const servers: Server[] = [...own, ...visitors.map((at): Server => ({ name: at.address, kind: 'visitors', at }))]
   const queue = new PQueue({ concurrency: AT_ONCE })
   const questions = questionsFor(domain, challenges)
   const answered = await Promise.all(
@@ -36,7 +37,7 @@ export async function lookUp(domain: DomainName, challenges: readonly string[], 
       return { name, kind, answers: new Map<string, Found>(found) }
     }),
   )
-  return { atMs: now.getTime(), servers: answered, wildcard: await wildcardOf(domain, servers) }
+  return { atMs: now.getTime(), servers: answered, fault, wildcard: await wildcardOf(domain, servers) }
 }
 
 function questionsFor(domain: DomainName, challenges: readonly string[]): (readonly [QuestionType, string])[] {
@@ -60,16 +61,20 @@ async function wildcardOf({ registrable }: DomainName, servers: readonly Server[
 
 /**
  * The name servers that a domain's owner has named, from the place where its zone begins: the first name from the whole one upwards that
- * has NS records.
+ * has NS records. `fault` says why they are not known, where nobody would tell.
  */
-async function ownServers({ name, registrable }: DomainName): Promise<Server[]> {
+async function ownServers({ name, registrable }: DomainName): Promise<{ readonly own: readonly Server[]; readonly fault: string | null }> {
   const within = caaNames(name).filter((one) => one === registrable || one.endsWith(`.${registrable}`))
+  let fault: string | null = null
   for (const zone of within) {
     const found = await askVisitors('NS', zone)
+    if (found.state === 'failed') fault = found.why
     const names = standing(found, zone, 'NS').map(({ value }) => value)
-    if (names.length > 0) return (await Promise.all(names.slice(0, MOST_OWN).map(serverNamed))).filter((one) => one !== null)
+    if (names.length === 0) continue
+    const own = (await Promise.all(names.slice(0, MOST_OWN).map(serverNamed))).filter((one) => one !== null)
+    return { own, fault: own.length === 0 ? `no number is to be found for ${names.join(' and ')}` : null }
   }
-  return []
+  return { own: [], fault }
 }
 
 async function serverNamed(name: string): Promise<Server | null> {

@@ -17,7 +17,8 @@ export class Keeper {
     // What failed is asked anew each time.
     if (reply.code === 0 || reply.code === 3)
       this.kept.set(key, { reply, fromMs: this.now(), untilMs: this.now() + leastTtl(reply) * 1000 })
-    return reply
+    // Where no zone has a name, nobody has registered it: those who ask for others say that it is not there (RFC 1034, 4.3.1).
+    return reply.code === 5 ? { ...reply, code: 3 } : reply
   }
 
   forget(): void {

@@ -13,8 +13,8 @@ const LOOKS: Readonly<Record<RecordState, string>> = {
 }
 
 const HEADINGS = [
-  { said: 'Name', room: 'w-32 px-3' },
-  { said: 'Type', room: 'w-20 px-2' },
+  { said: 'Name', room: 'w-40 px-3' },
+  { said: 'Type', room: 'w-16 px-2' },
   { said: 'Value', room: 'px-2' },
   { said: 'Stands', room: 'w-56 px-3' },
 ] as const
