@@ -1,20 +1,23 @@
 import { describe, expect, test } from 'vitest'
 import { random } from '../../../tests/random'
-import { inPlace, inTurns, parseOwnList, planFiles, waitingFiles, type Manifest, type OwnList } from '.'
+import { inPlace, inTurns, parseOwnList, planFiles, waitingFiles, type FilesStanding, type Manifest, type OwnList } from '.'
 
 const file = (letter: string, bytes = 1): Manifest[string] => ({ hash: letter.repeat(64), bytes })
 const there = (manifest: Manifest): Map<string, number> => new Map(Object.entries(manifest).map(([path, { bytes }]) => [path, bytes]))
+
+const standing = (ours: Manifest, found: ReadonlyMap<string, number>, kept: Manifest = {}): FilesStanding => ({ ours, kept, there: found })
 
 describe('what goes to a server that only takes files', () => {
   const ours: Manifest = { 'index.html': file('a'), 'about/index.html': file('b'), 'old.css': file('c') }
   const next: Manifest = { 'index.html': file('a'), 'about/index.html': file('d'), 'new.css': file('e') }
 
   test('is what changed; what is ours and no part of it any more goes; what is not ours is named and left', () => {
-    const plan = planFiles(next, ours, new Map([...there(ours), ['mail/inbox', 9]]))
+    const plan = planFiles(next, standing(ours, new Map([...there(ours), ['mail/inbox', 9]])))
     expect(plan).toEqual({
       send: ['about/index.html', 'new.css'],
       same: ['index.html'],
       remove: ['old.css'],
+      stay: [],
       foreign: ['mail/inbox'],
       inTheWay: [],
     })
@@ -23,21 +26,36 @@ describe('what goes to a server that only takes files', () => {
   test('is also what somebody else has changed or removed there', () => {
     const plan = planFiles(
       ours,
-      ours,
-      new Map([
-        ['index.html', 7],
-        ['old.css', 1],
-      ]),
+      standing(
+        ours,
+        new Map([
+          ['index.html', 7],
+          ['old.css', 1],
+        ]),
+      ),
     )
     expect(plan).toMatchObject({ send: ['about/index.html', 'index.html'], same: ['old.css'], remove: [] })
   })
 
   test('is never put over what is not ours, nor in place of a folder, nor under a file', () => {
     const strangers = ['about', 'index.html', 'new.css/readme', 'news.css']
-    expect(planFiles(next, {}, new Map(strangers.map((path) => [path, 1])))).toMatchObject({
+    expect(planFiles(next, standing({}, new Map(strangers.map((path) => [path, 1]))))).toMatchObject({
       inTheWay: ['about', 'index.html', 'new.css/readme'],
       foreign: ['news.css'],
     })
+  })
+
+  test('leaves what pages of the release before show for one release more, so that whoever has one finds it', () => {
+    const style = (letter: string): string => `style-${letter.repeat(8)}.css`
+    const site = (letter: string): Manifest => ({ 'index.html': file(letter), [style(letter)]: file(letter) })
+    const first = site('a')
+    const second = planFiles(site('b'), standing(first, there(first)))
+    expect(second).toMatchObject({ remove: [], stay: [style('a')] })
+    const [ours, kept] = [{ ...site('b'), [style('a')]: file('a') }, { [style('a')]: file('a') }]
+    expect(planFiles(site('c'), standing(ours, there(ours), kept))).toMatchObject({ remove: [style('a')], stay: [style('b')] })
+    // Going back finds it there; a site that is taken off leaves nothing.
+    expect(planFiles(first, standing(ours, there(ours), kept))).toMatchObject({ send: ['index.html'], remove: [], stay: [style('b')] })
+    expect(planFiles({}, standing(ours, there(ours), kept))).toMatchObject({ remove: Object.keys(ours).sort(), stay: [] })
   })
 
   test('comes into place after what it needs: content, pages, the home page, and what tells of them', () => {
@@ -53,7 +71,13 @@ describe('what goes to a server that only takes files', () => {
 
 describe('our own list', () => {
   test('is read as it was written; what is none of ours, or damaged, is none', () => {
-    const list: OwnList = { owner: 'job', release: 'r1', files: { 'a.html': file('a') }, coming: null }
+    const list: OwnList = {
+      owner: 'job',
+      release: 'r1',
+      files: { 'a.html': file('a') },
+      kept: { 'b-0a1b2c3d.css': file('b') },
+      coming: null,
+    }
     expect(parseOwnList(JSON.stringify(list))).toEqual(list)
     for (const text of ['', '{}', 'null', JSON.stringify(list).slice(0, -9), JSON.stringify({ ...list, files: { '../a': file('a') } })])
       expect(parseOwnList(text), text).toBeNull()
@@ -77,7 +101,7 @@ describe('our own list', () => {
       const [old, next] = [some(), some()]
       const disk = new Map(Object.entries(old).map(([path, { hash }]) => [path, hash]))
       const names = waitingFiles(next)
-      const send = planFiles(next, old, there(old)).send
+      const send = planFiles(next, standing(old, there(old))).send
       const waiting = new Map(send.map((path) => [names.get(path)!.name, 1]))
       // As many as were moved before it broke.
       for (const path of inTurns(send)
@@ -86,7 +110,7 @@ describe('our own list', () => {
         waiting.delete(names.get(path)!.name)
         disk.set(path, next[path]!.hash)
       }
-      const found = inPlace({ owner: 'job', release: 'r1', files: old, coming: { release: 'r2', files: next } }, waiting)
+      const found = inPlace({ owner: 'job', release: 'r1', files: old, kept: {}, coming: { release: 'r2', files: next } }, waiting)
       expect(new Map(Object.entries(found).map(([path, { hash }]) => [path, hash]))).toEqual(disk)
     }
   })

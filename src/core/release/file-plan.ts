@@ -1,8 +1,15 @@
 import { own } from '../own'
+import { isHashedName } from './kept-names'
 import type { Manifest } from './manifest'
 
 /** The files that are really on a server, by path, with their sizes in bytes. */
 export type FilesThere = ReadonlyMap<string, number>
+
+/**
+ * What of ours is in place on a server that others put files on as well, and every file that is there. `kept`: what of ours was no part of the
+ * release that is live either, and stayed for those who had a page of the one before.
+ */
+export type FilesStanding = { readonly ours: Manifest; readonly kept: Manifest; readonly there: FilesThere }
 
 /** What putting a release on a server that only takes files does; paths in the order of their names. */
 export type FilePlan = {
@@ -10,14 +17,19 @@ export type FilePlan = {
   readonly same: readonly string[]
   /** Ours, and no part of the release. */
   readonly remove: readonly string[]
+  /** No part of the release either, under names that nothing else will have: a page that somebody fetched just before finds them. */
+  readonly stay: readonly string[]
   /** Not ours; they are never touched. */
   readonly foreign: readonly string[]
   /** Not ours, and where a file of the release is to stand, or a folder of its; nothing is put there unasked. */
   readonly inTheWay: readonly string[]
 }
 
-/** Compares a release with what of ours is in place and with what is really there: what somebody has changed or removed is sent again. */
-export function planFiles(next: Manifest, ours: Manifest, there: FilesThere): FilePlan {
+/**
+ * Compares a release with what of ours is in place and with what is really there: what somebody has changed or removed is sent again.
+ * Where a site is taken off, nothing stays.
+ */
+export function planFiles(next: Manifest, { ours, kept, there }: FilesStanding): FilePlan {
   const isOurs = (path: string): boolean => own(ours, path) !== undefined
   const isSame = (path: string): boolean => {
     const [mine, now] = [own(ours, path), own(next, path)]
@@ -30,19 +42,22 @@ export function planFiles(next: Manifest, ours: Manifest, there: FilesThere): Fi
   // A file where a folder is to be, or a file under a path where a file is to be.
   const isInTheWay = (path: string): boolean =>
     wanted.has(path) || folders.has(path) || foldersOf(path).some((folder) => wanted.has(folder))
+  const over = Object.keys(ours)
+    .filter((path) => !wanted.has(path) && there.has(path))
+    .sort() // prettier
+  const stays = (path: string): boolean => paths.length > 0 && isHashedName(path) && own(kept, path) === undefined && !folders.has(path)
   return {
     send: paths.filter((path) => !isSame(path)),
     same: paths.filter(isSame),
-    remove: Object.keys(ours)
-      .filter((path) => !wanted.has(path) && there.has(path))
-      .sort(),
+    remove: over.filter((path) => !stays(path)),
+    stay: over.filter(stays),
     foreign: strangers.filter((path) => !isInTheWay(path)),
     inTheWay: strangers.filter(isInTheWay),
   }
 }
 
 /** What of ours is really there as we left it; what somebody else has changed is there as something that nobody knows. */
-export function presentOf(ours: Manifest, there: FilesThere): Manifest {
+export function presentOf({ ours, there }: FilesStanding): Manifest {
   const found = Object.entries(ours).filter(([path]) => there.has(path))
   return Object.fromEntries(
     found.map(([path, entry]) => [path, there.get(path) === entry.bytes ? entry : { ...entry, hash: NOBODY_KNOWS }]),

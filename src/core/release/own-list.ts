@@ -6,13 +6,14 @@ export const LIST_FILE = '.site-files.json'
 export const WAITING_FOLDER = '.site-waiting'
 
 /**
- * What is ours on a server that only takes files. `coming`: a release whose content was all sent and that is being put into place, file by
+ * What is ours on a server that only takes files. `kept`: what stays of the release before for one more. `coming`: a release whose content was all sent and that is being put into place, file by
  * file; a list that has one was left in the middle of that.
  */
 const ownListSchema = v.strictObject({
   owner: v.string(),
   release: v.nullable(v.string()),
   files: manifestSchema,
+  kept: v.optional(manifestSchema, {}),
   coming: v.nullable(v.strictObject({ release: v.string(), files: manifestSchema })),
 })
 export type OwnList = Readonly<v.InferOutput<typeof ownListSchema>>
@@ -45,8 +46,8 @@ export function waitingFiles(manifest: Manifest): ReadonlyMap<string, WaitingFil
 }
 
 /** What of ours is in place: where a release was left half put there, what does not wait any more is there. */
-export function inPlace({ files, coming }: OwnList, waiting: ReadonlyMap<string, number>): Manifest {
-  if (!coming) return files
+export function inPlace({ files, kept, coming }: OwnList, waiting: ReadonlyMap<string, number>): Manifest {
+  if (!coming) return { ...kept, ...files }
   const moved = [...waitingFiles(coming.files)].filter(([, { name }]) => !waiting.has(name))
-  return { ...files, ...Object.fromEntries(moved.map(([path, { hash, bytes }]) => [path, { hash, bytes }])) }
+  return { ...kept, ...files, ...Object.fromEntries(moved.map(([path, { hash, bytes }]) => [path, { hash, bytes }])) }
 }

@@ -1,4 +1,4 @@
-import type { FilesThere, Manifest } from '../../core/release'
+import type { FilesStanding, Manifest } from '../../core/release'
 
 /** What a destination can do beyond taking files; what is false here is not asked of it. */
 export type Capabilities = {
@@ -41,8 +41,6 @@ export type Adapter = {
   readonly files: FileSide | null
 }
 
-/** What of ours is in place in a folder that others put files into as well, and every file that is there. */
-export type FilesStanding = { readonly ours: Manifest; readonly there: FilesThere }
 export type FileSide = {
   readonly look: (address: string, options: CallOptions) => Promise<FilesStanding>
   /** Makes files that are not ours this owner's, so that they can be written over. */

@@ -62,9 +62,10 @@ async function planAt(
 ): Promise<Pick<Plan, 'plan' | 'foreign' | 'inTheWay'>> {
   const { files } = to
   if (files) {
-    const { ours, there } = await orProblem(to, address, () => files.look(address))
-    const { foreign, inTheWay } = planFiles(manifest, ours, there)
-    return { plan: planPublish(presentOf(ours, there), manifest), foreign, inTheWay }
+    const standing = await orProblem(to, address, () => files.look(address))
+    const { foreign, inTheWay, stay } = planFiles(manifest, standing)
+    const present = Object.entries(presentOf(standing)).filter(([path]) => !stay.includes(path))
+    return { plan: planPublish(Object.fromEntries(present), manifest), foreign, inTheWay }
   }
   const live = livePublication(job, id)
   const there = live?.address === address ? getRelease(job, live.release).manifest : {}

@@ -3,7 +3,7 @@ import { NOBODY_KNOWS, planFiles, WAITING_FOLDER, waitingFiles, type Manifest, t
 import { DestinationError, isDestinationError, type Adapter, type CallOptions } from '../destination'
 import type { FileServer, OpenServer } from './file-server'
 import { putInPlace, tidy } from './put-in-place'
-import { findList, standingAfter, standingOn, writeList, type Standing } from './standing'
+import { findList, NOBODY, standingAfter, standingOn, writeList, type Standing } from './standing'
 
 type Told = { readonly release: string; readonly manifest: Manifest; readonly send: readonly WaitingFile[]; readonly standing: Standing }
 
@@ -27,13 +27,13 @@ export function fileServerAdapter(kind: string, open: OpenServer): Adapter {
       on(options, async (server) => {
         const list = await findList(server)
         if (list && list.owner !== owner) throw new DestinationError('taken', 'another site is published into this folder')
-        if (!list) await writeList(server, { owner, release: null, files: {}, coming: null })
+        if (!list) await writeList(server, { ...NOBODY, owner })
       }),
     announce: (_, release, manifest, options) =>
       on(options, async (server) => {
         const standing = await settled(server, await standingOn(server))
-        const { ours, there, waiting } = standing
-        const { send, inTheWay } = planFiles(manifest, ours, there)
+        const { waiting } = standing
+        const { send, inTheWay } = planFiles(manifest, standing)
         if (inTheWay.length > 0) throw new DestinationError('inTheWay', inTheWay.join(', '))
         const files = filesAt(manifest, send)
         told = { release, manifest, send: files, standing }
@@ -57,7 +57,7 @@ export function fileServerAdapter(kind: string, open: OpenServer): Adapter {
         const { manifest } = told
         const standing = await standingAfter(server, told.standing)
         const isThere = standing.list.release === release && !standing.list.coming
-        const { send } = planFiles(manifest, standing.ours, standing.there)
+        const { send } = planFiles(manifest, standing)
         const isMissing = filesAt(manifest, send).some(({ name, bytes }) => standing.waiting.get(name) !== bytes)
         if (isMissing) throw new DestinationError('refused', 'not all of it was sent')
         if (isThere && send.length === 0) return tidy(server)
@@ -65,7 +65,7 @@ export function fileServerAdapter(kind: string, open: OpenServer): Adapter {
       }),
     redirect: async () => undefined,
     files: {
-      look: (_, options) => on(options, async (server) => standingOn(server).then(({ ours, there }) => ({ ours, there }))),
+      look: (_, options) => on(options, async (server) => standingOn(server).then(({ ours, kept, there }) => ({ ours, kept, there }))),
       adopt: (_, owner, paths, options) =>
         on(options, async (server) => {
           const { list, there } = await standingOn(server)

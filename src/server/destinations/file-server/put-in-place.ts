@@ -9,7 +9,7 @@ const AT_ONCE = 8
 
 /**
  * Puts a release whose content waits on the server into place: content first, then pages, then the home page; last of all what is not part
- * of it goes. The list says so first, so that whoever finds it half done can go on. Each file changes in one step.
+ * of it goes, but for what pages of the release before show. The list says so first, so that whoever finds it half done can go on. Each file changes in one step.
  */
 export async function putInPlace(
   server: FileServer,
@@ -18,8 +18,8 @@ export async function putInPlace(
   manifest: Manifest,
   onPlaced: OnPlaced,
 ): Promise<void> {
-  const { list, there, ours } = standing
-  const { send, remove } = planFiles(manifest, ours, there)
+  const { list, ours } = standing
+  const { send, remove, stay } = planFiles(manifest, standing)
   const waits = waitingFiles(manifest)
   const coming: OwnList = { ...list, files: ours, coming: { release, files: manifest } }
   await writeList(server, coming)
@@ -37,7 +37,8 @@ export async function putInPlace(
       onPlaced(++placed, send.length)
     })
   await all(remove, (path) => server.remove(path))
-  await writeList(server, { owner: list.owner, release, files: manifest, coming: null })
+  const kept = Object.fromEntries(stay.flatMap((path) => (ours[path] ? [[path, ours[path]]] : [])))
+  await writeList(server, { owner: list.owner, release, files: manifest, kept, coming: null })
   await tidy(server, remove).catch(() => undefined)
 }
 

@@ -1,18 +1,13 @@
-import { inPlace, LIST_FILE, parseOwnList, WAITING_FOLDER, type FilesThere, type Manifest, type OwnList } from '../../../core/release'
+import { inPlace, LIST_FILE, parseOwnList, WAITING_FOLDER, type FilesStanding, type FilesThere, type OwnList } from '../../../core/release'
 import { DestinationError } from '../destination'
 import type { FileServer } from './file-server'
 
 /** What stands on a server: our list, what of ours is in place, every file but our own two, and what waits to be put into place. */
-export type Standing = {
-  readonly list: OwnList
-  readonly ours: Manifest
-  readonly there: FilesThere
-  readonly waiting: FilesThere
-}
+export type Standing = FilesStanding & { readonly list: OwnList; readonly waiting: FilesThere }
 
 /** A list that is being put into the place of the one of before. */
 const NEW_LIST = `${WAITING_FOLDER}/list`
-const NOBODY: OwnList = { owner: '', release: null, files: {}, coming: null }
+export const NOBODY: OwnList = { owner: '', release: null, files: {}, kept: {}, coming: null }
 
 /** Looks at all that is there; a list that nobody wrote is an empty one without an owner. */
 export async function standingOn(server: FileServer): Promise<Standing> {
@@ -23,7 +18,7 @@ export async function standingOn(server: FileServer): Promise<Standing> {
     if (path.startsWith(`${WAITING_FOLDER}/`)) waiting.set(path.slice(WAITING_FOLDER.length + 1), bytes)
     else if (path !== LIST_FILE) there.set(path, bytes)
   }
-  return { list, ours: inPlace(list, waiting), there, waiting }
+  return { list, ours: inPlace(list, waiting), kept: list.kept, there, waiting }
 }
 
 /** The same a little later: where nobody else has written a list since, only what waits is looked at anew. */
