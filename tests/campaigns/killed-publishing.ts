@@ -197,7 +197,9 @@ class Server {
   }
 
   private async get(url: string, mayBeAway = false): Promise<string | null> {
-    const response = await fetch(`http://127.0.0.1:${this.ports.site}${url}`)
+    const ask = (): Promise<Response> => fetch(`http://127.0.0.1:${this.ports.site}${url}`)
+    // A line that was kept open to a server that was killed meanwhile: a browser asks again on another (RFC 9112, 9.3.1).
+    const response = await ask().catch(ask)
     if (mayBeAway && response.status === 404) return null
     if (response.status !== 200) throw new Error(`${url} was answered ${response.status}`)
     return response.text()
