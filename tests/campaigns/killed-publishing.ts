@@ -128,7 +128,11 @@ class Server {
           CLIENT_SERVER_PORT: String(site),
         }
     const main = path.join('src', 'standins', isStore ? 'object-store' : 'client-server', 'main.ts')
-    this.child = spawn(process.execPath, ['--import', 'tsx', main], { cwd: root, env: { ...process.env, ...env }, stdio: 'ignore' })
+    this.child = spawn(process.execPath, ['--import', 'tsx', main], {
+      cwd: root,
+      env: { ...process.env, ...env },
+      stdio: ['ignore', 'ignore', 'inherit'],
+    })
     for (const port of [files, site]) while (!(await answers(port)));
   }
 

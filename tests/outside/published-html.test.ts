@@ -7,6 +7,7 @@ import path from 'node:path'
 import { gzipSync } from 'node:zlib'
 import * as fontkit from 'fontkit'
 import { beforeAll, describe, expect, test } from 'vitest'
+import { renderCareSheet } from '../../src/core/handover'
 import type { Manifest } from '../../src/core/release'
 import { renderPage } from '../../src/core/render'
 import { homePage } from '../../src/core/site'
@@ -48,6 +49,25 @@ beforeAll(async () => {
     writeFileSync(at(file), readBlob(hash)!)
   }
 })
+
+/** The sheet that a handover brings, in a language that runs either way. */
+function careSheet(language: string): string {
+  const site = testSite(FACTS)
+  const records = [{ role: 'leads', name: 'client.example', type: 'A', values: ['192.0.2.1'], why: '', instead: null }] as const
+  const place = { name: 'Server', reach: 'tolliver@files.example:22 www', url: 'https://old.example' }
+  return renderCareSheet(
+    { ...site, document: edited(site.document, { type: 'fact/set', fact: 'language', value: language }) },
+    {
+      madeAt: '2026-11-28T09:00:00Z',
+      live: { url: ORIGIN, since: '2026-03-02T10:00:00Z' },
+      places: [place],
+      domain: { shown: 'client.example', certificateUntil: '2027-01-05T00:00:00Z', records },
+      by: { name: 'Mara Quill', email: 'mara@quill.example' },
+      fonts: ['Vollkorn'],
+      licences: 'site/fonts/licences.txt',
+    },
+  )
+}
 
 /** The same site on one page. */
 function onePage(): string {
@@ -103,12 +123,14 @@ describe('a published site', () => {
 
   test('has no error that the Nu HTML checker finds, in HTML, CSS or SVG', () => {
     writeFileSync(at('one-page.html'), onePage())
+    const sheets = ['en', 'de', 'ar'].map((language) => at(`care-sheet-${language}.html`))
+    sheets.forEach((file, i) => writeFileSync(file, careSheet(['en', 'de', 'ar'][i] ?? '')))
     const jar = require.resolve('vnu-jar/build/dist/vnu.jar')
     let report = ''
     try {
       execFileSync(
         'java',
-        ['-jar', jar, '--format', 'json', '--also-check-svg', ...pages().map(at), at('one-page.html'), at('favicon.svg')],
+        ['-jar', jar, '--format', 'json', '--also-check-svg', ...pages().map(at), at('one-page.html'), ...sheets, at('favicon.svg')],
         {
           stdio: ['ignore', 'ignore', 'pipe'],
         },

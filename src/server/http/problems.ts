@@ -64,6 +64,15 @@ export const PROBLEMS = {
     status: 422,
     sentence: (d) => `“${d.name}” was not brought in: ${d.count} ${d.count === 1 ? 'fault' : 'faults'} found. Nothing of it was kept.`,
   },
+  projectWrong: {
+    status: 422,
+    sentence: (d) => `“${d.name}” cannot be read in: ${d.fault}. Nothing was changed here. Take the handover anew where the job is.`,
+  },
+  projectTooLarge: {
+    status: 413,
+    sentence: (d) =>
+      `“${d.name}” is ${d.size} MB; handovers up to ${d.limit} MB are read in. Take it without its history, or with fewer pictures.`,
+  },
   packDamaged: { status: 422, sentence: (d) => `“${d.name}” cannot be opened: ${d.fault}. Pack it again as a plain zip.` },
   packTooLarge: {
     status: 413,

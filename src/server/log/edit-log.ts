@@ -171,9 +171,9 @@ function keepSnapshot(job: string, state: JobState): void {
   }
 }
 
-/** A new job's first state. */
-export function beginLog(job: string, document: SiteDocument): void {
-  writeSnapshot(job, { revision: 0, document })
+/** A new job's first state; one that comes from elsewhere goes on counting from where it was. */
+export function beginLog(job: string, document: SiteDocument, revision = 0): void {
+  writeSnapshot(job, { revision, document })
 }
 
 /** Calls back with each new revision of a job; returns what stops it. */

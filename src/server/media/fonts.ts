@@ -13,12 +13,16 @@ export function fontFilePath(file: FontFile): string {
   return file.package === null ? mediaFile(file.file) : projectFolder('node_modules', ...file.package.split('/'), 'files', file.file)
 }
 
-/** A font file's bytes; the client's own are what they were when they came, which their name tells. */
 function readFont(file: FontFile): Buffer {
-  const found = fontFilePath(file)
+  return file.package === null ? readOwnFont(file.file) : readFileSync(fontFilePath(file))
+}
+
+/** The bytes of a font file of the client's: what they were when it came, which its name tells. */
+export function readOwnFont(name: string): Buffer {
+  const found = mediaFile(name)
   const bytes = existsSync(found) ? readFileSync(found) : null
-  if (bytes && (file.package !== null || file.file.startsWith(`own-${hashOf(bytes).slice(0, 20)}.`))) return bytes
-  throw new Problem('fontLost', { name: file.file })
+  if (bytes && name.startsWith(`own-${hashOf(bytes).slice(0, 20)}.`)) return bytes
+  throw new Problem('fontLost', { name })
 }
 
 /** The font file of a name, or null: only names in the table, and names that a kept file can have, lead to one. */

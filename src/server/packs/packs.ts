@@ -88,6 +88,11 @@ export function packFilesOf(template: Template): Map<string, Buffer> {
   return files
 }
 
+/** Whether a design came with Instant Fit, rather than with a pack that was brought in. */
+export function isShippedDesign(kind: string, design: string): boolean {
+  return existsSync(projectFolder('templates', 'designs', kind, `${design}.html`))
+}
+
 /** The pictures that templates bring, by asset id (`tallow/front-door.jpg`). */
 export function packAssets(): Promise<AssetTable> {
   return kept('pack-assets', async () => {

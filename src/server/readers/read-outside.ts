@@ -2,6 +2,7 @@ import { fork, type ChildProcess } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import { setPriority } from 'node:os'
 import PQueue from 'p-queue'
+import { own } from '../../core/own'
 import { projectFolder } from '../files/data-folder'
 import { kept } from '../files/kept'
 import { Problem, type ProblemParts } from '../http/problems'
@@ -14,6 +15,9 @@ export type Limits = { readonly seconds: number; readonly megabytes: number }
 const LIMITS: Limits = { seconds: 15, megabytes: 1200 }
 /** A pack is hundreds of files, each of which is a reading. */
 const OF_PACK: Limits = { seconds: 60, megabytes: 1800 }
+/** A project is read from its file, with all its pictures one after another. */
+const OF_PROJECT: Limits = { seconds: 300, megabytes: 2600 }
+const OF: Readonly<Partial<Record<TaskName, Limits>>> = { pack: OF_PACK, project: OF_PROJECT }
 /** How many are read at the same time, and how many may wait. */
 const READERS = 2
 const MOST_WAITING = 40
@@ -32,7 +36,7 @@ export function readOutside<T extends TaskName>(
   task: T,
   name: string,
   input: TaskInput<T>,
-  limits: Limits = task === 'pack' ? OF_PACK : LIMITS,
+  limits: Limits = own(OF, task) ?? LIMITS,
 ): Promise<TaskOutput<T>> {
   const { queue } = readers()
   if (queue.size >= MOST_WAITING) throw new Problem('tooBusy')

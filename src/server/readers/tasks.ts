@@ -4,6 +4,7 @@ import { printOneColour, readLogo } from './logo'
 import { readPack } from './pack'
 import { readPicture } from './picture'
 import { readPixels } from './pixels'
+import { readProject } from './project'
 
 /** Everything that a reader can be asked to do, by name: from the file's name and what is sent to what was found. */
 export const TASKS = {
@@ -15,6 +16,7 @@ export const TASKS = {
   font: readFont,
   subset: subsetOwn,
   pack: readPack,
+  project: readProject,
 } as const
 
 export type TaskName = keyof typeof TASKS

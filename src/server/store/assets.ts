@@ -65,11 +65,15 @@ export function linkAsset(job: string, asset: string): void {
 
 /** Every picture a job can show: the templates' and its own. */
 export async function jobAssets(job: string): Promise<AssetTable> {
-  const own = db()
-    .prepare<[string], AssetRow>(`SELECT ${COLUMNS} FROM asset JOIN job_asset ON asset = id WHERE job = ?`)
+  return { ...(await packAssets()), ...Object.fromEntries(ownAssets(job).map(({ asset }) => [asset.id, asset])) }
+}
+
+/** The pictures that are a job's own, each with the type of its file. */
+export function ownAssets(job: string): readonly { readonly asset: AssetInfo; readonly type: string }[] {
+  return db()
+    .prepare<[string], AssetRow>(`SELECT ${COLUMNS} FROM asset JOIN job_asset ON asset = id WHERE job = ? ORDER BY id`)
     .all(job)
-    .map(toAsset)
-  return { ...(await packAssets()), ...Object.fromEntries(own.map((a) => [a.id, a])) }
+    .map((row) => ({ asset: toAsset(row), type: row.type }))
 }
 
 /** Whether there is a picture of a name, the client's or a template's. */

@@ -38,10 +38,15 @@ export function listJobs(): Job[] {
   return sql<[], JobRow>(`SELECT ${COLUMNS} FROM job ORDER BY created_at, id`).all().map(toJob)
 }
 
-export function getJob(id: string): Job {
+export function findJob(id: string): Job | null {
   const row = sql<[string], JobRow>(`SELECT ${COLUMNS} FROM job WHERE id = ?`).get(id)
-  if (!row) throw new Problem('jobGone')
-  return toJob(row)
+  return row ? toJob(row) : null
+}
+
+export function getJob(id: string): Job {
+  const job = findJob(id)
+  if (!job) throw new Problem('jobGone')
+  return job
 }
 
 export function findJobByAddress(address: string): Job | null {

@@ -44,7 +44,13 @@ function readEdit(text: string): LogRow['edit'] {
   return v.parse(editSchema, JSON.parse(text))
 }
 
-export function insertRow(job: string, revision: number, { id, who, gesture, undoes, edit, inverse }: LogRow): void {
+/** Writes a row; one that was made elsewhere keeps the time it was made at. */
+export function insertRow(
+  job: string,
+  revision: number,
+  { id, who, gesture, undoes, edit, inverse }: LogRow,
+  at: string = new Date().toISOString(),
+): void {
   sql('INSERT INTO log_row (job, revision, id, format, who, gesture, undoes, edit, inverse, at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)').run(
     job,
     revision,
@@ -55,7 +61,7 @@ export function insertRow(job: string, revision: number, { id, who, gesture, und
     undoes,
     JSON.stringify(edit),
     JSON.stringify(inverse),
-    new Date().toISOString(),
+    at,
   )
 }
 
@@ -63,6 +69,12 @@ export function rowsSince(job: string, revision: number, most = -1): SavedRow[] 
   return sql<[string, number, number], Row>(`SELECT ${COLUMNS} FROM log_row WHERE job = ? AND revision > ? ORDER BY revision LIMIT ?`)
     .all(job, revision, most)
     .map(toSavedRow)
+}
+
+/** When each row of a job was made, by revision. */
+export function rowTimes(job: string): ReadonlyMap<number, string> {
+  const rows = sql<[string], { revision: number; at: string }>('SELECT revision, at FROM log_row WHERE job = ?').all(job)
+  return new Map(rows.map(({ revision, at }) => [revision, at]))
 }
 
 /** Every row after a revision up to another, one at a time: a long log does not have to fit into memory. */

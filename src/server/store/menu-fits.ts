@@ -5,6 +5,11 @@ export function noteMenuFit(job: string, key: string, width: number | null): voi
   sql('INSERT INTO menu_fit (job, key, width) VALUES (?, ?, ?) ON CONFLICT DO UPDATE SET width = excluded.width').run(job, key, width)
 }
 
+/** Everything that was measured for a job's menu. */
+export function menuFitsOf(job: string): readonly { readonly key: string; readonly width: number | null }[] {
+  return sql<[string], { key: string; width: number | null }>('SELECT key, width FROM menu_fit WHERE job = ? ORDER BY key').all(job)
+}
+
 /** What was measured for a menu; null where nothing was, or where it fits from any width. */
 export function menuFitOf(job: string, key: string): number | null {
   const row = sql<[string, string], { width: number | null }>('SELECT width FROM menu_fit WHERE job = ? AND key = ?').get(job, key)

@@ -25,3 +25,10 @@ export function listPublishedPaths(job: string): PublishedPath[] {
     .all(job)
     .map(({ path, page }) => ({ path, page }))
 }
+
+/** Everything that is noted of a job's addresses, by revision. */
+export function notedPaths(job: string): readonly (PublishedPath & { readonly revision: number })[] {
+  return sql<[string], PublishedPath & { revision: number }>(
+    'SELECT revision, path, page FROM published_path WHERE job = ? ORDER BY revision, path',
+  ).all(job)
+}

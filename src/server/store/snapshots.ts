@@ -21,6 +21,16 @@ export function findSnapshot(job: string, revision: number = Number.MAX_SAFE_INT
   return null
 }
 
+/** The state that a job began with here, as far as its log reaches back; null where no state can be read. */
+export function firstSnapshot(job: string): Snapshot | null {
+  const rows = sql<[string], { revision: number }>('SELECT revision FROM snapshot WHERE job = ? ORDER BY revision').all(job)
+  for (const { revision } of rows) {
+    const found = findSnapshot(job, revision)
+    if (found) return found
+  }
+  return null
+}
+
 /** Keeps a snapshot, and lets go of those between the first and the newest few. */
 export function writeSnapshot(job: string, { revision, document }: Snapshot): void {
   sql('INSERT OR REPLACE INTO snapshot (job, revision, format, document) VALUES (?, ?, ?, ?)').run(

@@ -15,3 +15,10 @@ export function textHoldOf(job: string, key: string): Held | null {
   const row = sql<[string, string], { held: string }>('SELECT held FROM text_hold WHERE job = ? AND key = ?').get(job, key)
   return row ? (JSON.parse(row.held) as Held) : null
 }
+
+/** Everything that was measured of a job's texts. */
+export function textHoldsOf(job: string): readonly { readonly key: string; readonly held: Held }[] {
+  return sql<[string], { key: string; held: string }>('SELECT key, held FROM text_hold WHERE job = ? ORDER BY key')
+    .all(job)
+    .map(({ key, held }) => ({ key, held: JSON.parse(held) as Held }))
+}

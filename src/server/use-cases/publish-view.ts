@@ -1,6 +1,7 @@
 import type { DomainTold } from '../../core/domain'
 import { toSegment } from '../../core/pages'
 import type { ReachKind } from '../destinations/kinds'
+import { reachLine } from '../destinations/reach-line'
 import { destinationOf, WEB_HOST } from '../destinations/registry'
 import { isDomain } from '../destinations/web-host/settings'
 import { originOf, whereOf } from '../releases/where'
@@ -86,23 +87,10 @@ function lineOf(job: string, { id, kind, name, origin, settings }: KeptDestinati
     id,
     kind: kind as ReachKind,
     name,
-    reach: inALine(kind, settings),
+    reach: reachLine(kind, settings),
     settings: JSON.parse(settings) as Record<string, unknown>,
     origin,
     ...liveAt(job, id),
-  }
-}
-
-/** How a server is reached, without what is secret. */
-function inALine(kind: string, settings: string): string {
-  const { user, host, port, folder, bucket } = JSON.parse(settings) as Record<string, string | number>
-  switch (kind) {
-    case 'folder':
-      return String(folder)
-    case 'object-store':
-      return `${host}:${port} ${bucket}${folder === '' ? '' : `/${folder}`}`
-    default:
-      return `${user}@${host}:${port} ${folder}`
   }
 }
 

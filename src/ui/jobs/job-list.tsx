@@ -11,6 +11,7 @@ import { inputClass } from '../parts/field'
 import { count } from '../parts/words'
 import { directionOf, matchesJob, SHELVES, sortJobs, type JobLine, type Order, type Shelf, type Sorting } from './job-line'
 import { JobRow } from './job-row'
+import { ReadIn } from './read-in'
 import { useListState } from './use-list-state'
 import { useShelving } from './use-shelving'
 
@@ -54,6 +55,7 @@ export function JobList({ jobs: listed, binDays, now, me }: Props) {
             {me.name}
             <span className="sr-only">: your account</span>
           </Link>
+          {mayMake && <ReadIn />}
           {mayMake && (
             <Link href="/new" className={buttonClass('main')}>
               New job <kbd className="border border-soft px-1 font-mono text-xs">n</kbd>

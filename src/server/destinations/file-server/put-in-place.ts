@@ -37,7 +37,7 @@ export async function putInPlace(
       onPlaced(++placed, send.length)
     })
   await all(remove, (path) => server.remove(path))
-  const kept = Object.fromEntries(stay.flatMap((path) => (ours[path] ? [[path, ours[path]]] : [])))
+  const kept = Object.fromEntries(Object.entries(ours).filter(([path]) => stay.includes(path)))
   await writeList(server, { owner: list.owner, release, files: manifest, kept, coming: null })
   await tidy(server, remove).catch(() => undefined)
 }

@@ -1,0 +1,3 @@
+export * from './project'
+export * from './care-sheet'
+export * from './care-words'

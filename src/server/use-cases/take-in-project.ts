@@ -1,0 +1,115 @@
+import { randomUUID } from 'node:crypto'
+import { mkdirSync, readFileSync, rmSync } from 'node:fs'
+import path from 'node:path'
+import { nanoid } from 'nanoid'
+import { projectPath, type Project } from '../../core/handover'
+import { findTemplate } from '../../core/pack'
+import { mayEditJobs, type Person } from '../../core/people'
+import { applyEdit, canonical, readDocument, type LogRow, type SiteDocument } from '../../core/site'
+import { hashOf, keepBlob } from '../files/blobs'
+import { madeFolder } from '../files/data-folder'
+import { keepMedia } from '../files/media-file'
+import { Problem } from '../http/problems'
+import { saveBody } from '../http/read-bytes'
+import { beginLog } from '../log/edit-log'
+import { bringInPack } from '../packs/pack-zip'
+import { pack } from '../packs/packs'
+import { readOutside } from '../readers/read-outside'
+import { insertAsset } from '../store/assets'
+import { db } from '../store/db'
+import { findJob, insertJob } from '../store/jobs'
+import { insertRow } from '../store/log-rows'
+import { noteMenuFit } from '../store/menu-fits'
+import { namePoint } from '../store/points'
+import { notePaths } from '../store/published-paths'
+import { noteTextHold } from '../store/text-holds'
+
+const MAX_BYTES = 1024 * 1024 * 1024
+
+/** A job read in from a handover; `isCopy` where the very job is here already and this one stands beside it. */
+export type TakenIn = { readonly job: string; readonly name: string; readonly isCopy: boolean; readonly packs: readonly string[] }
+
+/** A handover read in: the zip is the request's body, its name in the query. All of it is here afterwards, or nothing. */
+export async function takeInProject(request: Request, query: URLSearchParams, by: Person): Promise<TakenIn> {
+  if (!mayEditJobs(by)) throw new Problem('notAllowed')
+  const shown = (query.get('name') ?? '').slice(0, 80) || 'the zip'
+  const work = path.join(madeFolder('incoming'), randomUUID())
+  mkdirSync(work)
+  try {
+    const zip = path.join(work, 'sent.zip')
+    const inMb = (bytes: number): number => Math.ceil(bytes / 1024 / 1024)
+    await saveBody(
+      request,
+      zip,
+      MAX_BYTES,
+      (bytes) => new Problem('projectTooLarge', { name: shown, size: inMb(bytes), limit: inMb(MAX_BYTES) }),
+    )
+    const folder = path.join(work, 'taken')
+    const project = await readOutside('project', shown, { file: zip, folder })
+    const states = replay(shown, project)
+    const packs = await bringPacksIn(project, folder)
+    return { ...keepJob(project, folder, states), name: project.name, packs }
+  } finally {
+    rmSync(work, { recursive: true, force: true })
+  }
+}
+
+type Replayed = { readonly begin: SiteDocument; readonly rows: readonly (LogRow & { readonly revision: number; readonly at: string })[] }
+
+/** Goes through every change anew: its inverse is what it is here, and where all of them lead is what the project says. */
+function replay(shown: string, { begin, rows, document: end }: Project): Replayed {
+  const wrong = (fault: string): never => {
+    throw new Problem('projectWrong', { name: shown, fault })
+  }
+  const read = (stored: unknown): SiteDocument => {
+    try {
+      return readDocument(stored)
+    } catch (error) {
+      throw new Problem('projectWrong', { name: shown, fault: 'the site in it cannot be read' }, { cause: error })
+    }
+  }
+  const first = read(begin.document)
+  let document = first
+  const done = rows.map(({ revision, at, ...row }, i) => {
+    if (revision !== begin.revision + i + 1) wrong('a step of its history is missing')
+    const applied = applyEdit(document, row.edit)
+    if (!applied.ok) return wrong(`step ${revision} of its history does not go onto what was there`)
+    document = applied.document
+    return { ...row, revision, at, inverse: applied.inverse }
+  })
+  if (canonical(document) !== canonical(read(end))) wrong('its history leads to another site than the one in it')
+  return { begin: first, rows: done }
+}
+
+/** Templates that are not here yet come with it, each checked as any other pack. */
+async function bringPacksIn({ packs }: Project, folder: string): Promise<readonly string[]> {
+  const brought: string[] = []
+  for (const id of packs)
+    if (!findTemplate(pack(), id)) brought.push(...(await bringInPack(`${id}.zip`, readFileSync(`${folder}/${projectPath.pack(id)}`))))
+  return brought
+}
+
+/** The job under its own name where nobody has that here, with its first state, its changes, and all that they name. */
+function keepJob(project: Project, folder: string, { begin, rows }: Replayed): Pick<TakenIn, 'job' | 'isCopy'> {
+  const file = (of: string): Buffer => readFileSync(`${folder}/${of}`)
+  const pictures = project.pictures.map(({ type, ...picture }) => {
+    const bytes = file(projectPath.picture({ ...picture, type }))
+    keepMedia(bytes, (hash) => `${hash}.${type}`)
+    return { type, asset: { ...picture, hash: hashOf(bytes), bytes: bytes.length, vector: type === 'svg' } }
+  })
+  for (const font of project.fonts) keepMedia(file(projectPath.font(font)), () => font)
+  for (const hash of project.files) keepBlob(file(projectPath.file(hash)))
+  return db().transaction(() => {
+    const here = findJob(project.job)
+    const job = here ? nanoid(12) : project.job
+    insertJob({ id: job, createdAt: new Date().toISOString(), copyOf: here ? project.job : null })
+    beginLog(job, begin, project.begin.revision)
+    for (const { revision, at, ...row } of rows) insertRow(job, revision, row, at)
+    for (const { asset, type } of pictures) insertAsset(job, asset, type)
+    for (const point of project.points) namePoint(job, point)
+    for (const { revision, ...noted } of project.paths) notePaths(job, revision, [noted])
+    for (const { key, width } of project.menus) noteMenuFit(job, key, width)
+    for (const { key, held } of project.holds) noteTextHold(job, key, held)
+    return { job, isCopy: here !== null }
+  })()
+}

@@ -1,0 +1,43 @@
+'use client'
+import { useState } from 'react'
+import { buttonClass } from '../parts/button'
+
+/** Everything of the job as one zip, for the client or for another installation. */
+export function Handover({ job, isLive }: { readonly job: string; readonly isLive: boolean }) {
+  const [withHistory, setWithHistory] = useState(false)
+  return (
+    <section aria-labelledby="handover" className="mt-6 border-t border-seam pt-4">
+      <h2 id="handover" className="mb-1 text-lg font-bold tracking-tight">
+        Handover
+      </h2>
+      <p className="text-sm text-soft">
+        {isLive
+          ? 'One zip for whoever keeps the site: a care sheet for the client, the site as visitors see it now, and the whole job.'
+          : 'One zip for whoever keeps the site: a care sheet for the client and the whole job; the site itself once it is live.'}{' '}
+        No password and no key is in it. The page of all jobs reads it in again, here or in another Instant Fit, as the same job.
+      </p>
+      <label className="mt-2 flex w-fit items-center gap-2 text-sm">
+        <input
+          type="checkbox"
+          className="size-4 accent-ink"
+          checked={withHistory}
+          onChange={(event) => setWithHistory(event.target.checked)}
+        />
+        With every step since the job was begun
+      </label>
+      <p className="mt-3 flex flex-wrap items-center gap-x-4 gap-y-2">
+        <a className={buttonClass()} href={`/api/jobs/${job}/handover${withHistory ? '?history=1' : ''}`} download>
+          Take the handover (zip)
+        </a>
+        <a
+          className="inline-flex min-h-6 items-center text-sm underline underline-offset-2"
+          href={`/api/jobs/${job}/care-sheet`}
+          target="_blank"
+          rel="noreferrer"
+        >
+          Read the care sheet
+        </a>
+      </p>
+    </section>
+  )
+}
