@@ -82,6 +82,9 @@ export function editOf(document: SiteDocument, { what, a, b, word }: SomeEdit, u
         ? { type: 'page/remove', page: page.id }
         : { type: 'page/move', page: page.id, rank, ...(b % 3 === 0 ? {} : { in: someParent(document, a + b) }) }
     case 13:
+      if (b % 5 === 0)
+        return { type: 'verification/set', name: a % 2 ? 'site-check' : 'check-file.html', value: a % 3 ? `code ${a}` : null }
+      if (b % 5 === 1) return { type: 'page/set', page: page.id, part: 'unfound', value: a % 2 === 0 }
       return { type: 'page/set', page: page.id, part: 'name', value: word }
     case 15:
       if (b % 5 === 0) {

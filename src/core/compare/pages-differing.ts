@@ -40,6 +40,7 @@ function pageOfStep(step: EditStep, was: SiteDocument, now: SiteDocument): PageI
       return 'every'
     case 'plan/set':
     case 'redirect/set':
+    case 'verification/set':
     case 'as-is/set':
     case 'outfit/set':
       return null

@@ -69,6 +69,7 @@ export function makeDocument(template: Template, facts: Facts, brand: Brand): Si
     labels: {},
     signposts: {},
     redirects: {},
+    verifications: {},
     asIs: {},
     plan: {},
     pages: Object.fromEntries(pages.map((page) => [page.id, page])),

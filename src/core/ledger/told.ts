@@ -31,6 +31,7 @@ const DEEDS: Readonly<Record<EditStep['type'], string>> = {
   'plan/set': 'changed the plan',
   'signpost/set': 'changed an entry of the menu',
   'redirect/set': 'changed a redirect',
+  'verification/set': 'changed what verifies the site',
   'as-is/set': 'kept words as they are',
   'section/insert': 'added a section',
   'section/remove': 'removed a section',
@@ -96,6 +97,8 @@ function whereOf(site: Site, step: EditStep): string {
     case 'dress/set':
     case 'plan/set':
       return step.part
+    case 'verification/set':
+      return step.name
     case 'signpost/set':
     case 'redirect/set':
     case 'as-is/set':

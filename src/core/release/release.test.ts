@@ -115,12 +115,18 @@ test('the site map has every page once, by its whole address; robots are shown i
   const map = renderSitemap(one, 'https://a.example', day)
   expect(map).toBe(
     `<?xml version="1.0" encoding="UTF-8"?>
-<urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9">
+<urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9" xmlns:image="http://www.google.com/schemas/sitemap-image/1.1">
   <url><loc>https://a.example/</loc><lastmod>2026-11-27</lastmod></url>
   <url><loc>https://a.example/about/</loc><lastmod>2026-11-20</lastmod></url>
 </urlset>
 `,
   )
+  const pictures = (page: { readonly id: string }): string[] => (page.id === 'home' ? ['pictures/a&b.jpg'] : [])
+  const unfound = edited(one, { type: 'page/set', page: 'about' as PageId, part: 'unfound', value: true })
+  expect(renderSitemap(unfound, 'https://a.example', day, pictures).match(/<url>.*/g)).toEqual([
+    '<url><loc>https://a.example/</loc><lastmod>2026-11-27</lastmod>' +
+      '<image:image><image:loc>https://a.example/pictures/a&amp;b.jpg</image:loc></image:image></url>',
+  ])
   expect(renderSitemap(one, 'https://a.example/?a&b', day)).toContain('?a&amp;b/about/')
   expect(Object.fromEntries(readSitemapDays(map))).toEqual({ '/': '2026-11-27', '/about/': '2026-11-20' })
   expect(renderRobots('https://a.example')).toBe('User-agent: *\nAllow: /\n\nSitemap: https://a.example/sitemap.xml\n')

@@ -1,6 +1,6 @@
 import { pictureVariants, type AssetInfo, type PictureVariant } from '../image'
 import { isHome, pagePath } from '../pages'
-import { factsOf, fitWords, siteLanguage, type Page } from '../site'
+import { factsOf, fitWords, isVerificationFile, siteLanguage, type Page } from '../site'
 import {
   fillPage,
   findPicture,
@@ -86,7 +86,9 @@ function renderHead(writer: PageWriter, files: ReleaseFiles, filled: PageParts<F
     meta('viewport', 'width=device-width, initial-scale=1'),
     `<title>${escapeText(texts.title)}</title>`,
     ...(texts.description ? [meta('description', texts.description)] : []),
-    ...(page ? renderSharing(writer, page, files, texts, filled) : [meta('robots', 'noindex')]),
+    ...(page && !page.unfound ? [] : [meta('robots', 'noindex')]),
+    ...(page ? renderSharing(writer, page, files, texts, filled) : []),
+    ...(page && isHome(site.document, page) ? verificationTags(site).map(([name, content]) => meta(name, content)) : []),
     ...(hasCard
       ? [
           `<link rel="alternate" type="text/vcard"${attribute('href', fileUrl(writer, CARD_FILE))}` +
@@ -108,6 +110,11 @@ function renderHead(writer: PageWriter, files: ReleaseFiles, filled: PageParts<F
 function printedTexts({ document, pack }: Site, page: Page, host: string): { readonly title: string; readonly description: string } {
   const { title, description } = pageTexts(pack, document, page)
   return { title: fitWords(printed(document, title)).trim() || host, description: printed(document, description) }
+}
+
+/** What shows services whose site this is, in the head of the home page. */
+function verificationTags({ document }: Site): readonly (readonly [name: string, content: string])[] {
+  return Object.entries(document.verifications).filter(([name]) => !isVerificationFile(name))
 }
 
 /** The colour that a browser gives its own frame around the page. */
@@ -164,10 +171,23 @@ function findCardPicture(sections: readonly FilledSection[]): FilledPicture | nu
   return null
 }
 
+/** The frame of the picture that goes with a shared page. */
+export const CARD_RATIO = '40:21'
+
+/** What others tell of a page: its title and description as they are printed, and the picture on its card; null where it shows none. */
+export function toldOfPage(
+  site: Site,
+  page: Page,
+  host: string,
+): { readonly title: string; readonly description: string; readonly picture: FilledPicture | null } {
+  const { head, main } = fillPage(site, page)
+  return { ...printedTexts(site, page, host), picture: findCardPicture([...head, ...main]) }
+}
+
 /** The card's picture is a file of the release like any other. */
 function cardUrl(writer: PageWriter, origin: string, { asset, focus }: { asset: AssetInfo; focus: FilledPicture['focus'] }): string {
   // 1200 × 630: the size sharing services ask for. Common practice, no source.
-  const variant: PictureVariant = { ...pictureVariants(asset, '40:21', focus).fallback, width: 1200, height: 630, format: 'jpg' }
+  const variant: PictureVariant = { ...pictureVariants(asset, CARD_RATIO, focus).fallback, width: 1200, height: 630, format: 'jpg' }
   pictureUrl(writer, asset, variant)
   const path = [...writer.pictures.keys()].find((p) => writer.pictures.get(p) === variant) ?? ''
   return `${origin}/${path}`

@@ -1,5 +1,6 @@
 import { cropToFocus, isAskedFor, parseRatio, type PictureFormat, type PictureVariant } from '../../core/image'
 import { framesOf, type Pack } from '../../core/pack'
+import { CARD_RATIO } from '../../core/render'
 import { ALTERATIONS } from '../../core/site'
 import { pack } from '../packs/packs'
 import { findAsset } from '../store/assets'
@@ -29,9 +30,9 @@ export async function readSheetPicture(parts: readonly string[]): Promise<{ read
 
 const known = new WeakMap<Pack, ReadonlySet<string>>()
 
-/** The frames that any design gives its pictures, and those that they can be altered to. */
+/** The frames that any design gives its pictures, those that they can be altered to, and that of a shared page. */
 function framesIn(all: Pack): ReadonlySet<string> {
-  const frames = known.get(all) ?? new Set([...Object.values(all.designs).flatMap(framesOf), ...ALTERATIONS.frame])
+  const frames = known.get(all) ?? new Set([...Object.values(all.designs).flatMap(framesOf), ...ALTERATIONS.frame, CARD_RATIO])
   known.set(all, frames)
   return frames
 }

@@ -18,7 +18,7 @@ import {
   type ReleaseFiles,
 } from '../../core/render'
 import { filePath, linkedFiles, pageFile, redirectFile, redirectsOf, redirectTarget, rootFrom, type PublishedPath } from '../../core/pages'
-import { pagesApart, type Page } from '../../core/site'
+import { isVerificationFile, pagesApart, type Page } from '../../core/site'
 import { shownFact, siteScheme, type Site } from '../../core/fill'
 import { fontFaceCss, fontLicences } from '../../core/type'
 import type { PictureVariant } from '../../core/image'
@@ -30,13 +30,17 @@ import { makeIcons } from './icons'
 /** Told of each finished part: pictures take the time, so they are what is counted. */
 export type BuildProgress = (done: number, total: number) => void
 
+/** The files of a release but its map, and the pictures that stand on each page, by its id: of each the largest, by path. */
+export type Built = { readonly manifest: Manifest; readonly picturesOn: Readonly<Record<string, readonly string[]>> }
+
 /** Makes every file of a release but its map, and keeps it under its hash. The same site gives the same manifest, byte for byte. */
 export async function buildRelease(
   site: Site,
   origin: string,
   onProgress: BuildProgress,
   published: readonly PublishedPath[] = [],
-): Promise<Manifest> {
+): Promise<Built> {
+  const picturesOn = new Map<string, readonly string[]>()
   const manifest = new Map<string, ManifestEntry>()
   const add = (path: string, content: Buffer | string): void => {
     manifest.set(path, keepBlob(content))
@@ -48,6 +52,7 @@ export async function buildRelease(
     if (files.rulesOf?.(page) === null) add(files.stylesheet, sheet)
     add(page ? pageFile(site.document, page) : '404.html', rendered.html)
     rendered.pictures.forEach((variant, path) => pictures.set(path, variant))
+    if (page) picturesOn.set(page.id, largestOf(rendered.pictures))
   }
   for (const file of linkedFiles(site.document)) manifest.set(filePath(file), { hash: file.hash, bytes: file.bytes })
   addRedirects(site, origin, published, (path, content, leadsTo) => {
@@ -66,7 +71,18 @@ export async function buildRelease(
       onProgress(++done, pictures.size)
     }),
   )
-  return Object.fromEntries(manifest)
+  for (const [name, content] of Object.entries(site.document.verifications)) if (isVerificationFile(name)) add(name, content)
+  return { manifest: Object.fromEntries(manifest), picturesOn: Object.fromEntries(picturesOn) }
+}
+
+/** Of each picture on a page its largest file, in the form that every reader takes. */
+function largestOf(pictures: ReadonlyMap<string, PictureVariant>): readonly string[] {
+  const largest = new Map<string, { readonly path: string; readonly area: number }>()
+  for (const [path, { asset, width, height, format }] of pictures) {
+    const area = width * height * (format === 'webp' ? 1 : 1.5)
+    if (area > (largest.get(asset)?.area ?? 0)) largest.set(asset, { path, area })
+  }
+  return [...largest.values()].map(({ path }) => path)
 }
 
 /**

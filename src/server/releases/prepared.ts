@@ -1,7 +1,6 @@
 import type { HoldAsk, Site } from '../../core/fill'
 import { holdAsksOf, holdKeyOf, menuKeyOf } from '../../core/render'
 import { loadHyphenation, type Held } from '../../core/lines'
-import type { Manifest } from '../../core/release'
 import { dayOf, siteLanguage } from '../../core/site'
 import { kept } from '../files/kept'
 import { pack } from '../packs/packs'
@@ -11,20 +10,19 @@ import { menuFitOf } from '../store/menu-fits'
 import { textHoldOf } from '../store/text-holds'
 import { jobAssets } from '../store/assets'
 import type { JobState } from '../log/edit-log'
-import { buildRelease } from './build-release'
+import { buildRelease, type Built } from './build-release'
 import { withSiteMap } from './site-map'
 import { publishedPaths } from './published-paths'
 import type { OnProgress } from './carry-out'
 import type { Addressed } from './where'
 
 /** A site's files made for an address, of one revision, on a day. */
-export type Prepared = {
+export type Prepared = Built & {
   readonly revision: number
   readonly address: string
   readonly day: string
   /** What was measured of it in a browser, as JSON. */
   readonly measured: string
-  readonly manifest: Manifest
 }
 
 const last = (): Map<string, Prepared> => kept('prepared', () => new Map())
@@ -37,7 +35,7 @@ export async function prepareFiles(job: string, state: JobState, where: Addresse
   const made = await makeFiles(job, state, where, onProgress)
   const live = livePublication(job, where.id)
   const there = live ? getRelease(job, live.release).manifest : {}
-  const manifest = withSiteMap(made.manifest, state.document, where.to.originOf(where.address), made.day, there)
+  const manifest = withSiteMap(made, state.document, where.to.originOf(where.address), made.day, there)
   return { ...made, manifest }
 }
 
@@ -64,8 +62,8 @@ async function makeFiles(
   if (known?.revision === revision && known.address === address && known.day === day && known.measured === measured) return known
   const site: Site = { ...plain, menuFrom, holds: (ask) => holds.get(JSON.stringify(ask)) ?? null }
   const origin = to.originOf(address)
-  const manifest = await buildRelease(site, origin, (done, total) => onProgress({ step: 'building', done, total }), publishedPaths(job))
-  const made = { revision, address, day, measured, manifest }
+  const built = await buildRelease(site, origin, (done, total) => onProgress({ step: 'building', done, total }), publishedPaths(job))
+  const made = { ...built, revision, address, day, measured }
   last().set(job, made)
   return made
 }

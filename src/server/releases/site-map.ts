@@ -3,12 +3,19 @@ import { pageFile, pagePath } from '../../core/pages'
 import { readSitemapDays, renderSitemap, type Manifest } from '../../core/release'
 import type { Page, SiteDocument } from '../../core/site'
 import { keepBlob, readBlob } from '../files/blobs'
+import type { Built } from './build-release'
 
 /** The file that the map of a site is published as. */
 const MAP_FILE = 'sitemap.xml'
 
 /** The files of a site and its map: a page that is live as it is keeps the day that the map there says of it, others have today. */
-export function withSiteMap(files: Manifest, document: SiteDocument, origin: string, today: string, live: Manifest): Manifest {
+export function withSiteMap(
+  { manifest: files, picturesOn }: Built,
+  document: SiteDocument,
+  origin: string,
+  today: string,
+  live: Manifest,
+): Manifest {
   const map = own(live, MAP_FILE)
   const days = readSitemapDays(String((map && readBlob(map.hash)) ?? ''))
   const dayOf = (page: Page): string => {
@@ -16,5 +23,5 @@ export function withSiteMap(files: Manifest, document: SiteDocument, origin: str
     const isSame = own(files, file)?.hash === own(live, file)?.hash
     return (isSame ? days.get(pagePath(document, page)) : undefined) ?? today
   }
-  return { ...files, [MAP_FILE]: keepBlob(renderSitemap(document, origin, dayOf)) }
+  return { ...files, [MAP_FILE]: keepBlob(renderSitemap(document, origin, dayOf, ({ id }) => own(picturesOn, id) ?? [])) }
 }

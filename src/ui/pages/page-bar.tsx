@@ -31,18 +31,18 @@ export function PageBar({ page, below, acts, onHold, onOpen, onRemove }: Props) 
     const copied = acts.copy(page, withContent)
     if (copied !== null) onHold(copied)
   }
-  const toggle = (type: 'add-page' | 'outline' | 'all' | 'signposts' | 'redirects' | 'untouched' | 'bin'): void =>
+  const toggle = (type: 'add-page' | 'outline' | 'all' | 'signposts' | 'redirects' | 'found' | 'untouched' | 'bin'): void =>
     onOpen({ type: below.type === type ? 'page' : type })
   return (
     <div className="flex flex-wrap items-center gap-1 pb-2">
-      <h1 className="me-3 text-xl font-bold tracking-tight">{isOne ? `${count(pages, 'page')}, on one` : count(pages, 'page')}</h1>
+      <h1 className="me-2 text-xl font-bold tracking-tight">{isOne ? `${count(pages, 'page')}, on one` : count(pages, 'page')}</h1>
       <Button aria-pressed={below.type === 'add-page'} onClick={() => toggle('add-page')}>
         Add a page
       </Button>
       <Button aria-pressed={below.type === 'outline'} onClick={() => toggle('outline')}>
         Paste an outline
       </Button>
-      <span className="mx-2 h-5 border-s border-seam" aria-hidden />
+      <span className="mx-1 h-5 border-s border-seam" aria-hidden />
       <Menu label="Copy" handTo={() => document.getElementById(`page-row-${page}`)}>
         <Item onSelect={() => copy(true)}>With everything in it</Item>
         <Item onSelect={() => copy(false)}>With the template’s content</Item>
@@ -56,7 +56,7 @@ export function PageBar({ page, below, acts, onHold, onOpen, onRemove }: Props) 
       <Button look="quiet" disabled={pages < 2} onClick={onRemove}>
         Take out
       </Button>
-      <span className="ms-auto flex items-center gap-1">
+      <span className="ms-auto flex items-center">
         <Button look="quiet" aria-pressed={below.type === 'untouched'} onClick={() => toggle('untouched')}>
           Untouched
         </Button>
@@ -68,6 +68,9 @@ export function PageBar({ page, below, acts, onHold, onOpen, onRemove }: Props) 
         </Button>
         <Button look="quiet" aria-pressed={below.type === 'redirects'} onClick={() => toggle('redirects')}>
           Addresses
+        </Button>
+        <Button look="quiet" aria-pressed={below.type === 'found'} onClick={() => toggle('found')} title="What others show of this page">
+          Found
         </Button>
         <a className={buttonClass('quiet')} href={`/window/${job}?page=${page}`} target="_blank" rel="noreferrer">
           Own window

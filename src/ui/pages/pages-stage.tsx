@@ -11,6 +11,7 @@ import type { SectionEvents } from '../sheets/section-hands'
 import type { SheetName } from '../sheets/widths'
 import { AllPages } from './all-pages'
 import { BinPanel } from './bin-panel'
+import { FoundPanel } from './found/found-panel'
 import { MenuFitLine } from './menu-fit'
 import { OutlinePanel } from './outline-panel'
 import { PageAdder } from './page-adder'
@@ -94,6 +95,7 @@ export function PagesStage({ live: liveDocument, published, origin }: Props) {
           {below.type === 'bin' && <BinPanel onBack={(of) => of.type === 'page' && toPage(of.page.id)} onClose={() => toPage(page)} />}
           {below.type === 'untouched' && <UntouchedPanel onClose={() => toPage(page)} />}
           {below.type === 'redirects' && <RedirectsPanel published={published} origin={origin} onClose={() => toPage(page)} />}
+          {below.type === 'found' && <FoundPanel key={page} page={page} origin={origin} acts={acts} onClose={() => toPage(page)} />}
           {below.type === 'all' && <AllPages inHand={page} onHold={hold} onOpen={toPage} />}
           {below.type === 'add-section' && (
             <SectionAdder

@@ -111,6 +111,7 @@ function makePageActs(store: JobStore, isLive: (page: PageId) => boolean) {
     list: (id: PageId, listed: Listed) => attempt(store, { type: 'page/set', page: id, part: 'listed', value: listed }, 'Not listed'),
     hide: (id: PageId, hidden: boolean) =>
       on(id, (page) => attempt(store, { type: 'page/set', page: id, part: 'hidden', value: hidden }, `“${nameOf(page)}” stays in sight`)),
+    find: (id: PageId, isFound: boolean) => attempt(store, { type: 'page/set', page: id, part: 'unfound', value: !isFound }, 'Not taken'),
     copy: (id: PageId, withContent: boolean): PageId | null =>
       on(id, (page) => {
         const { pack, document } = now()

@@ -12,6 +12,7 @@ export type Below =
   | { readonly type: 'outline' }
   | { readonly type: 'signposts' }
   | { readonly type: 'redirects' }
+  | { readonly type: 'found' }
   | { readonly type: 'untouched' }
   | { readonly type: 'bin' }
   | { readonly type: 'add-section'; readonly spot: Spot }
@@ -39,7 +40,7 @@ export function usePagesHand(): PagesHand {
   const [below, setBelow] = useState<Below>({ type: 'page' })
   // Whoever comes by the search is shown what was asked for, on this stage as well.
   useEffect(() => {
-    if (show === 'add-page' || show === 'outline' || show === 'redirects') setBelow({ type: show })
+    if (show === 'add-page' || show === 'outline' || show === 'redirects' || show === 'found') setBelow({ type: show })
   }, [show])
   const [view] = useState(() => createStore<{ page: PageId }>(() => ({ page })))
   const hold = useCallback(

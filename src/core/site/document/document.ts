@@ -11,6 +11,7 @@ import { dressSchema, outfitSchema } from './outfit'
 import { pagePlace, pageSchema, placeOfPage, type Page, type PageIn } from './page'
 import { redirectPathSchema, redirectToSchema } from './redirect'
 import { signpostSchema } from './signpost'
+import { verificationNameSchema, verificationSchema } from './verification'
 import { pageOf, placeOfSection, sectionPlace, sectionSchema, type Section, type SectionIn } from './section'
 
 const table = <T extends v.GenericSchema>(of: T) => v.pipe(v.record(v.string(), of), v.readonly())
@@ -47,6 +48,8 @@ export const siteDocumentSchema = v.pipe(
     signposts: v.optional(table(signpostSchema), {}),
     /** Addresses that lead on, where that is said by hand; what else leads on is reckoned from what was published. */
     redirects: v.optional(v.pipe(v.record(redirectPathSchema, redirectToSchema), v.readonly()), {}),
+    /** What shows services whose site this is: tags of the home page and files at the root, by name. */
+    verifications: v.optional(v.pipe(v.record(verificationNameSchema, verificationSchema), v.readonly()), {}),
     /** How addresses are made: absent, they follow the tree; flat, each page stands right under the root. */
     plan: v.optional(planSchema, {}),
     /** Words that a check found and that are to stay as they are. */

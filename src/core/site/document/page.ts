@@ -42,6 +42,8 @@ export const pageSchema = v.pipe(
     listed: listedSchema,
     /** Kept in the job and published nowhere, with every page under it. */
     hidden: v.optional(v.literal(true)),
+    /** Those who search are not to find it: it says so, and stands in no map. */
+    unfound: v.optional(v.literal(true)),
     ...columnParts,
     texts: v.pipe(
       v.strictObject({

@@ -57,6 +57,9 @@ export function differences(from: SiteDocument, to: SiteDocument): readonly Edit
     ...keysOf(from.redirects, to.redirects)
       .filter((path) => !isSame(own(from.redirects, path), own(to.redirects, path)))
       .map((path): EditStep => ({ type: 'redirect/set', path, value: own(to.redirects, path) ?? null })),
+    ...keysOf(from.verifications, to.verifications)
+      .filter((name) => own(from.verifications, name) !== own(to.verifications, name))
+      .map((name): EditStep => ({ type: 'verification/set', name, value: own(to.verifications, name) ?? null })),
     ...pagesGone.map((id): EditStep => ({ type: 'page/remove', page: id as Page['id'] })),
   ]
 }
@@ -126,7 +129,9 @@ function pageSteps(was: Page, is: Page): EditStep[] {
     ...(isSame(was.origin, is.origin) ? [] : [{ ...at, part: 'origin', value: is.origin } as const]),
     ...(was.segment === is.segment ? [] : [{ ...at, part: 'segment', value: is.segment } as const]),
     ...(was.addressed === is.addressed ? [] : [{ ...at, part: 'addressed', value: is.addressed ?? false } as const]),
-    ...(was.hidden === is.hidden ? [] : [{ ...at, part: 'hidden', value: is.hidden ?? false } as const]),
+    ...(['hidden', 'unfound'] as const)
+      .filter((part) => was[part] !== is[part])
+      .map((part) => ({ ...at, part, value: is[part] ?? false }) as const),
     ...COLUMN_PARTS.filter((part) => !isSame(was[part], is[part])).map((part) => ({ ...at, part, value: is[part] ?? null }) as const),
     ...(was.listed === is.listed ? [] : [{ ...at, part: 'listed', value: is.listed } as const]),
     ...PAGE_TEXTS.filter((part) => was.texts[part]?.text !== is.texts[part]?.text).map((part) => ({

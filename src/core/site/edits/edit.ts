@@ -22,6 +22,7 @@ import { sectionRemove, sectionRemoveSchema } from './section-remove'
 import { sectionSet, sectionSetSchema } from './section-set'
 import { signpostSet, signpostSetSchema } from './signpost-set'
 import { slotSet, slotSetSchema } from './slot-set'
+import { verificationSet, verificationSetSchema } from './verification-set'
 import type { EditStep, StepType } from './step-type'
 
 export type { EditStep }
@@ -39,6 +40,7 @@ export const stepSchema = v.variant('type', [
   planSetSchema,
   signpostSetSchema,
   redirectSetSchema,
+  verificationSetSchema,
   asIsSetSchema,
   sectionInsertSchema,
   sectionRemoveSchema,
@@ -74,6 +76,7 @@ const STEPS = {
   'plan/set': planSet,
   'signpost/set': signpostSet,
   'redirect/set': redirectSet,
+  'verification/set': verificationSet,
   'as-is/set': asIsSet,
   'section/insert': sectionInsert,
   'section/remove': sectionRemove,

@@ -19,14 +19,14 @@ import { refused, type StepType } from './step-type'
 const onPage = { type: v.literal('page/set'), page: pageIdSchema }
 /**
  * Sets something of a page: one of its texts (null: the template's again), its address and whether that is the client's, where it is
- * listed, whether it is hidden, the columns at its sides, what it was made from.
+ * listed, whether it is hidden, or not to be found by those who search, the columns at its sides, what it was made from.
  */
 export const pageSetSchema = v.variant('part', [
   v.strictObject({ ...onPage, part: v.picklist(PAGE_TEXTS), value: v.nullable(v.pipe(v.string(), v.maxLength(MAX_PAGE_TEXT))) }),
   v.strictObject({ ...onPage, part: v.literal('segment'), value: segmentSchema }),
   v.strictObject({ ...onPage, part: v.literal('addressed'), value: v.boolean() }),
   v.strictObject({ ...onPage, part: v.literal('listed'), value: listedSchema }),
-  v.strictObject({ ...onPage, part: v.literal('hidden'), value: v.boolean() }),
+  v.strictObject({ ...onPage, part: v.picklist(['hidden', 'unfound']), value: v.boolean() }),
   v.strictObject({ ...onPage, part: v.picklist(COLUMN_PARTS), value: v.nullable(columnSchema) }),
   v.strictObject({ ...onPage, part: v.literal('origin'), value: v.nullable(pageOriginSchema) }),
 ])
@@ -46,7 +46,8 @@ export const pageSet: StepType<PageSet> = {
     return { ok: true, document: { ...document, pages: withRecord(document.pages, next, placeOfPage) }, inverse: [inverse] }
   },
   place: ({ page, part }) => {
-    if (part === 'listed' || part === 'origin' || part === 'hidden' || part === 'startColumn' || part === 'endColumn') return null
+    if (part === 'listed' || part === 'origin' || part === 'startColumn' || part === 'endColumn') return null
+    if (part === 'hidden' || part === 'unfound') return null
     return { type: 'page', page, part: part === 'segment' || part === 'addressed' ? 'address' : part }
   },
   writes: ({ page, part }) => `page ${page} ${part}`,
@@ -60,10 +61,9 @@ function set(page: Page, step: PageSet): { readonly next: Page; readonly inverse
       const { addressed = false, ...rest } = page
       return { next: step.value ? { ...rest, addressed: true } : rest, inverse: { ...step, value: addressed } }
     }
-    case 'hidden': {
-      const { hidden = false, ...rest } = page
-      return { next: step.value ? { ...rest, hidden: true } : rest, inverse: { ...step, value: hidden } }
-    }
+    case 'hidden':
+    case 'unfound':
+      return { next: withValue(page, step.part, step.value || null), inverse: { ...step, value: page[step.part] ?? false } }
     case 'listed':
       return { next: { ...page, listed: step.value }, inverse: { ...step, value: page.listed } }
     case 'startColumn':

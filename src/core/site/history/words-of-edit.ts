@@ -31,6 +31,7 @@ function wordsOfStep(step: EditStep): string[] {
       return [step.words.slice(step.words.indexOf(' ') + 1)]
     case 'plan/set':
     case 'redirect/set':
+    case 'verification/set':
     case 'brand/set':
     case 'dress/set':
     case 'page/remove':

@@ -49,6 +49,7 @@ function fromFormat1(old: Document1): SiteDocument {
     labels: {},
     signposts: {},
     redirects: {},
+    verifications: {},
     asIs: {},
     plan: {},
     pages: Object.fromEntries(old.pages.map((page, i) => [page.id, upgradePage(page, old.template, pageRanks[i] ?? 'a0')])),
