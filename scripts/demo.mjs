@@ -17,6 +17,7 @@ const SECURE_PORT = process.env.WEB_HOST_SECURE_PORT ?? '4387'
 const DNS_PORT = process.env.DNS_PORT ?? '4388'
 const REGISTRAR_PORT = process.env.REGISTRAR_PORT ?? '4389'
 const AUTHORITY_PORT = process.env.AUTHORITY_PORT ?? '4390'
+const NOTICES_PORT = process.env.NOTICES_PORT ?? '4391'
 const data = process.env.INSTANT_FIT_DATA ?? path.join(root, 'data')
 const env = {
   ...process.env,
@@ -41,18 +42,22 @@ const env = {
   INSTANT_FIT_DNS_PORT: DNS_PORT,
   AUTHORITY_DIRECTORY: `https://localhost:${AUTHORITY_PORT}/directory`,
   AUTHORITY_ROOT: path.join(data, 'authority', 'root.pem'),
+  NOTICES_PORT,
+  NOTICES_DNS: `127.0.0.1:${DNS_PORT}`,
+  NOTICES_ROOT: path.join(data, 'authority', 'root.pem'),
+  INSTANT_FIT_NOTICES: `http://127.0.0.1:${NOTICES_PORT}/`,
   NEXT_TELEMETRY_DISABLED: '1',
 }
 const HOST_PORTS = [HOST_PORT, CONTROL_PORT, SECURE_PORT]
 const CLIENT_PORTS = [SFTP_PORT, CLIENT_PORT, FTP_PORT, STORE_PORT, STORE_SITE_PORT]
-const PORTS = [APP_PORT, ...HOST_PORTS, ...CLIENT_PORTS, DNS_PORT, REGISTRAR_PORT, AUTHORITY_PORT]
+const PORTS = [APP_PORT, ...HOST_PORTS, ...CLIENT_PORTS, DNS_PORT, REGISTRAR_PORT, AUTHORITY_PORT, NOTICES_PORT]
 
 for (const port of PORTS) {
   if (await answers(port)) {
     console.error(
       `Port ${port} is taken. Is the demo running already? Stop it, or set INSTANT_FIT_PORT, WEB_HOST_PORT, WEB_HOST_SECURE_PORT, ` +
         'WEB_HOST_CONTROL_PORT, CLIENT_SERVER_SFTP_PORT, CLIENT_SERVER_PORT, CLIENT_SERVER_FTP_PORT, OBJECT_STORE_PORT, ' +
-        'OBJECT_STORE_SITE_PORT, DNS_PORT, REGISTRAR_PORT and AUTHORITY_PORT.',
+        'OBJECT_STORE_SITE_PORT, DNS_PORT, REGISTRAR_PORT, AUTHORITY_PORT and NOTICES_PORT.',
     )
     process.exit(1)
   }
@@ -73,6 +78,7 @@ const children = [
   standIn('object-store'),
   standIn('dns'),
   standIn('authority'),
+  standIn('notices'),
   spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '--port', APP_PORT, '--hostname', '127.0.0.1'], {
     cwd: root,
     env,
@@ -92,7 +98,7 @@ children.forEach((child) =>
   }),
 )
 
-for (const port of [CONTROL_PORT, SFTP_PORT, FTP_PORT, STORE_SITE_PORT, REGISTRAR_PORT, AUTHORITY_PORT, APP_PORT]) await untilAnswers(port)
+for (const port of [CONTROL_PORT, SFTP_PORT, FTP_PORT, STORE_SITE_PORT, REGISTRAR_PORT, AUTHORITY_PORT, NOTICES_PORT, APP_PORT]) await untilAnswers(port)
 if (isNew) {
   say('Making the demo data: four clients, one of them published. About half a minute.')
   run(process.execPath, ['--import', 'tsx', 'scripts/seed.ts', `http://127.0.0.1:${APP_PORT}`], env)
@@ -116,6 +122,7 @@ console.log(`
   and what it shows     http://localhost:${STORE_SITE_PORT}
   A client’s domain     tolliverandwren.test, looked after at the registrar: http://localhost:${REGISTRAR_PORT}
   To see a site there   chromium --host-resolver-rules="MAP *.test 127.0.0.1", and trust ${path.relative(root, env.AUTHORITY_ROOT)}
+  A search engine       that is told what changed: http://localhost:${NOTICES_PORT}
   Stop with Ctrl+C. The data is kept in ${path.relative(root, data) || data}; "npm run demo -- --fresh" starts over.
 `)
 

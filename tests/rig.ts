@@ -18,6 +18,8 @@ export type Rig = {
   readonly startHost: (quotaBytes?: number) => Promise<void>
   /** Starts name servers, a registrar's page and an authority; answers with the address of the page. */
   readonly startNames: () => Promise<string>
+  /** Starts a search engine that takes notices of change; answers with the address of its page. */
+  readonly startEngine: () => Promise<string>
   readonly securePort: number
   /** Ends the application at once, as a power cut would: no handler runs. */
   readonly killApp: () => Promise<void>
@@ -34,10 +36,11 @@ export type Rig = {
 /** Where the invented top level's name servers listen. */
 const NAME_SERVERS = ['127.0.0.1', '127.0.0.2', '127.0.0.3']
 
-/** `entered` false leaves the first start to the test. */
-export async function makeRig({ entered = true } = {}): Promise<Rig> {
+/** `entered` false leaves the first start to the test; `isTold` has a search engine told of what is published. */
+export async function makeRig({ entered = true, isTold = false } = {}): Promise<Rig> {
   const [appPort, hostPort, controlPort, securePort] = [await freePort(), await freePort(), await freePort(), await freePort()]
   const [dnsPort, registrarPort, authorityPort] = [await freePort(NAME_SERVERS), await freePort(), await freePort()]
+  const noticesPort = await freePort()
   const data = mkdtempSync(path.join(tmpdir(), 'instant-fit-'))
   const env = {
     ...process.env,
@@ -55,12 +58,16 @@ export async function makeRig({ entered = true } = {}): Promise<Rig> {
     AUTHORITY_ROOT: path.join(data, 'authority', 'root.pem'),
     INSTANT_FIT_DNS: '127.0.0.1,127.0.0.2',
     INSTANT_FIT_DNS_PORT: String(dnsPort),
+    NOTICES_PORT: String(noticesPort),
+    ...(isTold ? { INSTANT_FIT_NOTICES: `http://127.0.0.1:${noticesPort}/` } : {}),
     NEXT_TELEMETRY_DISABLED: '1',
   }
   let app: ChildProcess | null = null
   let signedIn: SignedIn | null = null
   let host: ChildProcess | null = null
-  let names: readonly ChildProcess[] = []
+  let others: readonly ChildProcess[] = []
+  const standIn = (name: string): ChildProcess =>
+    spawn(process.execPath, ['--import', 'tsx', `src/standins/${name}/main.ts`], { cwd: root, env, stdio: ['ignore', 'ignore', 'inherit'] })
   const rig: Rig = {
     app: `http://127.0.0.1:${appPort}`,
     hostPort,
@@ -84,16 +91,15 @@ export async function makeRig({ entered = true } = {}): Promise<Rig> {
       await untilAnswers(controlPort)
     },
     startNames: async () => {
-      names = ['dns', 'authority'].map((name) =>
-        spawn(process.execPath, ['--import', 'tsx', `src/standins/${name}/main.ts`], {
-          cwd: root,
-          env,
-          stdio: ['ignore', 'ignore', 'inherit'],
-        }),
-      )
+      others = [...others, ...['dns', 'authority'].map(standIn)]
       await untilAnswers(registrarPort)
       await untilAnswers(authorityPort)
       return `http://127.0.0.1:${registrarPort}`
+    },
+    startEngine: async () => {
+      others = [...others, standIn('notices')]
+      await untilAnswers(noticesPort)
+      return `http://127.0.0.1:${noticesPort}`
     },
     securePort,
     killApp: () => end(app, 'SIGKILL'),
@@ -102,7 +108,7 @@ export async function makeRig({ entered = true } = {}): Promise<Rig> {
     killHost: () => end(host, 'SIGKILL'),
     megabytes: () => residentMegabytes(app?.pid),
     stop: async () => {
-      await Promise.all([end(app, 'SIGKILL'), end(host, 'SIGTERM'), ...names.map((one) => end(one, 'SIGTERM'))])
+      await Promise.all([end(app, 'SIGKILL'), end(host, 'SIGTERM'), ...others.map((one) => end(one, 'SIGTERM'))])
       rmSync(data, { recursive: true, force: true })
     },
   }

@@ -3,10 +3,10 @@ import { browserState } from '../door'
 import { makeRig, type Rig } from '../rig'
 
 /** An application and a web host for one group of tests alone, to be stopped and started by them; asked for inside a test. */
-export function useOwnRig(): () => Rig {
+export function useOwnRig(options: Parameters<typeof makeRig>[0] = {}): () => Rig {
   let rig: Rig | null = null
   test.beforeAll(async () => {
-    rig = await makeRig()
+    rig = await makeRig(options)
     await rig.startHost()
     await rig.startApp()
   })

@@ -88,6 +88,18 @@ test('text travels compressed where the visitor takes it; HEAD brings no body; a
   expect((await visit('wren', '/about/?from=card')).status).toBe(200)
 })
 
+// CSP 3, 6.4.2; Referrer Policy, 3.5; Permissions Policy, 5.2; from memory.
+test('a page comes with what its head cannot say: no frames of others, little of where visitors were, no camera and no place', async () => {
+  const { headers } = await visit('wren')
+  expect(headers).toMatchObject({
+    'content-security-policy': "frame-ancestors 'self'",
+    'referrer-policy': 'strict-origin-when-cross-origin',
+    'x-content-type-options': 'nosniff',
+  })
+  expect(headers['permissions-policy']).toContain('geolocation=()')
+  expect((await visit('wren', '/nothing-here/')).headers['x-content-type-options']).toBe('nosniff')
+})
+
 test('pages that are seen are counted, not what belongs to them; a site can be left uncounted', async () => {
   const browser = { 'user-agent': 'Mozilla/5.0 (X11; Linux x86_64; rv:140.0) Gecko/20100101 Firefox/140.0' }
   const counted = async (): Promise<unknown> => JSON.parse((await tell('GET', '/sites/wren/visits')).body.toString()) as unknown

@@ -5,7 +5,8 @@ import { isDestinationError, type Destination } from '../destinations/destinatio
 import { destinationProblem } from '../destinations/to-problem'
 import { readBlob } from '../files/blobs'
 import { Problem } from '../http/problems'
-import { giveUp, noteDone, noteSwitched, type Publication } from '../store/publications'
+import { noticeLater } from '../notices/notices'
+import { giveUp, livePublication, noteDone, noteSwitched, type Publication } from '../store/publications'
 import type { Release } from '../store/releases'
 
 /** What a person is told while waiting. */
@@ -51,7 +52,9 @@ async function sendAndSwitch(to: Destination, publication: Publication, release:
     throw destinationProblem(error, to, address)
   }
   await switchTo(to, publication, onProgress)
+  const was = livePublication(publication.job, publication.destination)
   noteSwitched(publication)
+  noticeLater(publication, was)
   return sent
 }
 

@@ -3,6 +3,7 @@ import { holdAsksOf, holdKeyOf, menuKeyOf } from '../../core/render'
 import { loadHyphenation, type Held } from '../../core/lines'
 import { dayOf, siteLanguage } from '../../core/site'
 import { kept } from '../files/kept'
+import { withNoticeKey } from '../notices/notices'
 import { pack } from '../packs/packs'
 import { livePublication } from '../store/publications'
 import { getRelease } from '../store/releases'
@@ -35,8 +36,8 @@ export async function prepareFiles(job: string, state: JobState, where: Addresse
   const made = await makeFiles(job, state, where, onProgress)
   const live = livePublication(job, where.id)
   const there = live ? getRelease(job, live.release).manifest : {}
-  const manifest = withSiteMap(made, state.document, where.to.originOf(where.address), made.day, there)
-  return { ...made, manifest }
+  const files = withSiteMap(made, state.document, where.to.originOf(where.address), made.day, there)
+  return { ...made, manifest: withNoticeKey(job, files) }
 }
 
 /** The files but the map; the last that were made for a job are not made twice. */

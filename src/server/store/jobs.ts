@@ -75,6 +75,7 @@ const TABLES = [
   'not_upgraded',
   'job_line',
   'task',
+  'notice',
   'publication',
   'planned_publication',
   'destination',

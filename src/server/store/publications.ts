@@ -49,6 +49,12 @@ const IS_LIVE = `switch IS NOT NULL AND ${STILL_OURS} AND switch = (SELECT max(s
   WHERE later.job = publication.job AND later.destination = publication.destination)
   AND NOT EXISTS (SELECT 1 FROM release AS live WHERE live.id = publication.release AND live.manifest = '{}')`
 
+export function getPublication(id: string): Publication {
+  const row = sql<[string], Row>(`SELECT ${COLUMNS} FROM publication WHERE id = ?`).get(id)
+  if (!row) throw new Error(`There is no publication ${id}`)
+  return toPublication(row)
+}
+
 /** When visitors saw a job's site for the first time; null where they never have. */
 export function firstSwitchOf(job: string): string | null {
   return sql<[string], { at: string | null }>('SELECT min(switched_at) AS at FROM publication WHERE job = ?').get(job)?.at ?? null

@@ -1,5 +1,6 @@
 import { keepRenewing } from '../domains/certificates/renew'
 import { forget, kept } from '../files/kept'
+import { tellSoon } from '../notices/notices'
 import { finishOpen } from '../releases/finish-open'
 import { thinOut } from '../releases/thin-out'
 import { isCopy } from '../store/db'
@@ -30,7 +31,8 @@ export function startWhenItCan(): void {
 
 /**
  * What is done once when the application starts: what has lain in the bin for its days goes (and again each day); jobs of an earlier day
- * are completed; what a crash cut off is finished or taken back; certificates are renewed, and what is planned goes out at its time; what
+ * are completed; what a crash cut off is finished or taken back; certificates are renewed, what is planned goes out at its time, and search
+ * engines are told what they did not take yet; what
  * nobody needs is let go; what is kept is checked.
  */
 export function startUp(): void {
@@ -41,6 +43,7 @@ export function startUp(): void {
   if (openPublications().length > 0) void finishOpen()
   keepRenewing()
   keepPublishingDue()
+  tellSoon(0)
   thinOut(new Date())
   void checkAndRepair()
 }

@@ -36,6 +36,17 @@ const TYPES = new Map(
 /** What is drawn from a file by itself runs nothing and asks for nothing. */
 const DRAWING_POLICY = "default-src 'none'; style-src 'unsafe-inline'; img-src data:; sandbox"
 
+/**
+ * What a page says for itself in its head, and what it can only be said by whoever gives it: nobody sets it in a frame of theirs (CSP 3,
+ * 6.4.2), other sites are told no more than where a visitor came from (Referrer Policy, 3.5), and nothing on it asks for the visitor's
+ * camera, place or purse (Permissions Policy, 5.2).
+ */
+const PAGE_HEADERS: readonly (readonly [string, string])[] = [
+  ['content-security-policy', "frame-ancestors 'self'"],
+  ['referrer-policy', 'strict-origin-when-cross-origin'],
+  ['permissions-policy', 'camera=(), display-capture=(), geolocation=(), microphone=(), payment=(), usb=()'],
+]
+
 /** Where visitors find a host: names under its own by HTTP, names with a certificate by HTTPS. */
 export type Ports = { plain: number; secure: number }
 export type Shown = Host & { readonly ports: Ports }
@@ -166,6 +177,7 @@ async function send(
   response.setHeader('etag', etag)
   response.setHeader('vary', 'accept-encoding')
   response.setHeader('x-content-type-options', 'nosniff')
+  if (type.startsWith('text/html')) for (const [name, value] of PAGE_HEADERS) response.setHeader(name, value)
   if (type === 'image/svg+xml') response.setHeader('content-security-policy', DRAWING_POLICY)
   if (status === 200 && hasAlready(headers['if-none-match'], etag)) return void response.writeHead(304).end()
   // A content that is not in its full length here is not shown: better no page than half of one.

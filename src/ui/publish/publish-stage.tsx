@@ -19,6 +19,7 @@ import { DestinationList } from './destination-list'
 import { OwnDomain } from './domain/own-domain'
 import type { DomainTold } from '@/core/domain'
 import { Handover } from './handover'
+import { Notices } from './notices'
 import { OthersFiles } from './others-files'
 import { OwnDestination } from './own-destination'
 import { PlanLater, PlannedList, type PlannedLine } from './planned'
@@ -234,6 +235,7 @@ function Publishing({ destination, list, address, domain, proposal, hostSuffix, 
             </p>
           )}
           {liveUrl && <VisitorsLook job={job} destination={destination.id} after={done} />}
+          {liveUrl && <Notices job={job} destination={destination.id} after={done} />}
           {liveUrl && destination.kind === 'web-host' && <Visits job={job} />}
           <Handover job={job} isLive={liveUrl !== null} />
         </div>

@@ -1,0 +1,114 @@
+import { createHash } from 'node:crypto'
+import {
+  MOST_NOTICED,
+  noticedPaths,
+  noticeFault,
+  noticeFile,
+  noticeOf,
+  readSitemapDays,
+  type Listed,
+  type Manifest,
+} from '../../core/release'
+import { own } from '../../core/own'
+import { keepBlob, readBlob } from '../files/blobs'
+import { kept } from '../files/kept'
+import { originOf } from '../releases/where'
+import { insertNotice, noteNotTold, noteTold, openNotices, tellsOf, type Notice } from '../store/notices'
+import { getPublication, type Publication } from '../store/publications'
+import { getRelease } from '../store/releases'
+
+/** How often a notice is sent before it is let go, and how long is waited between two tries, at first and at most, in ms. */
+const MOST_TRIES = 6
+const AGAIN_MS = 20_000
+const MOST_MS = 3_600_000
+const QUIET_MS = 15_000
+
+/** Where search engines are told (the open change-notice protocol, IndexNow); null: nobody is, and nothing of it is published. */
+export function noticesUrl(): string | null {
+  return process.env.INSTANT_FIT_NOTICES || null
+}
+
+/** Whether what changes on a job's site is told. */
+export function isTold(job: string): boolean {
+  return noticesUrl() !== null && tellsOf(job)
+}
+
+/** What shows that notices of a site are its own; the same for as long as the job is, wherever it is kept. */
+function keyOf(job: string): string {
+  return createHash('sha256').update(`change notices ${job}`).digest('hex').slice(0, 32)
+}
+
+/** The files of a site with the one that shows whose notices are its own. */
+export function withNoticeKey(job: string, manifest: Manifest): Manifest {
+  if (!isTold(job)) return manifest
+  const key = keyOf(job)
+  return { ...manifest, [noticeFile(key)]: keepBlob(key) }
+}
+
+/** Notes what those who search should look at again now that a publication is live, and begins to tell them. */
+export function noticeLater(publication: Publication, was: Publication | null): void {
+  if (!isTold(publication.job)) return
+  const origin = originOf(publication)
+  // What was at another address is no page of this one.
+  const before = was && originOf(was) === origin ? listedIn(was) : null
+  const now = listedIn(publication)
+  const paths = noticedPaths(before, now)
+  // A site that was taken off cannot show any more that it is told of by its owner.
+  if (paths.length === 0 || Object.keys(now.manifest).length === 0) return
+  insertNotice(
+    publication.id,
+    publication.job,
+    paths.slice(0, MOST_NOTICED).map((path) => origin + path),
+  )
+  tellSoon(0)
+}
+
+function listedIn({ job, release }: Publication): Listed {
+  const { manifest } = getRelease(job, release)
+  const map = own(manifest, 'sitemap.xml')
+  return { manifest, listed: new Set(readSitemapDays(String((map && readBlob(map.hash)) ?? '')).keys()) }
+}
+
+const telling = (): { timer: NodeJS.Timeout | null; afterMs: number } => kept('telling', () => ({ timer: null, afterMs: AGAIN_MS }))
+
+/** Tells what is not told yet, ever less often while nobody takes it. */
+export function tellSoon(afterMs: number = telling().afterMs): void {
+  const state = telling()
+  if (state.timer !== null) clearTimeout(state.timer)
+  state.timer = setTimeout(() => {
+    state.timer = null
+    tellOpen().then(
+      (isDone) => {
+        state.afterMs = isDone ? AGAIN_MS : Math.min(MOST_MS, state.afterMs * 2)
+        if (!isDone) tellSoon()
+      },
+      (error: unknown) => console.error('Search engines could not be told', error),
+    )
+  }, afterMs)
+  state.timer.unref()
+}
+
+/** Sends each notice that is open; true where none is left to be tried again. */
+async function tellOpen(): Promise<boolean> {
+  const url = noticesUrl()
+  if (url === null) return true
+  for (const notice of openNotices(MOST_TRIES)) await tell(url, notice)
+  return openNotices(MOST_TRIES).length === 0
+}
+
+async function tell(url: string, { publication: id, job, urls, tries }: Notice): Promise<void> {
+  const publication = getPublication(id)
+  const body = JSON.stringify(noticeOf(originOf(publication), keyOf(job), urls))
+  const fault = await fetch(url, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json; charset=utf-8' },
+    body,
+    redirect: 'error',
+    signal: AbortSignal.timeout(QUIET_MS),
+  }).then(
+    (answer) => noticeFault(answer.status),
+    () => ({ words: 'it does not answer', isForNow: true }),
+  )
+  if (fault === null) noteTold(id, new Date().toISOString())
+  else noteNotTold(id, fault.words, fault.isForNow ? tries + 1 : MOST_TRIES)
+}

@@ -1,0 +1,82 @@
+'use client'
+import { useCallback, useEffect, useState } from 'react'
+import { ApiError, callApi, postJson } from '../job/api'
+import { count, dayAndTime } from '../parts/words'
+
+type View = {
+  readonly tells: boolean
+  readonly last: { readonly pages: number; readonly toldAt: string | null; readonly said: string | null } | null
+}
+const AGAIN_MS = 3000
+
+/** Whether search engines are told of pages that changed, and what became of the last notice; nothing where this installation tells nobody. */
+export function Notices({
+  job,
+  destination,
+  after,
+}: {
+  readonly job: string
+  readonly destination: string
+  readonly after: string | null
+}) {
+  const [view, setView] = useState<View | null>(null)
+  const [fault, setFault] = useState<string | null>(null)
+  const load = useCallback(async (): Promise<void> => {
+    const { notices } = await callApi<{ notices: View | null }>(`/api/jobs/${job}/notices?to=${destination}`)
+    setView(notices)
+  }, [job, destination])
+  // What was known stays where the server does not answer: the bar says that it does not.
+  useEffect(() => void load().catch(() => undefined), [load, after])
+  const isOpen = view?.last ? view.last.toldAt === null : false
+  useEffect(() => {
+    if (!isOpen) return
+    const again = setInterval(() => void load().catch(() => undefined), AGAIN_MS)
+    return () => clearInterval(again)
+  }, [isOpen, load])
+  if (!view) return null
+  const choose = async (tells: boolean): Promise<void> => {
+    setView({ ...view, tells })
+    setFault(null)
+    try {
+      await postJson(`/api/jobs/${job}/notices`, { tells }, 'PUT')
+    } catch (error) {
+      setView(view)
+      setFault(error instanceof ApiError ? error.message : 'That could not be changed. Try again.')
+    }
+  }
+  return (
+    <section aria-labelledby="notices" className="mt-6 border-t border-seam pt-4">
+      <h2 id="notices" className="mb-1 text-lg font-bold tracking-tight">
+        Search engines
+      </h2>
+      <p className="text-sm" role="status">
+        {saidOf(view)}
+      </p>
+      <label className="mt-2 flex w-fit items-start gap-2 text-sm">
+        <input
+          type="checkbox"
+          className="mt-0.5 size-4 accent-ink"
+          checked={view.tells}
+          onChange={(event) => void choose(event.target.checked)}
+        />
+        <span>
+          Tell them which pages changed
+          <span className="block text-soft">A small file on the site shows that the notice is its own. From the next release on.</span>
+        </span>
+      </label>
+      {fault && (
+        <p role="alert" className="mt-1 text-sm font-medium text-thread">
+          {fault}
+        </p>
+      )}
+    </section>
+  )
+}
+
+function saidOf({ tells, last }: View): string {
+  if (!last) return tells ? 'They are told once something changes.' : 'They find out by themselves.'
+  const pages = count(last.pages, 'page')
+  if (last.toldAt !== null) return `✓ Told of ${pages}, ${dayAndTime(last.toldAt)}.`
+  if (last.said === null) return `Telling them of ${pages}…`
+  return `Not told of ${pages} yet: ${last.said}. It is tried again by itself, a few times.`
+}

@@ -1,0 +1,32 @@
+import { expect, test } from '@playwright/test'
+import { axeFaults } from './axe'
+import { useOwnRig } from './own-rig'
+import { makeJob, openPublish, takeAddress } from './screen'
+
+const rig = useOwnRig({ isTold: true })
+
+test('search engines are told of what went live, tried again while they are away, and told nothing where that is chosen', async ({
+  page,
+}) => {
+  const { app } = rig()
+  const job = await makeJob({ name: 'Told Of' }, app)
+  await openPublish(page, job, app)
+  await takeAddress(page, 'told-of')
+  const publish = page.getByRole('button', { name: /^Publish with \d+ leftovers$/ })
+  await expect(publish).toBeEnabled({ timeout: 180_000 })
+  await publish.click()
+  await expect(page.getByText(/✓ Live\./)).toBeVisible({ timeout: 180_000 })
+
+  const engines = page.getByRole('region', { name: 'Search engines' })
+  await expect(engines).toContainText(/Not told of \d+ pages yet: it does not answer\. It is tried again by itself/)
+  const engine = await rig().startEngine()
+  await expect(engines).toContainText(/✓ Told of \d+ pages, /, { timeout: 120_000 })
+  expect(await axeFaults(page)).toEqual([])
+  expect(await (await fetch(engine)).text()).toContain(`${rig().siteUrl('told-of')}/about/`)
+
+  const kept = page.waitForResponse((response) => response.request().method() === 'PUT' && response.ok())
+  await engines.getByRole('checkbox', { name: /^Tell them which pages changed/ }).uncheck()
+  await kept
+  await page.reload()
+  await expect(engines.getByRole('checkbox', { name: /^Tell them which pages changed/ })).not.toBeChecked()
+})
