@@ -98,7 +98,8 @@ children.forEach((child) =>
   }),
 )
 
-for (const port of [CONTROL_PORT, SFTP_PORT, FTP_PORT, STORE_SITE_PORT, REGISTRAR_PORT, AUTHORITY_PORT, NOTICES_PORT, APP_PORT]) await untilAnswers(port)
+for (const port of [CONTROL_PORT, SFTP_PORT, FTP_PORT, STORE_SITE_PORT, REGISTRAR_PORT, AUTHORITY_PORT, NOTICES_PORT, APP_PORT])
+  await untilAnswers(port)
 if (isNew) {
   say('Making the demo data: four clients, one of them published. About half a minute.')
   run(process.execPath, ['--import', 'tsx', 'scripts/seed.ts', `http://127.0.0.1:${APP_PORT}`], env)

@@ -202,7 +202,7 @@ test('a handover has the site as it is live, a sheet for the client and the job,
   expect(strFromU8(files['project/project.json']!)).toContain('person:elsewhere-1')
 })
 
-test('another installation reads it in as the same job: document, history, pictures, pack, and the very files when it is published', async () => {
+test('another installation reads it in as the same job: document, history, pictures, pack, and the very files in the end', async () => {
   const here = { document: log.jobState(job).document, revision: log.jobState(job).revision, rows: rows.rowsSince(job, 0) }
   await elsewhere()
   expect(packs.pack().templates.byhand).toBeUndefined()

@@ -42,7 +42,7 @@ beforeAll(async () => {
   origin = `http://told.localhost:${await listen(site)}`
   engineUrl = `http://127.0.0.1:${await listen(engine)}/`
   process.env.INSTANT_FIT_NOTICES = engineUrl
-  const [destinations] = await Promise.all([import('../../src/server/use-cases/destinations')])
+  const destinations = await import('../../src/server/use-cases/destinations')
   ;[make, log, publishing, notices, sending, store] = await Promise.all([
     import('../../src/server/use-cases/make-job'),
     import('../../src/server/log/edit-log'),
@@ -78,7 +78,7 @@ const keyFiles = (): string[] => {
   return Object.keys((JSON.parse(readFileSync(file, 'utf8')) as { files: object }).files).filter((name) => /^[0-9a-f]{32}\.txt$/.test(name))
 }
 
-test('what is published is told with a key that lies on the site; later only what changed, and what is not to be found any more', async () => {
+test('what is published is told with a key that lies on the site; later what changed, and what is not to be found any more', async () => {
   await publish()
   await vi.waitFor(() => expect(last()?.toldAt).not.toBeNull(), 10_000)
   expect(engine.taken[0]).toMatchObject({ host: new URL(origin).host, urls: ['/', '/about/', '/small-print/'].map((p) => origin + p) })

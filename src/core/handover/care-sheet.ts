@@ -56,7 +56,8 @@ export function renderCareSheet(site: Site, notes: CareNotes): string {
         ? ''
         : section(
             say('fonts'),
-            `<p>${notes.fonts.map(escapeText).join(' · ')}</p>${notes.licences === null ? '' : `<p>${say('licences', { file: notes.licences })}</p>`}`,
+            `<p>${notes.fonts.map(escapeText).join(' · ')}</p>` +
+              (notes.licences === null ? '' : `<p>${say('licences', { file: notes.licences })}</p>`),
           ),
     ].join('')}</main><footer>${say('made', { day: notes.madeAt })}</footer></body></html>\n`
   )
@@ -129,7 +130,8 @@ function whatItSays(say: Say, site: Site, language: string): string {
 const STYLE = `
 :root{color-scheme:light;--ink:#1d2a22;--soft:#55625a;--rule:#c9cdc4}
 *{box-sizing:border-box}
-body{margin:0 auto;max-width:44rem;padding:3rem 1.5rem 4rem;background:#fff;color:var(--ink);font:1.0625rem/1.55 Georgia,"Times New Roman",serif}
+body{margin:0 auto;max-width:44rem;padding:3rem 1.5rem 4rem;background:#fff;color:var(--ink);
+font:1.0625rem/1.55 Georgia,"Times New Roman",serif}
 header{border-bottom:3px solid var(--ink);padding-bottom:1rem;margin-bottom:.5rem}
 h1{font-size:2rem;line-height:1.15;margin:0 0 .75rem;text-wrap:balance}
 h2{font-size:1.125rem;line-height:1.3;margin:0 0 .5rem}

@@ -43,8 +43,8 @@ const rowSchema = v.strictObject({
 export type ProjectRow = v.InferOutput<typeof rowSchema>
 
 /**
- * A job as it travels: the site document that it begins with, each change since, in order (none where it was taken without its history), and
- * what lies beside it. `document` is what the changes lead to, so that one that is not whole is known. Documents are read by `readDocument`.
+ * A job as it travels: the site document that it begins with, each change since, in order (none where it was taken without its history),
+ * and what lies beside it. `document` is what the changes lead to, so that one that is not whole is known; `readDocument` reads both.
  */
 export const projectSchema = v.strictObject({
   format: v.literal(1),

@@ -6,8 +6,8 @@ import type { Manifest } from './manifest'
 export type FilesThere = ReadonlyMap<string, number>
 
 /**
- * What of ours is in place on a server that others put files on as well, and every file that is there. `kept`: what of ours was no part of the
- * release that is live either, and stayed for those who had a page of the one before.
+ * What of ours is in place on a server that others put files on as well, and every file that is there. `kept`: what of ours was no part of
+ * the release that is live either, and stayed for those who had a page of the one before.
  */
 export type FilesStanding = { readonly ours: Manifest; readonly kept: Manifest; readonly there: FilesThere }
 

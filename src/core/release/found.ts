@@ -14,7 +14,7 @@ export const FOUND = {
   card: { title: { sizePx: 16, widthPx: 468, lines: 2 }, description: { sizePx: 14, widthPx: 468, lines: 2 } },
 } as const satisfies Readonly<Record<string, Readonly<Record<'title' | 'description', Room>>>>
 
-/** What is seen of words in a room: all of them, or what fits before an ellipsis; `share` is how much of the room they take, over 1 where cut. */
+/** What is seen of words in a room, all or what fits before an ellipsis; `share`: how much of the room they take, over 1 where cut. */
 export type Seen = { readonly words: string; readonly isCut: boolean; readonly share: number }
 
 /** Words as a room shows them, cut after a whole word; one that is wider than the room is cut within. */

@@ -6,8 +6,8 @@ export const LIST_FILE = '.site-files.json'
 export const WAITING_FOLDER = '.site-waiting'
 
 /**
- * What is ours on a server that only takes files. `kept`: what stays of the release before for one more. `coming`: a release whose content was all sent and that is being put into place, file by
- * file; a list that has one was left in the middle of that.
+ * What is ours on a server that only takes files. `kept`: what stays of the release before for one more. `coming`: a release whose content
+ * was all sent and that is being put into place, file by file; a list that has one was left in the middle of that.
  */
 const ownListSchema = v.strictObject({
   owner: v.string(),

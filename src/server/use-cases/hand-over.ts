@@ -18,8 +18,8 @@ export async function careSheet(job: string, by: Person, at: Date = new Date()):
 }
 
 /**
- * Everything of a job as one zip: a sheet for the client, the site as visitors see it now (nothing of it while it is live nowhere), and what
- * it takes to go on working on it here or elsewhere; its history only where that is asked for. No password and no key is in it.
+ * Everything of a job as one zip: a sheet for the client, the site as visitors see it now (nothing of it while it is live nowhere), and
+ * what it takes to go on working on it here or elsewhere; its history only where that is asked for. No password and no key is in it.
  */
 export async function handOver(
   job: string,

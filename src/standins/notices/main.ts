@@ -5,8 +5,8 @@ import { request as secure } from 'node:https'
 import { noticesStandIn, type Ask } from './server'
 
 /**
- * Starts a search engine that takes notices of change, on this computer only. Names under `localhost` are this computer; others are asked of
- * the name servers of NOTICES_DNS, and believed by the certificate in NOTICES_ROOT.
+ * Starts a search engine that takes notices of change, on this computer only. Names under `localhost` are this computer; others are asked
+ * of the name servers of NOTICES_DNS, and believed by the certificate in NOTICES_ROOT.
  */
 const { NOTICES_PORT = '4391', NOTICES_DNS, NOTICES_ROOT } = process.env
 const QUIET_MS = 5000

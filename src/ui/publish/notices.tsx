@@ -9,7 +9,7 @@ type View = {
 }
 const AGAIN_MS = 3000
 
-/** Whether search engines are told of pages that changed, and what became of the last notice; nothing where this installation tells nobody. */
+/** Whether search engines are told of pages that changed, and what became of the last notice; nothing where nobody is told here. */
 export function Notices({
   job,
   destination,

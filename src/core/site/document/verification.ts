@@ -15,8 +15,8 @@ const OWN_FILES = new Set(['index.html', '404.html', 'robots.txt', 'sitemap.xml'
 const PLAIN_TAGS = /^(?:!doctype|\?xml|\/?(?:html|head|title|body|p|h1|br|urlset|url|loc|users|user|verification)|meta)$/i
 
 /**
- * Whether a name is one of a file at the root of the site, rather than of a tag in the head of the home page: both show a service whose site
- * this is.
+ * Whether a name is one of a file at the root of the site, rather than of a tag in the head of the home page: both show a service whose
+ * site this is.
  */
 export function isVerificationFile(name: string): boolean {
   return FILE_NAME.test(name)
@@ -38,13 +38,4 @@ export function findVerificationFault(name: string, content: string): 'tooLong' 
   const tags = [...content.matchAll(/<\s*([^\s>]*)([^>]*)/g)]
   const isActive = tags.some(([, tag = '', rest = '']) => !PLAIN_TAGS.test(tag.replace(/\/$/, '')) || /\bon\w+\s*=|http-equiv/i.test(rest))
   return isActive ? 'active' : null
-}
-
-/** The tag that somebody was given to paste, by its name and content, however its attributes are written; null where it is none. */
-export function readVerificationTag(text: string): { readonly name: string; readonly content: string } | null {
-  const tag = /^\s*<meta\s([^<>]*)>\s*$/i.exec(text)?.[1] ?? ''
-  const attributes = [...tag.matchAll(/([a-z-]+)\s*=\s*(?:"([^"]*)"|'([^']*)'|([^\s"'=/]+))/gi)]
-  const said = new Map(attributes.map(([, name = '', ...values]) => [name.toLowerCase(), values.find((one) => one !== undefined) ?? '']))
-  const [name, content] = [said.get('name') ?? said.get('property'), said.get('content')]
-  return name !== undefined && content !== undefined && v.is(verificationNameSchema, name) ? { name, content } : null
 }

@@ -1,8 +1,9 @@
 import { describe, expect, test } from 'vitest'
 import { testSite } from '../../../../tests/pack'
 import { edited } from '../../../../tests/site'
+import { readVerificationTag } from '../../release'
 import { renderPage } from '../../render'
-import { applyEdit, differences, homePage, pagesOf, readVerificationTag, toEdit, type Edit, type PageId } from '..'
+import { applyEdit, differences, homePage, pagesOf, toEdit, type Edit, type PageId } from '..'
 
 const site = testSite({ name: 'Client' })
 const set = (name: string, value: string | null): Edit => ({ type: 'verification/set', name, value })

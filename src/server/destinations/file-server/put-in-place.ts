@@ -9,7 +9,8 @@ const AT_ONCE = 8
 
 /**
  * Puts a release whose content waits on the server into place: content first, then pages, then the home page; last of all what is not part
- * of it goes, but for what pages of the release before show. The list says so first, so that whoever finds it half done can go on. Each file changes in one step.
+ * of it goes, but for what pages of the release before show. The list says so first, so that whoever finds it half done can go on. Each
+ * file changes in one step.
  */
 export async function putInPlace(
   server: FileServer,

@@ -1,6 +1,7 @@
 'use client'
 import { useId, useRef, useState } from 'react'
-import { findVerificationFault, isVerificationFile, MAX_VERIFICATION_FILE, readVerificationTag, verificationNameSchema } from '@/core/site'
+import { findVerificationFault, isVerificationFile, MAX_VERIFICATION_FILE, verificationNameSchema } from '@/core/site'
+import { readVerificationTag } from '@/core/release'
 import * as v from 'valibot'
 import { useJob, useJobStore } from '../../job/job-context'
 import { Button } from '../../parts/button'
