@@ -2,11 +2,11 @@ import { X509Certificate } from 'node:crypto'
 import { request } from 'node:https'
 import { connect } from 'node:tls'
 import { readFileSync } from 'node:fs'
-import { beforeAll, beforeEach, expect, test } from 'vitest'
+import { beforeAll, beforeEach, expect, test, vi } from 'vitest'
 import { testSite } from '../pack'
 import { askHost } from '../e2e/screen'
 import { ownDataFolder } from './log-fixture'
-import { record, setZone, startNames, type Names } from './names'
+import { NS, record, setZone, startNames, type Names } from './names'
 import { BY } from './someone'
 
 let make: typeof import('../../src/server/use-cases/make-job')
@@ -189,6 +189,19 @@ test('name servers that fail, and a domain that nobody registered, are told apar
   expect(nobody).toMatchObject({ state: 'unknown', said: expect.stringContaining('registered') as string })
 })
 
+// RFC 1912, 2.8: a name server that is listed for a domain and does not answer for it itself.
+test('a name server that is listed and does not know the domain itself is named, and believed in nothing', async () => {
+  own.addDomain(job, host.domain, BY)
+  setRight()
+  setZone(names.zones, 'hedgerow.test', [record('A', NS, '127.0.0.1')])
+  names.forget()
+  const lame = (await looking.lookAtDomain(job)).records[0]!
+  setZone(names.zones, 'hedgerow.test', [record('A', NS, '127.0.0.3')])
+  names.forget()
+  expect(lame).toMatchObject({ state: 'unknown', said: expect.stringContaining('listed') as string })
+  expect((await states())[`A ${host.domain}`]).toBe('right')
+})
+
 test('a wildcard that answers for the proof, and a CNAME at the domain itself, are named', async () => {
   own.addDomain(job, host.domain, BY)
   setZone(names.zones, host.domain, [record('CNAME', host.domain, 'elsewhere.test'), record('CNAME', `*.${host.domain}`, 'parked.test')])
@@ -239,6 +252,17 @@ test('a certificate is renewed once two thirds of its time are over, and the hos
   names.forget()
   await renewing.renewDue(daysBefore(-61))
   expect(own.domainView(job)?.fault).toMatch(/gave no certificate/)
+  // It is not tried again at once, nor an hour later than that for ever: each time twice as late.
+  const said = vi.spyOn(console, 'error').mockImplementation(() => undefined)
+  const from = daysBefore(-61).getTime()
+  const tried: number[] = []
+  for (let hour = 0; hour < 16; hour++) {
+    said.mockClear()
+    await renewing.renewDue(new Date(from + hour * 3_600_000))
+    if (said.mock.calls.some(([words]) => String(words).includes(`${host.domain} could not be renewed`))) tried.push(hour)
+  }
+  said.mockRestore()
+  expect(tried).toEqual([1, 3, 7, 15])
 })
 
 test('browsers are told to come by HTTPS alone where that is chosen, and untold', async () => {

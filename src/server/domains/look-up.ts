@@ -13,7 +13,7 @@ import {
   type Looked,
   type NameServer,
 } from '../../core/domain'
-import { ask, type QuestionType } from './ask'
+import { ask, type Asked, type QuestionType } from './ask'
 import { dnsSettings, type At } from './settings'
 
 /** How many questions are on their way at a time, and how many of a domain's own name servers are asked. */
@@ -32,12 +32,20 @@ export async function lookUp(domain: DomainName, challenges: readonly string[], 
   const answered = await Promise.all(
     servers.map(async ({ name, kind, at }) => {
       const found = await Promise.all(
-        questions.map(async ([type, asked]) => [question(type, asked), (await queue.add(() => ask(at, type, asked))).found] as const),
+        questions.map(async ([type, asked]) => {
+          const told = await queue.add(() => ask(at, type, asked))
+          return [question(type, asked), kind === 'own' ? ofItsOwn(told) : told.found] as const
+        }),
       )
       return { name, kind, answers: new Map<string, Found>(found) }
     }),
   )
   return { atMs: now.getTime(), servers: answered, fault, wildcard: await wildcardOf(domain, servers) }
+}
+
+/** What one of the domain's own name servers knows; one that answers for others only is listed by mistake (RFC 1912, 2.8). */
+function ofItsOwn({ found, isOwn }: Asked): Found {
+  return isOwn || found.state === 'failed' ? found : { state: 'failed', why: 'it is listed for this domain and does not know it itself' }
 }
 
 function questionsFor(domain: DomainName, challenges: readonly string[]): (readonly [QuestionType, string])[] {
