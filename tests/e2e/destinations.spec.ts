@@ -4,6 +4,7 @@ import { connect, createServer, type AddressInfo, type Server as NetServer } fro
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { expect, test, type Locator, type Page } from '@playwright/test'
+import { unzipSync } from 'fflate'
 import ssh2, { type Server } from 'ssh2'
 import { selfSigned } from '../../src/standins/client-server/certificate'
 import { ftpStandIn } from '../../src/standins/client-server/ftp'
@@ -273,4 +274,26 @@ test('publishing over a slow line says how far it is and how long it takes, is s
   // Nobody serves the folder: that is what is said of it.
   const unseen = page.getByRole('alert').filter({ hasText: /\d+ of \d+ files do not reach visitors as sent/ })
   await expect(unseen).toContainText('index.html')
+})
+
+test('a site goes into a zip that somebody puts up by hand', async ({ page }) => {
+  const job = await makeJob({ name: 'Put Up By Hand' })
+  await openPublish(page, job)
+  await page.getByRole('link', { name: 'Add a server or a folder of the client’s' }).click()
+  await page.getByLabel('A zip, put up by hand').check()
+  await page.getByLabel('What you call it').fill('For the agency')
+  await page.getByLabel('Visitors find it at').fill('https://put-up-by-hand.example')
+  await page.getByLabel('Name of the zip').fill('clients/by-hand')
+  await page.getByRole('button', { name: 'Test the connection' }).click()
+  await expect(step(page, 'remove')).toContainText('gone again')
+  await page.getByRole('button', { name: 'Add it' }).click()
+  const button = page.getByRole('button', { name: /^Publish/ })
+  await expect(button).toBeEnabled({ timeout: 180_000 })
+  await button.click()
+  await expect(page.getByText('The zip is ready. Visitors see it once somebody has put it up.')).toBeVisible({ timeout: 180_000 })
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Take the zip of No. 1' }).click()])
+  expect(download.suggestedFilename()).toBe('by-hand.zip')
+  const names = Object.keys(unzipSync(readFileSync(await download.path())))
+  expect(names).toEqual(expect.arrayContaining(['index.html', 'sitemap.xml', '404.html']))
+  expect(names.filter((name) => name.startsWith('.'))).toEqual([])
 })

@@ -4,6 +4,8 @@ import type { FilesStanding, Manifest } from '../../core/release'
 export type Capabilities = {
   /** Visitors see the old site or the new one, never a mix. */
   readonly canSwitchAtomically: boolean
+  /** Visitors see a release once it was switched to; else somebody puts it up by hand. */
+  readonly isSeenAtOnce: boolean
   /** Visitors of an address that was left can be sent on to the new one. */
   readonly canRedirect: boolean
   /** It leads visitors on from an address of a release by a rule (HTTP 301), rather than by a page that does. */

@@ -8,6 +8,8 @@ import { objectStoreDestination } from './object-store/adapter'
 import { objectStoreSecretSchema, objectStoreSettingsSchema } from './object-store/settings'
 import { sftpDestination } from './sftp/adapter'
 import { sftpSecretSchema, sftpSettingsSchema } from './sftp/settings'
+import { zipDestination } from './zip/adapter'
+import { zipSettingsSchema } from './zip/settings'
 
 /** Where the site goes, by kind: what is told of it, and what lets us in. */
 export const reachSchema = v.variant('kind', [
@@ -15,6 +17,7 @@ export const reachSchema = v.variant('kind', [
   v.strictObject({ kind: v.literal('ftp'), settings: ftpSettingsSchema, secret: ftpSecretSchema }),
   v.strictObject({ kind: v.literal('object-store'), settings: objectStoreSettingsSchema, secret: objectStoreSecretSchema }),
   v.strictObject({ kind: v.literal('sftp'), settings: sftpSettingsSchema, secret: sftpSecretSchema }),
+  v.strictObject({ kind: v.literal('zip'), settings: zipSettingsSchema, secret: v.null() }),
 ])
 export type Reach = v.InferOutput<typeof reachSchema>
 export type ReachKind = Reach['kind']
@@ -29,6 +32,7 @@ export const changedReachSchema = v.variant('kind', [
     secret: v.nullable(objectStoreSecretSchema),
   }),
   v.strictObject({ kind: v.literal('sftp'), settings: sftpSettingsSchema, secret: v.nullable(sftpSecretSchema) }),
+  v.strictObject({ kind: v.literal('zip'), settings: zipSettingsSchema, secret: v.null() }),
 ])
 export type ChangedReach = v.InferOutput<typeof changedReachSchema>
 
@@ -43,6 +47,8 @@ export function adapterFor(reach: Reach): Adapter {
       return objectStoreDestination(reach.settings, reach.secret)
     case 'sftp':
       return sftpDestination(reach.settings, reach.secret)
+    case 'zip':
+      return zipDestination(reach.settings)
     default:
       return reach satisfies never
   }

@@ -4,6 +4,8 @@ export function reachLine(kind: string, settings: string): string {
   switch (kind) {
     case 'folder':
       return String(folder)
+    case 'zip':
+      return `${folder}.zip`
     case 'object-store':
       return `${host}:${port} ${bucket}${folder === '' ? '' : `/${folder}`}`
     default:

@@ -10,6 +10,7 @@ import {
   type Manifest,
 } from '../../core/release'
 import { own } from '../../core/own'
+import type { Destination } from '../destinations/destination'
 import { keepBlob, readBlob } from '../files/blobs'
 import { kept } from '../files/kept'
 import { originOf } from '../releases/where'
@@ -46,8 +47,8 @@ export function withNoticeKey(job: string, manifest: Manifest): Manifest {
 }
 
 /** Notes what those who search should look at again now that a publication is live, and begins to tell them. */
-export function noticeLater(publication: Publication, was: Publication | null): void {
-  if (!isTold(publication.job)) return
+export function noticeLater({ capabilities }: Destination, publication: Publication, was: Publication | null): void {
+  if (!isTold(publication.job) || !capabilities.isSeenAtOnce) return
   const origin = originOf(publication)
   // What was at another address is no page of this one.
   const before = was && originOf(was) === origin ? listedIn(was) : null

@@ -54,7 +54,7 @@ async function sendAndSwitch(to: Destination, publication: Publication, release:
   await switchTo(to, publication, onProgress)
   const was = livePublication(publication.job, publication.destination)
   noteSwitched(publication)
-  noticeLater(publication, was)
+  noticeLater(to, publication, was)
   return sent
 }
 

@@ -69,7 +69,7 @@ export function keptDestination(job: string, id: string): KeptDestination {
 /** What is changed, with what lets us in: what is kept of that goes to no other server, and to nobody else there. */
 export function wholeReach(row: KeptDestination, changed: ChangedReach): Reach {
   if (changed.kind !== row.kind) throw new Problem('destinationGone')
-  if (changed.kind === 'folder') return changed
+  if (changed.kind === 'folder' || changed.kind === 'zip') return changed
   if (changed.secret !== null) return v.parse(reachSchema, changed)
   const kept = reachOf(row)
   if (JSON.stringify(serverOf(kept.settings)) !== JSON.stringify(serverOf(changed.settings))) throw new Problem('secretWanted')

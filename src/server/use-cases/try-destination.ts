@@ -9,6 +9,8 @@ import { objectStoreSecretSchema, objectStoreSettingsSchema } from '../destinati
 import { objectStoreTrial } from '../destinations/object-store/trial'
 import { sftpSecretSchema, sftpSettingsSchema } from '../destinations/sftp/settings'
 import { sftpTrial } from '../destinations/sftp/trial'
+import { zipSettingsSchema } from '../destinations/zip/settings'
+import { zipTrial } from '../destinations/zip/trial'
 import { tryOut, type Trial, type TrialResult } from '../destinations/trial/trial'
 import { keptDestination, originSchema, wholeReach } from './destinations'
 
@@ -21,6 +23,7 @@ export const trialSchema = v.union([
       v.strictObject({ kind: v.literal('folder'), settings: folderSettingsSchema }),
       v.strictObject({ kind: v.literal('ftp'), settings: ftpSettingsSchema, secret: ftpSecretSchema }),
       v.strictObject({ kind: v.literal('object-store'), settings: objectStoreSettingsSchema, secret: objectStoreSecretSchema }),
+      v.strictObject({ kind: v.literal('zip'), settings: zipSettingsSchema }),
       v.strictObject({ kind: v.literal('sftp'), settings: v.omit(sftpSettingsSchema, ['hostKey']), secret: sftpSecretSchema }),
     ]),
   }),
@@ -48,6 +51,8 @@ function trialOf(job: string, input: TrialInput, onKnownBy: (found: string) => v
   switch (reach.kind) {
     case 'folder':
       return folderTrial(reach.settings, origin)
+    case 'zip':
+      return zipTrial(reach.settings, origin)
     case 'ftp':
       return ftpTrial(reach.settings, reach.secret, origin, onKnownBy)
     case 'object-store':

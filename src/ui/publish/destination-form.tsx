@@ -5,7 +5,7 @@ import { useMemo, useState, type FormEvent, type ReactNode } from 'react'
 import { ApiError, postJson } from '../job/api'
 import { Button } from '../parts/button'
 import { Field } from '../parts/field'
-import { KIND_NAMES, type DestinationLine, type OwnKind } from './destination-line'
+import { isOnThisMachine, KIND_NAMES, type DestinationLine, type OwnKind } from './destination-line'
 import { ReachFields, Text } from './reach-fields'
 import { TrialView } from './trial-view'
 import { changedReach, isLeftEmpty, isSameDoor, keptReach, NOTHING_TYPED, retyped, triedReach, typedOf, type Typed } from './typed-reach'
@@ -31,7 +31,7 @@ export function DestinationForm({ job, line, children }: Props) {
   const [fault, setFault] = useState<string | null>(null)
   const set = (part: Partial<Typed>): void => setTyped((now) => retyped(now, part, kept))
   const known = tried?.typed === typed ? tried.found : null
-  const canAdd = known !== null && (typed.kind === 'folder' || hasWorked(known))
+  const canAdd = known !== null && (isOnThisMachine(typed.kind) || hasWorked(known))
   const test = async (asked: Typed): Promise<void> => {
     setFault(null)
     if (kept && isLeftEmpty(asked) && !isSameDoor(asked, kept)) return setFault(SECRET_WANTED)
@@ -142,7 +142,7 @@ function hostIn(origin: string): string {
   return URL.canParse(origin) ? new URL(origin).hostname : origin
 }
 
-const KINDS: readonly OwnKind[] = ['sftp', 'ftp', 'object-store', 'folder']
+const KINDS: readonly OwnKind[] = ['sftp', 'ftp', 'object-store', 'folder', 'zip']
 
 function KindChoice({ kind, onKind }: { kind: OwnKind; onKind: (kind: OwnKind) => void }) {
   return (

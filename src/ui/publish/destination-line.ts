@@ -9,7 +9,10 @@ export type DestinationLine = {
   readonly liveUrl: string | null
   readonly number: number | null
 }
-export type OwnKind = 'sftp' | 'ftp' | 'object-store' | 'folder'
+export type OwnKind = 'sftp' | 'ftp' | 'object-store' | 'folder' | 'zip'
+
+/** Kinds that lie on this machine: nothing lets us in there, and no visitor is asked for. */
+export const isOnThisMachine = (kind: DestinationLine['kind']): boolean => kind === 'folder' || kind === 'zip'
 
 export const KIND_NAMES: Readonly<Record<DestinationLine['kind'], string>> = {
   'web-host': 'our web host',
@@ -17,4 +20,5 @@ export const KIND_NAMES: Readonly<Record<DestinationLine['kind'], string>> = {
   ftp: 'a server, by FTP',
   'object-store': 'an object store (S3)',
   folder: 'a folder on this machine',
+  zip: 'a zip, put up by hand',
 }

@@ -3,7 +3,7 @@ import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { ApiError, postJson } from '../job/api'
-import { Button } from '../parts/button'
+import { Button, buttonClass } from '../parts/button'
 import { KIND_NAMES, type DestinationLine } from './destination-line'
 import { TrialView } from './trial-view'
 import { useTrial } from './use-trial'
@@ -43,6 +43,11 @@ export function OwnDestination({ job, line }: { job: string; line: DestinationLi
         >
           Change…
         </Link>
+        {line.kind === 'zip' && line.number !== null && (
+          <a className={buttonClass()} href={`/api/jobs/${job}/destinations/${line.id}/zip`} download>
+            Take the zip of No. {line.number}
+          </a>
+        )}
         {!asked && (
           <Button look="quiet" onClick={() => setAsked(true)}>
             Let it go…

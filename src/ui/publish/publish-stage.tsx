@@ -75,19 +75,7 @@ function Publishing({ destination, list, address, domain, proposal, hostSuffix, 
   const router = useRouter()
   const job = useJob((s) => s.id)
   const saved = useJob((s) => s.saveState === 'saved')
-  const {
-    plan: made,
-    progress,
-    fault,
-    stopped,
-    done,
-    busy,
-    prepare,
-    publish,
-    putBack,
-    takeOff,
-    stop,
-  } = usePublishing(destination.id, address)
+  const { plan: made, progress, fault, stopped, done, busy, prepare, publish, putBack, takeOff, stop } = usePublishing(destination, address)
   const plan = made?.plan ?? null
   const [note, setNote] = useState('')
   // What was noted belongs to the release that went live with it; what is typed meanwhile stays.
@@ -219,7 +207,7 @@ function Publishing({ destination, list, address, domain, proposal, hostSuffix, 
           )}
           {liveUrl && (
             <p className="mt-5 flex items-center gap-1.5 border-t border-seam pt-4">
-              <span className="text-sm text-soft">Live at</span>
+              <span className="text-sm text-soft">{destination.kind === 'zip' ? 'To be put up at' : 'Live at'}</span>
               <a
                 ref={live}
                 href={liveUrl}
@@ -234,7 +222,7 @@ function Publishing({ destination, list, address, domain, proposal, hostSuffix, 
               <ShareAddress url={liveUrl} />
             </p>
           )}
-          {liveUrl && <VisitorsLook job={job} destination={destination.id} after={done} />}
+          {liveUrl && <VisitorsLook job={job} destination={destination.id} after={destination.kind === 'zip' ? null : done} />}
           {liveUrl && <Notices job={job} destination={destination.id} after={done} />}
           {liveUrl && destination.kind === 'web-host' && <Visits job={job} />}
           <Handover job={job} isLive={liveUrl !== null} />

@@ -23,6 +23,12 @@ export function ReachFields({ typed, set }: Parts) {
       )
     case 'object-store':
       return <BucketFields typed={typed} set={set} />
+    case 'zip':
+      return (
+        <Field label="Name of the zip" hint="Under the folder that is set aside for sites on this machine; .zip is added.">
+          {(control) => <Text {...control} mono value={typed.folder} placeholder="clients/tolliver" onText={(folder) => set({ folder })} />}
+        </Field>
+      )
     default:
       return (
         <Field label="Folder" hint="Under the folder that is set aside for sites on this machine.">

@@ -1,4 +1,4 @@
-import type { DestinationLine, OwnKind } from './destination-line'
+import { isOnThisMachine, type DestinationLine, type OwnKind } from './destination-line'
 
 /** A new destination, as it is typed. */
 export type Typed = {
@@ -48,7 +48,7 @@ export const NOTHING_TYPED: Typed = {
   isKept: false,
 }
 
-const USUAL_PORTS: Readonly<Record<OwnKind, string>> = { sftp: '22', ftp: '21', 'object-store': '443', folder: '' }
+const USUAL_PORTS: Readonly<Record<OwnKind, string>> = { sftp: '22', ftp: '21', 'object-store': '443', folder: '', zip: '' }
 
 /** A change to what is typed: another kind is on another port, and what was trusted was one server's. `kept` is how it was before. */
 export function retyped(now: Typed, part: Partial<Typed>, kept: Typed | null): Typed {
@@ -83,7 +83,7 @@ export function typedOf({ kind, name, origin, settings }: DestinationLine): Type
     hostKey: proof('hostKey'),
     region: text('region'),
     bucket: text('bucket'),
-    isKept: kind !== 'folder',
+    isKept: !isOnThisMachine(kind),
   }
 }
 
@@ -109,6 +109,7 @@ export function triedReach(typed: Typed): object {
   const port = Number(typed.port)
   switch (kind) {
     case 'folder':
+    case 'zip':
       return { kind, settings: { folder } }
     case 'object-store':
       return { kind, settings: { host, port, isSecure, region, bucket, folder }, secret: { keyId: typed.keyId, key: typed.secretKey } }
@@ -122,7 +123,7 @@ export function triedReach(typed: Typed): object {
 /** As it is kept: with the key that its host has shown. */
 export function keptReach(typed: Typed, knownBy: string | null): object {
   const { kind, host, port, user, folder } = typed
-  if (kind === 'folder') return { kind, settings: { folder }, secret: null }
+  if (isOnThisMachine(kind)) return { kind, settings: { folder }, secret: null }
   if (kind !== 'sftp') return triedReach(typed)
   return { kind, settings: { host, port: Number(port), user, folder, hostKey: knownBy }, secret: loginOf(typed) }
 }

@@ -16,7 +16,14 @@ export function fileServerAdapter(kind: string, open: OpenServer): Adapter {
   let told: Told | null = null
   return {
     kind,
-    capabilities: { canSwitchAtomically: false, canRedirect: false, canLeadOn: false, givesAddresses: false, keepsContent: false },
+    capabilities: {
+      canSwitchAtomically: false,
+      isSeenAtOnce: true,
+      canRedirect: false,
+      canLeadOn: false,
+      givesAddresses: false,
+      keepsContent: false,
+    },
     originOf: (address) => address,
     find: (_, options) =>
       on(options, async (server) => {

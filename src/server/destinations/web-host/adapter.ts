@@ -9,7 +9,14 @@ const missingSchema = v.object({ missing: v.array(v.string()) })
 /** Our own web host: sites by host name, content by hash, and a switch in one step. */
 export const webHost: Adapter = {
   kind: 'web-host',
-  capabilities: { canSwitchAtomically: true, canRedirect: true, canLeadOn: true, givesAddresses: true, keepsContent: true },
+  capabilities: {
+    canSwitchAtomically: true,
+    isSeenAtOnce: true,
+    canRedirect: true,
+    canLeadOn: true,
+    givesAddresses: true,
+    keepsContent: true,
+  },
   originOf: siteOrigin,
   find: async (address, options) => {
     const response = await call('GET', `/sites/${address}`, options)
