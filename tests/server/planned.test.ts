@@ -119,3 +119,16 @@ test('a time that is over, or is too far away, is refused', async () => {
   await expect(plan(-1000)).rejects.toMatchObject({ code: 'timeWrong' })
   await expect(plan(400 * 24 * HOUR_MS)).rejects.toMatchObject({ code: 'timeWrong' })
 })
+
+test('what lies in a zip is live nowhere until somebody puts it up: no address is shown for it', async () => {
+  const reach = { kind: 'zip', settings: { folder: `by-hand-${count}` }, secret: null } as const
+  const zip = destinations.addDestination(job, { name: 'By hand', origin: 'https://by-hand.example', reach }, BY).id
+  await publishing.publish(job, { revision: revision(), destination: zip }, silent, BY)
+  expect(existsSync(path.join(folders, `by-hand-${count}.zip`))).toBe(true)
+  expect(publications.livePublication(job, zip)).not.toBeNull()
+  expect(publications.livePublication(job)).toBeNull()
+  expect(publications.liveOfAll().has(job)).toBe(false)
+  await publish()
+  await publishing.publish(job, { revision: revision(), destination: zip }, silent, BY)
+  expect(publications.livePublication(job)?.destination).toBe(destination)
+})

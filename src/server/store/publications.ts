@@ -49,6 +49,9 @@ const IS_LIVE = `switch IS NOT NULL AND ${STILL_OURS} AND switch = (SELECT max(s
   WHERE later.job = publication.job AND later.destination = publication.destination)
   AND NOT EXISTS (SELECT 1 FROM release AS live WHERE live.id = publication.release AND live.manifest = '{}')`
 
+/** What visitors see: not what lies in a zip until somebody puts it up. */
+const IS_SEEN = "destination NOT IN (SELECT id FROM destination WHERE kind = 'zip')"
+
 export function getPublication(id: string): Publication {
   const row = sql<[string], Row>(`SELECT ${COLUMNS} FROM publication WHERE id = ?`).get(id)
   if (!row) throw new Error(`There is no publication ${id}`)
@@ -57,16 +60,19 @@ export function getPublication(id: string): Publication {
 
 /** When visitors saw a job's site for the first time; null where they never have. */
 export function firstSwitchOf(job: string): string | null {
-  return sql<[string], { at: string | null }>('SELECT min(switched_at) AS at FROM publication WHERE job = ?').get(job)?.at ?? null
+  return (
+    sql<[string], { at: string | null }>(`SELECT min(switched_at) AS at FROM publication WHERE job = ? AND ${IS_SEEN}`).get(job)?.at ?? null
+  )
 }
 
 /**
  * What visitors of a job's site see now: the newest switch, whatever the clock said; on one destination, or, where none is named, on
- * the one that was published to last.
+ * the one that was published to last and that visitors see.
  */
 export function livePublication(job: string, destination: string | null = null): Publication | null {
   const row = sql<[string, string | null, string | null], Row>(
-    `SELECT ${COLUMNS} FROM publication WHERE job = ? AND ${IS_LIVE} AND (destination = ? OR ? IS NULL) ORDER BY switch DESC LIMIT 1`,
+    `SELECT ${COLUMNS} FROM publication WHERE job = ? AND ${IS_LIVE} AND (destination = ? OR ? IS NULL AND ${IS_SEEN})
+     ORDER BY switch DESC LIMIT 1`,
   ).get(job, destination, destination)
   return row ? toPublication(row) : null
 }
@@ -121,7 +127,7 @@ export type Live = {
 export function liveOfAll(): Map<string, Live> {
   const rows = sql<[], { job: string; destination: string; address: string; switched_at: string; number: number | null; revision: number }>(
     `SELECT publication.job, destination, publication.address, switched_at, max(switch), number, revision
-     FROM publication JOIN release ON release.id = publication.release WHERE ${IS_LIVE}
+     FROM publication JOIN release ON release.id = publication.release WHERE ${IS_LIVE} AND ${IS_SEEN}
      GROUP BY publication.job`,
   ).all()
   return new Map(rows.map(({ job, switched_at, ...live }) => [job, { ...live, switchedAt: switched_at }]))

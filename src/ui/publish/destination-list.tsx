@@ -3,6 +3,11 @@ import { Plus } from 'lucide-react'
 import Link from 'next/link'
 import type { DestinationLine } from './destination-line'
 
+function standingOf({ kind, number }: DestinationLine): string {
+  if (kind === 'zip') return number === null ? 'empty' : `No. ${number} in it`
+  return number === null ? 'not live' : `No. ${number} live`
+}
+
 /** Every place that the site goes to, with what is live there; one is looked at. */
 export function DestinationList({ job, lines, shown }: { job: string; lines: readonly DestinationLine[]; shown: string }) {
   return (
@@ -21,7 +26,7 @@ export function DestinationList({ job, lines, shown }: { job: string; lines: rea
               <span className="min-w-0 flex-1 truncate">{line.name}</span>
               <span className="min-w-0 truncate font-mono text-sm font-normal text-soft">{line.origin ?? 'no address yet'}</span>
               <span className={`shrink-0 font-mono text-xs font-normal ${line.number === null ? 'text-soft' : 'bg-tape px-1.5'}`}>
-                {line.number === null ? 'not live' : `No. ${line.number} live`}
+                {standingOf(line)}
               </span>
             </Link>
           </li>

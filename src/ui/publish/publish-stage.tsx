@@ -179,7 +179,7 @@ function Publishing({ destination, list, address, domain, proposal, hostSuffix, 
                 note={note}
                 onPlanned={() => setNote('')}
               />
-              <label className="flex min-w-0 flex-1 items-center gap-2 text-sm">
+              <label className="flex min-w-64 flex-1 items-center gap-2 text-sm">
                 <span className="shrink-0 font-semibold">Note</span>
                 <input
                   data-own-undo
@@ -223,7 +223,7 @@ function Publishing({ destination, list, address, domain, proposal, hostSuffix, 
             </p>
           )}
           {liveUrl && <VisitorsLook job={job} destination={destination.id} after={destination.kind === 'zip' ? null : done} />}
-          {liveUrl && <Notices job={job} destination={destination.id} after={done} />}
+          {liveUrl && destination.kind !== 'zip' && <Notices job={job} destination={destination.id} after={done} />}
           {liveUrl && destination.kind === 'web-host' && <Visits job={job} />}
           <Handover job={job} isLive={liveUrl !== null} />
         </div>
