@@ -1,4 +1,4 @@
-import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
@@ -291,6 +291,14 @@ test('what is no whole handover is refused with what is wrong, and nothing of it
   expect(packs.pack().templates.byhand).toBeUndefined()
   back()
 }, 120_000)
+
+test('what was being read in when the application was cut off goes at the next start', async () => {
+  const { clearIncoming } = await import('../../src/server/use-cases/take-in-project')
+  mkdirSync(path.join(first, 'incoming', 'cut-off'), { recursive: true })
+  clearIncoming()
+  expect(readdirSync(first)).not.toContain('incoming')
+  expect(log.jobState(job).revision).toBe(5)
+})
 
 test('a picture that is lost is told before anything is given away', async () => {
   const { pictures } = project()

@@ -15,7 +15,14 @@ import { BY } from './someone'
 class Host implements Destination {
   readonly kind = 'web-host'
   readonly name = 'The web host'
-  readonly capabilities = { canSwitchAtomically: true, isSeenAtOnce: true, canRedirect: true, canLeadOn: false, givesAddresses: true, keepsContent: true }
+  readonly capabilities = {
+    canSwitchAtomically: true,
+    isSeenAtOnce: true,
+    canRedirect: true,
+    canLeadOn: false,
+    givesAddresses: true,
+    keepsContent: true,
+  }
   readonly files = null
   readonly sites = new Map<string, { owner: string; release: string | null; movedTo?: string }>()
   readonly blobs = new Set<string>()

@@ -10,6 +10,7 @@ import { checkAndRepair } from './check'
 import { completeJobs } from './complete-jobs'
 import { keepPublishingDue } from './plan-publication'
 import { emptyBin } from './shelve-job'
+import { clearIncoming } from './take-in-project'
 import { findTrouble, onlyToRead } from './trouble'
 
 const DAY_MS = 86_400_000
@@ -30,12 +31,12 @@ export function startWhenItCan(): void {
 }
 
 /**
- * What is done once when the application starts: what has lain in the bin for its days goes (and again each day); jobs of an earlier day
- * are completed; what a crash cut off is finished or taken back; certificates are renewed, what is planned goes out at its time, and search
- * engines are told what they did not take yet; what
- * nobody needs is let go; what is kept is checked.
+ * What is done once when the application starts: what was cut off while it was read in goes, and what has lain in the bin for its days
+ * (again each day); jobs of an earlier day are completed; what a crash cut off is finished or taken back; certificates are renewed, what
+ * is planned goes out at its time, and search engines are told what they did not take yet; what nobody needs is let go; what is kept is checked.
  */
 export function startUp(): void {
+  clearIncoming()
   emptyBin(new Date())
   kept('bin-day', () => setInterval(() => emptyBin(new Date()), DAY_MS).unref())
   completeJobs()

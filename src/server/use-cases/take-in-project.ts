@@ -7,7 +7,7 @@ import { findTemplate } from '../../core/pack'
 import { mayEditJobs, type Person } from '../../core/people'
 import { applyEdit, canonical, readDocument, type LogRow, type SiteDocument } from '../../core/site'
 import { hashOf, keepBlob } from '../files/blobs'
-import { madeFolder } from '../files/data-folder'
+import { dataFolder, madeFolder } from '../files/data-folder'
 import { keepMedia } from '../files/media-file'
 import { Problem } from '../http/problems'
 import { saveBody } from '../http/read-bytes'
@@ -25,6 +25,13 @@ import { notePaths } from '../store/published-paths'
 import { noteTextHold } from '../store/text-holds'
 
 const MAX_BYTES = 1024 * 1024 * 1024
+/** Where what is being read in lies until it is all here. */
+const INCOMING = 'incoming'
+
+/** Lets go of what was being read in when the application was cut off: nothing of it is anybody's. */
+export function clearIncoming(): void {
+  rmSync(dataFolder(INCOMING), { recursive: true, force: true })
+}
 
 /** A job read in from a handover; `isCopy` where the very job is here already and this one stands beside it. */
 export type TakenIn = { readonly job: string; readonly name: string; readonly isCopy: boolean; readonly packs: readonly string[] }
@@ -33,7 +40,7 @@ export type TakenIn = { readonly job: string; readonly name: string; readonly is
 export async function takeInProject(request: Request, query: URLSearchParams, by: Person): Promise<TakenIn> {
   if (!mayEditJobs(by)) throw new Problem('notAllowed')
   const shown = (query.get('name') ?? '').slice(0, 80) || 'the zip'
-  const work = path.join(madeFolder('incoming'), randomUUID())
+  const work = path.join(madeFolder(INCOMING), randomUUID())
   mkdirSync(work)
   try {
     const zip = path.join(work, 'sent.zip')

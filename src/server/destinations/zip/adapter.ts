@@ -9,8 +9,8 @@ import { readSiteZip, writeSiteZip, type SiteZip } from './site-zip'
 import { zipFile, type ZipSettings } from './settings'
 
 /**
- * A site as one zip on this machine, for whoever puts it up by hand. Content waits beside it until all of it has come; the new zip takes the
- * place of the last in one step.
+ * A site as one zip on this machine, for whoever puts it up by hand. Content waits beside it until all of it has come; the new zip takes
+ * the place of the last in one step.
  */
 export function zipDestination(settings: ZipSettings): Adapter {
   let told: { readonly release: string; readonly manifest: Manifest } | null = null
