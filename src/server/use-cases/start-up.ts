@@ -33,7 +33,8 @@ export function startWhenItCan(): void {
 /**
  * What is done once when the application starts: what was cut off while it was read in goes, and what has lain in the bin for its days
  * (again each day); jobs of an earlier day are completed; what a crash cut off is finished or taken back; certificates are renewed, what
- * is planned goes out at its time, and search engines are told what they did not take yet; what nobody needs is let go; what is kept is checked.
+ * is planned goes out at its time, and search engines are told what they did not take yet; what nobody needs is let go; what is kept is
+ * checked.
  */
 export function startUp(): void {
   clearIncoming()
