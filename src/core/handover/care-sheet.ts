@@ -4,7 +4,7 @@ import { own } from '../own'
 import { pagePath } from '../pages'
 import { attribute, escapeText } from '../render'
 import { addressLine, factsGiven, shownPages, siteLanguage, toHoursRows } from '../site'
-import { directionOf, plainWord } from '../words'
+import { directionOf, plainWord, wordsLanguage } from '../words'
 import { CARE_WORDS, type CareWord } from './care-words'
 
 /** What a care sheet tells beside what the site itself says; times as ISO 8601. */
@@ -21,19 +21,16 @@ export type CareNotes = {
   readonly licences: string | null
 }
 
-/** The language that a care sheet is written in: the site's, or English where there are no words of that. */
-export function careLanguage(site: Site): string {
-  const language = siteLanguage(site.document)
-  return own(CARE_WORDS, baseOf(language)) ? language : 'en'
-}
-
-function baseOf(language: string): string {
-  return language.split('-')[0] ?? ''
+/** The language that a sheet is written in: the site's as it is told there, or English where plain words are not there in that. */
+function sheetLanguage({ document }: Site): string {
+  const language = siteLanguage(document)
+  const words = wordsLanguage(language)
+  return language.split('-')[0] === words ? language : words
 }
 
 /** A page for the client, on paper or on a screen: what the site is made of, where it is, whom to ask. It needs nothing else to be read. */
 export function renderCareSheet(site: Site, notes: CareNotes): string {
-  const language = careLanguage(site)
+  const language = sheetLanguage(site)
   const say = sayer(language)
   const facts = factsGiven(site.document)
   const title = say('title', { name: facts.name ?? '' }, false)
@@ -67,7 +64,7 @@ type Say = (word: CareWord, put?: Readonly<Record<string, string>>, escaped?: bo
 
 /** Says a word of the sheet, as HTML unless told otherwise; days are said as the language writes them. */
 function sayer(language: string): Say {
-  const words = own(CARE_WORDS, baseOf(language)) ?? CARE_WORDS.en
+  const words = own(CARE_WORDS, wordsLanguage(language))
   const days = new Intl.DateTimeFormat(language, { dateStyle: 'long', timeZone: 'UTC' })
   return (word, put = {}, escaped = true) => {
     const said = (words?.[word] ?? '').replace(/\{(\w+)\}/g, (_, name: string) => {

@@ -79,22 +79,6 @@ export const projectPath = {
   pack: (id: string): string => `${PROJECT_FOLDER}/packs/${id}.zip`,
 }
 
-/** Every path that a project has files at, its own first. */
-export function projectPaths({
-  pictures,
-  fonts,
-  files,
-  packs,
-}: Pick<Project, 'pictures' | 'fonts' | 'files' | 'packs'>): readonly string[] {
-  return [
-    PROJECT_FILE,
-    ...pictures.map(projectPath.picture),
-    ...fonts.map(projectPath.font),
-    ...files.map(projectPath.file),
-    ...packs.map(projectPath.pack),
-  ]
-}
-
 /** Hands as they travel: told apart, and nobody's name. */
 export function handsApart(): (who: string | null) => string | null {
   const known = new Map<string, string>()

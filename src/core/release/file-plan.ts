@@ -44,7 +44,7 @@ export function planFiles(next: Manifest, { ours, kept, there }: FilesStanding):
     wanted.has(path) || folders.has(path) || foldersOf(path).some((folder) => wanted.has(folder))
   const over = Object.keys(ours)
     .filter((path) => !wanted.has(path) && there.has(path))
-    .sort() // prettier
+    .sort()
   const stays = (path: string): boolean => paths.length > 0 && isHashedName(path) && own(kept, path) === undefined && !folders.has(path)
   return {
     send: paths.filter((path) => !isSame(path)),

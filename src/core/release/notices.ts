@@ -3,7 +3,7 @@ import type { Manifest } from './manifest'
 import { pathOfVisitors } from './visitors'
 
 /** The most addresses that one notice names. IndexNow, “Submitting set of URLs”; from memory. */
-export const MOST_NOTICED = 10_000
+const MOST_NOTICED = 10_000
 
 /** A release as those who search see it: its files, and the paths that its map lists. */
 export type Listed = { readonly manifest: Manifest; readonly listed: ReadonlySet<string> }

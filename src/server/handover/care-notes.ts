@@ -4,7 +4,7 @@ import type { Person } from '../../core/people'
 import { siteFamilies } from '../../core/render'
 import type { Site } from '../../core/fill'
 import { reachLine } from '../destinations/reach-line'
-import { destinationOf, WEB_HOST } from '../destinations/registry'
+import { WEB_HOST } from '../destinations/registry'
 import { webHostSettings } from '../destinations/web-host/settings'
 import { hostPlace } from '../domains/look-up'
 import { originOf } from '../releases/where'
@@ -31,13 +31,7 @@ function placesOf(job: string): CareNotes['places'] {
     const live = livePublication(job, destination)
     return live && originOf(live)
   }
-  const host = {
-    name: null,
-    reach: destinationOf()
-      .originOf('')
-      .replace(/^https?:\/\/\.?/, ''),
-    url: urlAt(WEB_HOST),
-  }
+  const host = { name: null, reach: webHostSettings().name, url: urlAt(WEB_HOST) }
   const others = destinationsOf(job).map(({ id, name, kind, settings }) => ({ name, reach: reachLine(kind, settings), url: urlAt(id) }))
   return [host, ...others].filter(({ url }) => url !== null)
 }

@@ -1,14 +1,5 @@
 import { createHash } from 'node:crypto'
-import {
-  MOST_NOTICED,
-  noticedPaths,
-  noticeFault,
-  noticeFile,
-  noticeOf,
-  readSitemapDays,
-  type Listed,
-  type Manifest,
-} from '../../core/release'
+import { noticedPaths, noticeFault, noticeFile, noticeOf, readSitemapDays, type Listed, type Manifest } from '../../core/release'
 import { own } from '../../core/own'
 import type { Destination } from '../destinations/destination'
 import { keepBlob, readBlob } from '../files/blobs'
@@ -59,7 +50,7 @@ export function noticeLater({ capabilities }: Destination, publication: Publicat
   insertNotice(
     publication.id,
     publication.job,
-    paths.slice(0, MOST_NOTICED).map((path) => origin + path),
+    paths.map((path) => origin + path),
   )
   tellSoon(0)
 }

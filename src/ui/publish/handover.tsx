@@ -1,6 +1,7 @@
 'use client'
 import { useState } from 'react'
 import { buttonClass } from '../parts/button'
+import { CheckLine } from '../parts/check-line'
 
 /** Everything of the job as one zip, for the client or for another installation. */
 export function Handover({ job, isLive }: { readonly job: string; readonly isLive: boolean }) {
@@ -16,15 +17,11 @@ export function Handover({ job, isLive }: { readonly job: string; readonly isLiv
           : 'One zip for whoever keeps the site: a care sheet for the client and the whole job; the site itself once it is live.'}{' '}
         No password and no key is in it. The page of all jobs reads it in again, here or in another Instant Fit, as the same job.
       </p>
-      <label className="mt-2 flex w-fit items-center gap-2 text-sm">
-        <input
-          type="checkbox"
-          className="size-4 accent-ink"
-          checked={withHistory}
-          onChange={(event) => setWithHistory(event.target.checked)}
-        />
-        With every step since the job was begun
-      </label>
+      <div className="mt-2">
+        <CheckLine checked={withHistory} onCheck={setWithHistory}>
+          With every step since the job was begun
+        </CheckLine>
+      </div>
       <p className="mt-3 flex flex-wrap items-center gap-x-4 gap-y-2">
         <a className={buttonClass()} href={`/api/jobs/${job}/handover${withHistory ? '?history=1' : ''}`} download>
           Take the handover (zip)

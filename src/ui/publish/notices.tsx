@@ -1,6 +1,7 @@
 'use client'
 import { useCallback, useEffect, useState } from 'react'
 import { ApiError, callApi, postJson } from '../job/api'
+import { CheckLine } from '../parts/check-line'
 import { count, dayAndTime } from '../parts/words'
 
 type View = {
@@ -52,18 +53,15 @@ export function Notices({
       <p className="text-sm" role="status">
         {saidOf(view)}
       </p>
-      <label className="mt-2 flex w-fit items-start gap-2 text-sm">
-        <input
-          type="checkbox"
-          className="mt-0.5 size-4 accent-ink"
+      <div className="mt-2">
+        <CheckLine
           checked={view.tells}
-          onChange={(event) => void choose(event.target.checked)}
-        />
-        <span>
+          onCheck={(tells) => void choose(tells)}
+          hint="A small file on the site shows that the notice is its own. From the next release on."
+        >
           Tell them which pages changed
-          <span className="block text-soft">A small file on the site shows that the notice is its own. From the next release on.</span>
-        </span>
-      </label>
+        </CheckLine>
+      </div>
       {fault && (
         <p role="alert" className="mt-1 text-sm font-medium text-thread">
           {fault}

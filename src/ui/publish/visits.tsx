@@ -4,6 +4,7 @@ import { Bar, BarChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recha
 import type { Counted, VisitsSummary } from '@/core/release'
 import { ApiError, callApi, postJson } from '../job/api'
 import { Button } from '../parts/button'
+import { CheckLine } from '../parts/check-line'
 import { count, day } from '../parts/words'
 
 type SiteVisits = VisitsSummary & { readonly isCounted: boolean }
@@ -63,18 +64,15 @@ export function Visits({ job }: { readonly job: string }) {
       )}
       {visits && <Summary visits={visits} />}
       {visits && (
-        <label className="mt-3 flex items-start gap-2 text-sm">
-          <input
-            type="checkbox"
-            className="mt-1 size-4 accent-ink"
+        <div className="mt-3">
+          <CheckLine
             checked={visits.isCounted}
-            onChange={(event) => void setCounted(event.target.checked)}
-          />
-          <span>
+            onCheck={(isCounted) => void setCounted(isCounted)}
+            hint="By the host, by day: without cookies or scripts, and nothing is kept of who sees them."
+          >
             Count pages that are seen
-            <span className="block text-soft">By the host, by day: without cookies or scripts, and nothing is kept of who sees them.</span>
-          </span>
-        </label>
+          </CheckLine>
+        </div>
       )}
     </section>
   )

@@ -3,7 +3,6 @@ export type CareWord =
   | 'title'
   | 'intro'
   | 'where'
-  | 'site'
   | 'since'
   | 'ask'
   | 'askThem'

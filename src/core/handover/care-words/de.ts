@@ -4,7 +4,6 @@ export const GERMAN: CareWords = {
   title: 'Pflegeblatt: {name}',
   intro: 'Woraus Ihre Website besteht, wo sie liegt und wen Sie fragen. Heben Sie es mit den Dateien daneben auf.',
   where: 'Wo sie ist',
-  site: 'Ihre Website',
   since: 'Online seit {day}',
   ask: 'Wen Sie fragen',
   askThem: '{who} hat Ihre Website gemacht. Fragen Sie hier nach neuen Texten, einer weiteren Seite, anderen Öffnungszeiten.',
@@ -20,7 +19,7 @@ export const GERMAN: CareWords = {
     'Die ganze Website als einfache Dateien. Sie laufen auf jedem Webhost: Kopieren Sie den Inhalt dieses Ordners dort in ' +
     'den öffentlichen Ordner.',
   projectFolder:
-    'Was es braucht, um daran weiterzuarbeiten: Texte, Bilder, Vorlage und Schriften. Instant Fit liest diese Zip-Datei, wie ' + 'sie ist.',
+    'Was es braucht, um daran weiterzuarbeiten: Texte, Bilder, Vorlage und Schriften. Instant Fit liest diese Zip-Datei, wie sie ist.',
   gone: 'Falls es uns nicht mehr gibt',
   goneWords:
     'Es passiert nichts. Ihre Website braucht weder Instant Fit noch die, die sie gemacht haben: Sie besteht aus einfachem ' +

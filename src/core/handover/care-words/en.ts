@@ -4,7 +4,6 @@ export const ENGLISH: CareWords = {
   title: 'Care sheet: {name}',
   intro: 'What your website is made of, where it is, and whom to ask. Keep it together with the files beside it.',
   where: 'Where it is',
-  site: 'Your website',
   since: 'Live since {day}',
   ask: 'Whom to ask',
   askThem: '{who} made your website. Ask here for new words, another page, other opening hours.',

@@ -4,7 +4,6 @@ export const SPANISH: CareWords = {
   title: 'Ficha de cuidado: {name}',
   intro: 'De qué está hecho su sitio web, dónde está y a quién preguntar. Guárdela junto con los archivos que la acompañan.',
   where: 'Dónde está',
-  site: 'Su sitio web',
   since: 'En línea desde el {day}',
   ask: 'A quién preguntar',
   askThem: '{who} hizo su sitio web. Pregunte aquí por textos nuevos, otra página u otros horarios.',
@@ -17,7 +16,7 @@ export const SPANISH: CareWords = {
   tell: 'Avise a quien cuide el sitio cuando algo de esto cambie.',
   beside: 'Qué acompaña a esta ficha',
   siteFolder:
-    'Todo el sitio en archivos sencillos. Funcionan en cualquier servidor: copie el contenido de esta carpeta en la carpeta ' + 'pública.',
+    'Todo el sitio en archivos sencillos. Funcionan en cualquier servidor: copie el contenido de esta carpeta en la carpeta pública.',
   projectFolder:
     'Lo necesario para seguir trabajando en él: textos, imágenes, plantilla y fuentes. Instant Fit lee este zip tal como está.',
   gone: 'Si dejamos de existir',

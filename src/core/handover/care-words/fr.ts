@@ -4,7 +4,6 @@ export const FRENCH: CareWords = {
   title: 'Fiche d’entretien : {name}',
   intro: 'De quoi votre site est fait, où il se trouve et à qui s’adresser. Gardez-la avec les fichiers qui l’accompagnent.',
   where: 'Où il se trouve',
-  site: 'Votre site',
   since: 'En ligne depuis le {day}',
   ask: 'À qui s’adresser',
   askThem: '{who} a fait votre site. Écrivez ici pour de nouveaux textes, une page de plus, d’autres horaires.',

@@ -4,7 +4,6 @@ export const ITALIAN: CareWords = {
   title: 'Scheda di cura: {name}',
   intro: 'Di che cosa è fatto il vostro sito, dove si trova e a chi rivolgersi. Conservatela insieme ai file che l’accompagnano.',
   where: 'Dove si trova',
-  site: 'Il vostro sito',
   since: 'In linea dal {day}',
   ask: 'A chi rivolgersi',
   askThem: '{who} ha realizzato il vostro sito. Chiedete qui per nuovi testi, un’altra pagina, altri orari.',

@@ -4,7 +4,6 @@ export const DUTCH: CareWords = {
   title: 'Onderhoudsblad: {name}',
   intro: 'Waar uw website uit bestaat, waar ze staat en wie u kunt vragen. Bewaar het samen met de bestanden ernaast.',
   where: 'Waar ze staat',
-  site: 'Uw website',
   since: 'Online sinds {day}',
   ask: 'Wie u kunt vragen',
   askThem: '{who} heeft uw website gemaakt. Vraag hier om nieuwe teksten, nog een pagina, andere openingstijden.',

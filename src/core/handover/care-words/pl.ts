@@ -4,7 +4,6 @@ export const POLISH: CareWords = {
   title: 'Karta opieki: {name}',
   intro: 'Z czego składa się Państwa strona, gdzie się znajduje i kogo pytać. Proszę przechowywać ją razem z plikami obok.',
   where: 'Gdzie się znajduje',
-  site: 'Państwa strona',
   since: 'W sieci od {day}',
   ask: 'Kogo pytać',
   askThem: 'Stronę wykonał(a) {who}. Tu można prosić o nowe teksty, kolejną podstronę, inne godziny otwarcia.',

@@ -4,7 +4,6 @@ export const PORTUGUESE: CareWords = {
   title: 'Ficha de cuidados: {name}',
   intro: 'De que é feito o seu site, onde está e a quem perguntar. Guarde-a junto com os ficheiros que a acompanham.',
   where: 'Onde está',
-  site: 'O seu site',
   since: 'No ar desde {day}',
   ask: 'A quem perguntar',
   askThem: '{who} fez o seu site. Pergunte aqui por novos textos, outra página ou outros horários.',

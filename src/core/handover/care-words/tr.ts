@@ -4,7 +4,6 @@ export const TURKISH: CareWords = {
   title: 'Bakım sayfası: {name}',
   intro: 'Web siteniz nelerden oluşur, nerede durur ve kime sorulur. Yanındaki dosyalarla birlikte saklayın.',
   where: 'Nerede',
-  site: 'Web siteniz',
   since: '{day} tarihinden beri yayında',
   ask: 'Kime sorulur',
   askThem: 'Web sitenizi {who} yaptı. Yeni metinler, bir sayfa daha ya da başka çalışma saatleri için buraya sorun.',

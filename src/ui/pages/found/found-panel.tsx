@@ -6,6 +6,7 @@ import { toldOfPage } from '@/core/render'
 import { factsOf, findPage, type Page, type PageId, type PageText } from '@/core/site'
 import { useJob } from '../../job/job-context'
 import { Button } from '../../parts/button'
+import { CheckLine } from '../../parts/check-line'
 import { Cell } from '../cell'
 import type { PageActs } from '../use-acts'
 import { ResultDrawn, SharedCard, type Told } from './as-others-show'
@@ -35,20 +36,15 @@ export function FoundPanel({ page: id, origin, acts, onClose }: Props) {
           </Button>
         </p>
         <Texts page={page} acts={acts} />
-        <label className="mt-3 flex items-start gap-2 text-sm">
-          <input
-            type="checkbox"
-            className="mt-0.5 size-4 accent-ink"
+        <div className="mt-3">
+          <CheckLine
             checked={!page.unfound}
-            onChange={(event) => acts.find(id, event.target.checked)}
-          />
-          <span>
+            onCheck={(isFound) => acts.find(id, isFound)}
+            hint={page.unfound ? 'It asks not to be listed, and stands in no map of the site.' : 'It stands in the map of the site.'}
+          >
             Those who search may find it
-            <span className="block text-soft">
-              {page.unfound ? 'It asks not to be listed, and stands in no map of the site.' : 'It stands in the map of the site.'}
-            </span>
-          </span>
-        </label>
+          </CheckLine>
+        </div>
         <Verifications />
       </div>
       <Drawn page={page} origin={origin} />

@@ -1,5 +1,6 @@
 'use client'
 import { Button } from '../../parts/button'
+import { CheckLine } from '../../parts/check-line'
 import { day } from '../../parts/words'
 import type { DomainTold, DomainLook } from '@/core/domain'
 import type { DomainActs } from './use-domain-acts'
@@ -53,21 +54,16 @@ export function CertificateLine({ domain, look, acts }: Props) {
         )
       )}
       {isAddress && certificate && (
-        <label className="mt-2 flex items-start gap-2">
-          <input
-            type="checkbox"
-            className="mt-1 size-4 accent-ink"
+        <div className="mt-2">
+          <CheckLine
             checked={hsts}
             disabled={isBusy}
-            onChange={(event) => void acts.change({ act: 'hsts', on: event.target.checked })}
-          />
-          <span>
+            onCheck={(on) => void acts.change({ act: 'hsts', on })}
+            hint="Safer, and slow to take back: without a certificate they do not see the site at all. Choose it once all has run for a while."
+          >
             Browsers that were here come by HTTPS alone for a year (HSTS)
-            <span className="block text-soft">
-              Safer, and slow to take back: without a certificate they do not see the site at all. Choose it once all has run for a while.
-            </span>
-          </span>
-        </label>
+          </CheckLine>
+        </div>
       )}
     </div>
   )
