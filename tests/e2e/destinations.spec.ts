@@ -108,7 +108,7 @@ test('a site goes to a client’s server by SFTP, again with what changed alone,
   writeFileSync(path.join(seen, 'stats', 'log.txt'), 'counts')
   const job = await makeJob({ name: 'Goes Out' })
   await openPublish(page, job)
-  await page.getByRole('link', { name: 'Add a server or a folder of the client’s' }).click()
+  await page.getByRole('link', { name: 'Add a server, a store, a folder or a zip' }).click()
   await page.getByLabel('What you call it').fill('The client’s server')
   await tell(page)
   await expect(step(page, 'read back')).toContainText(`Visitors get it at ${origin}`)
@@ -194,7 +194,7 @@ test('a site goes by FTP to a server whose certificate is trusted by hand, and t
 
   const job = await makeJob({ name: 'Goes Everywhere' })
   await openPublish(page, job)
-  await page.getByRole('link', { name: 'Add a server or a folder of the client’s' }).click()
+  await page.getByRole('link', { name: 'Add a server, a store, a folder or a zip' }).click()
   await page.getByLabel('A server, by FTP').check()
   await expect(page.getByLabel('Port')).toHaveValue('21')
   // The port of SFTP, by mistake: what is said there tells which it is.
@@ -221,7 +221,7 @@ test('a site goes by FTP to a server whose certificate is trusted by hand, and t
   const heading = (await visitor.getByRole('heading', { level: 1 }).textContent()) ?? ''
   expect(heading.length).toBeGreaterThan(3)
 
-  await page.getByRole('link', { name: 'Add a server or a folder of the client’s' }).click()
+  await page.getByRole('link', { name: 'Add a server, a store, a folder or a zip' }).click()
   await page.getByLabel('An object store (S3)').check()
   await page.getByLabel('Visitors find it at').fill(storeOrigin)
   await page.getByLabel('Server', { exact: true }).fill('127.0.0.1')
@@ -279,7 +279,7 @@ test('publishing over a slow line says how far it is and how long it takes, is s
 test('a site goes into a zip that somebody puts up by hand', async ({ page }) => {
   const job = await makeJob({ name: 'Put Up By Hand' })
   await openPublish(page, job)
-  await page.getByRole('link', { name: 'Add a server or a folder of the client’s' }).click()
+  await page.getByRole('link', { name: 'Add a server, a store, a folder or a zip' }).click()
   await page.getByLabel('A zip, put up by hand').check()
   await page.getByLabel('What you call it').fill('For the agency')
   await page.getByLabel('Visitors find it at').fill('https://put-up-by-hand.example')

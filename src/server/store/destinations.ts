@@ -9,11 +9,13 @@ export type KeptDestination = {
   readonly origin: string
   readonly settings: string
   readonly secret: Buffer | null
+  /** Whether visitors see at once what is published there; else somebody puts it up by hand. */
+  readonly seen: 0 | 1
 }
-const COLUMNS = 'id, job, kind, name, origin, settings, secret'
+const COLUMNS = 'id, job, kind, name, origin, settings, secret, seen'
 
-export function insertDestination({ id, job, kind, name, origin, settings, secret }: KeptDestination): void {
-  sql('INSERT INTO destination (id, job, kind, name, origin, settings, secret, made_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?)').run(
+export function insertDestination({ id, job, kind, name, origin, settings, secret, seen }: KeptDestination): void {
+  sql('INSERT INTO destination (id, job, kind, name, origin, settings, secret, seen, made_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)').run(
     id,
     job,
     kind,
@@ -21,6 +23,7 @@ export function insertDestination({ id, job, kind, name, origin, settings, secre
     origin,
     settings,
     secret,
+    seen,
     new Date().toISOString(),
   )
 }

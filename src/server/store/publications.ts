@@ -49,8 +49,8 @@ const IS_LIVE = `switch IS NOT NULL AND ${STILL_OURS} AND switch = (SELECT max(s
   WHERE later.job = publication.job AND later.destination = publication.destination)
   AND NOT EXISTS (SELECT 1 FROM release AS live WHERE live.id = publication.release AND live.manifest = '{}')`
 
-/** What visitors see: not what lies in a zip until somebody puts it up. */
-const IS_SEEN = "destination NOT IN (SELECT id FROM destination WHERE kind = 'zip')"
+/** What visitors see: not what lies somewhere until somebody puts it up by hand. */
+const IS_SEEN = 'destination NOT IN (SELECT id FROM destination WHERE seen = 0)'
 
 export function getPublication(id: string): Publication {
   const row = sql<[string], Row>(`SELECT ${COLUMNS} FROM publication WHERE id = ?`).get(id)

@@ -2,7 +2,7 @@ import { nanoid } from 'nanoid'
 import * as v from 'valibot'
 import { sitePathSchema } from '../../core/release'
 import { forgetDestination, reachOf } from '../destinations/registry'
-import { changedReachSchema, reachSchema, type ChangedReach, type Reach } from '../destinations/kinds'
+import { adapterFor, changedReachSchema, reachSchema, type ChangedReach, type Reach } from '../destinations/kinds'
 import { orProblem } from '../destinations/to-problem'
 import { seal } from '../files/secrets'
 import { Problem } from '../http/problems'
@@ -40,7 +40,16 @@ export function addDestination(job: string, { name, origin, reach }: NewDestinat
   getJob(job)
   const id = nanoid(12)
   const { kind, settings, secret } = reach
-  insertDestination({ id, job, kind, name, origin, settings: JSON.stringify(settings), secret: secret && seal(JSON.stringify(secret), id) })
+  insertDestination({
+    id,
+    job,
+    kind,
+    name,
+    origin,
+    settings: JSON.stringify(settings),
+    secret: secret && seal(JSON.stringify(secret), id),
+    seen: adapterFor(reach).capabilities.isSeenAtOnce ? 1 : 0,
+  })
   noteAudit({ person: person.id, what: 'destination added', about: origin, address: whence.address })
   return { id }
 }
@@ -69,9 +78,9 @@ export function keptDestination(job: string, id: string): KeptDestination {
 /** What is changed, with what lets us in: what is kept of that goes to no other server, and to nobody else there. */
 export function wholeReach(row: KeptDestination, changed: ChangedReach): Reach {
   if (changed.kind !== row.kind) throw new Problem('destinationGone')
-  if (changed.kind === 'folder' || changed.kind === 'zip') return changed
   if (changed.secret !== null) return v.parse(reachSchema, changed)
   const kept = reachOf(row)
+  if (kept.secret === null) return v.parse(reachSchema, changed)
   if (JSON.stringify(serverOf(kept.settings)) !== JSON.stringify(serverOf(changed.settings))) throw new Problem('secretWanted')
   return v.parse(reachSchema, { ...changed, secret: kept.secret })
 }

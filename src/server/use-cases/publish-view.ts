@@ -39,6 +39,8 @@ export type DestinationLine = {
   readonly origin: string | null
   readonly liveUrl: string | null
   readonly number: number | null
+  /** Visitors see a release there once it is published; else somebody puts it up by hand. */
+  readonly isSeenAtOnce: boolean
 }
 export type PublishView = {
   readonly destinations: readonly DestinationLine[]
@@ -79,10 +81,19 @@ export function publishView(job: string, asked: string = WEB_HOST): PublishView 
 function webHostLine(job: string): DestinationLine {
   const { address } = getJob(job)
   const origin = address === null ? null : destinationOf().originOf(address)
-  return { id: WEB_HOST, kind: WEB_HOST, name: 'Our web host', reach: null, settings: null, origin, ...liveAt(job, WEB_HOST) }
+  return {
+    id: WEB_HOST,
+    kind: WEB_HOST,
+    name: 'Our web host',
+    reach: null,
+    settings: null,
+    origin,
+    isSeenAtOnce: true,
+    ...liveAt(job, WEB_HOST),
+  }
 }
 
-function lineOf(job: string, { id, kind, name, origin, settings }: KeptDestination): DestinationLine {
+function lineOf(job: string, { id, kind, name, origin, settings, seen }: KeptDestination): DestinationLine {
   return {
     id,
     kind: kind as ReachKind,
@@ -90,6 +101,7 @@ function lineOf(job: string, { id, kind, name, origin, settings }: KeptDestinati
     reach: reachLine(kind, settings),
     settings: JSON.parse(settings) as Record<string, unknown>,
     origin,
+    isSeenAtOnce: seen === 1,
     ...liveAt(job, id),
   }
 }

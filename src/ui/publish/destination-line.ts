@@ -8,6 +8,8 @@ export type DestinationLine = {
   readonly origin: string | null
   readonly liveUrl: string | null
   readonly number: number | null
+  /** Visitors see a release there once it is published; else somebody puts it up by hand. */
+  readonly isSeenAtOnce: boolean
 }
 export type OwnKind = 'sftp' | 'ftp' | 'object-store' | 'folder' | 'zip'
 

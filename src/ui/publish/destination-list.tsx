@@ -3,8 +3,8 @@ import { Plus } from 'lucide-react'
 import Link from 'next/link'
 import type { DestinationLine } from './destination-line'
 
-function standingOf({ kind, number }: DestinationLine): string {
-  if (kind === 'zip') return number === null ? 'empty' : `No. ${number} in it`
+function standingOf({ isSeenAtOnce, number }: DestinationLine): string {
+  if (!isSeenAtOnce) return number === null ? 'empty' : `No. ${number} in it`
   return number === null ? 'not live' : `No. ${number} live`
 }
 
@@ -37,7 +37,7 @@ export function DestinationList({ job, lines, shown }: { job: string; lines: rea
         aria-current={shown === 'new' ? 'true' : undefined}
         className="mt-1.5 inline-flex min-h-6 items-center gap-1 text-sm underline underline-offset-4 aria-[current]:font-bold"
       >
-        <Plus size={14} aria-hidden /> Add a server or a folder of the client’s
+        <Plus size={14} aria-hidden /> Add a server, a store, a folder or a zip
       </Link>
     </nav>
   )

@@ -207,7 +207,7 @@ function Publishing({ destination, list, address, domain, proposal, hostSuffix, 
           )}
           {liveUrl && (
             <p className="mt-5 flex items-center gap-1.5 border-t border-seam pt-4">
-              <span className="text-sm text-soft">{destination.kind === 'zip' ? 'To be put up at' : 'Live at'}</span>
+              <span className="text-sm text-soft">{destination.isSeenAtOnce ? 'Live at' : 'To be put up at'}</span>
               <a
                 ref={live}
                 href={liveUrl}
@@ -222,8 +222,8 @@ function Publishing({ destination, list, address, domain, proposal, hostSuffix, 
               <ShareAddress url={liveUrl} />
             </p>
           )}
-          {liveUrl && <VisitorsLook job={job} destination={destination.id} after={destination.kind === 'zip' ? null : done} />}
-          {liveUrl && destination.kind !== 'zip' && <Notices job={job} destination={destination.id} after={done} />}
+          {liveUrl && <VisitorsLook job={job} destination={destination.id} after={destination.isSeenAtOnce ? done : null} />}
+          {liveUrl && destination.isSeenAtOnce && <Notices job={job} destination={destination.id} after={done} />}
           {liveUrl && destination.kind === 'web-host' && <Visits job={job} />}
           <Handover job={job} isLive={liveUrl !== null} />
         </div>
@@ -231,6 +231,7 @@ function Publishing({ destination, list, address, domain, proposal, hostSuffix, 
       <ReleaseList
         job={job}
         destination={destination.id}
+        isSeenAtOnce={destination.isSeenAtOnce}
         releases={releases}
         address={address}
         liveUrl={liveUrl}

@@ -7,6 +7,7 @@ import { SizeChart } from './size-chart'
 type Props = {
   readonly job: string
   readonly destination: string
+  readonly isSeenAtOnce: boolean
   readonly releases: readonly ReleaseLine[]
   readonly address: string | null
   readonly liveUrl: string | null

@@ -8,6 +8,8 @@ import { TakeOff } from './take-off'
 type Props = {
   readonly job: string
   readonly destination: string
+  /** What is published there is seen at once, rather than put up by hand. */
+  readonly isSeenAtOnce: boolean
   readonly release: ReleaseLine
   /** Where the site is to be now. */
   readonly address: string | null
@@ -23,13 +25,13 @@ type Props = {
 
 /** One release: when, by whom, what was noted, and what can be done with it. */
 export function ReleaseRow(props: Props) {
-  const { job, destination, release, liveUrl, busy, isAsked, onTakeOff } = props
+  const { job, destination, isSeenAtOnce, release, liveUrl, busy, isAsked, onTakeOff } = props
   const { id, number, live, address, files, bytes, note } = release
   return (
     <li className={`border-t border-seam py-3 ${live ? 'border-t-2 border-t-ink' : ''}`}>
       <div className="flex items-baseline justify-between gap-2">
         <p className="font-bold">No. {number}</p>
-        {live && <span className="bg-tape px-1.5 font-mono text-xs">live</span>}
+        {live && <span className="bg-tape px-1.5 font-mono text-xs">{isSeenAtOnce ? 'live' : 'in the zip'}</span>}
       </div>
       <When release={release} />
       <p className="text-sm text-soft">
@@ -61,7 +63,7 @@ export function ReleaseRow(props: Props) {
           </a>
         </>
       )}
-      {live && liveUrl && <TakeOff address={liveUrl} busy={busy} onTakeOff={onTakeOff} />}
+      {live && liveUrl && isSeenAtOnce && <TakeOff address={liveUrl} busy={busy} onTakeOff={onTakeOff} />}
     </li>
   )
 }

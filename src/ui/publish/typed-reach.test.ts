@@ -9,6 +9,7 @@ const line = {
   reach: 'client@files.example:22 www',
   settings: { host: 'files.example', port: 22, user: 'client', folder: 'www', hostKey: KEY },
   origin: 'https://client.example',
+  isSeenAtOnce: true,
   liveUrl: null,
   number: null,
 } as const

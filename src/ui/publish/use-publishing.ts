@@ -50,7 +50,10 @@ export type Publishing = {
  * One long call at a time: making the plan, or publishing. What is asked for while one runs is done after it, so the
  * plan that is shown is always of the site as it is.
  */
-export function usePublishing({ id: destination, kind }: Pick<DestinationLine, 'id' | 'kind'>, address: string | null): Publishing {
+export function usePublishing(
+  { id: destination, isSeenAtOnce }: Pick<DestinationLine, 'id' | 'isSeenAtOnce'>,
+  address: string | null,
+): Publishing {
   const router = useRouter()
   const job = useJob((s) => s.id)
   const saved = useJob((s) => s.saveState === 'saved')
@@ -137,7 +140,7 @@ export function usePublishing({ id: destination, kind }: Pick<DestinationLine, '
     done,
     busy,
     prepare: () => void prepare(),
-    publish: async (note) => isNow && (await put({ revision: made.revision, note }, (sent) => wordsOf(sent, kind === 'zip'))),
+    publish: async (note) => isNow && (await put({ revision: made.revision, note }, (sent) => wordsOf(sent, isSeenAtOnce))),
     stop:
       isOut && progress?.step !== 'switching' ? () => void postJson(`/api/jobs/${job}/publish`, {}, 'DELETE').catch(() => undefined) : null,
     takeOff: () => void put({ withdraw: true }, () => 'The site is taken off.'),
@@ -154,8 +157,8 @@ function heldIn(site: Site): Measured['holds'] & object {
   })
 }
 
-function wordsOf({ sentFiles, sentBytes, notSentOn }: Sent, isByHand: boolean): string {
-  if (isByHand) return 'The zip is ready. Visitors see it once somebody has put it up.'
+function wordsOf({ sentFiles, sentBytes, notSentOn }: Sent, isSeenAtOnce: boolean): string {
+  if (!isSeenAtOnce) return 'The zip is ready. Visitors see it once somebody has put it up.'
   const sent = sentFiles === 0 ? 'Every file was there already.' : `${count(sentFiles, 'file')} sent, ${kilobytes(sentBytes)}.`
   return notSentOn === null ? `Live. ${sent}` : `Live. ${sent} Visitors of ${notSentOn} are not sent on yet; that is tried again by itself.`
 }
