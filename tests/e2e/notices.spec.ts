@@ -18,7 +18,7 @@ test('search engines are told of what went live, tried again while they are away
   await expect(page.getByText(/✓ Live\./)).toBeVisible({ timeout: 180_000 })
 
   const engines = page.getByRole('region', { name: 'Search engines' })
-  await expect(engines).toContainText(/Not told of \d+ pages yet: it does not answer\. It is tried again by itself/)
+  await expect(engines).toContainText(/Not told of \d+ pages yet: it does not answer\. It is tried again by itself\./)
   const engine = await rig().startEngine()
   await expect(engines).toContainText(/✓ Told of \d+ pages, /, { timeout: 120_000 })
   expect(await axeFaults(page)).toEqual([])

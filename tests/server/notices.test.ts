@@ -100,6 +100,17 @@ test('while nobody takes it, it says why, is tried again, and is told in the end
   expect(last()?.said).toBeNull()
 }, 60_000)
 
+test('what is refused for good is told with the next release', async () => {
+  // A server that is no search engine.
+  process.env.INSTANT_FIT_NOTICES = origin.replace('told.localhost', '127.0.0.1').replace(/$/, '/nobody/')
+  await publish(setText(homeHero(), 'heading', 'Stools for the tall'))
+  await vi.waitFor(() => expect(last()).toMatchObject({ said: 'it answered with status 404', isOver: true }), 10_000)
+  process.env.INSTANT_FIT_NOTICES = engineUrl
+  await publish({ type: 'page/set', page: 'about' as PageId, part: 'unfound', value: false })
+  await vi.waitFor(() => expect(engine.taken[0]?.urls).toEqual([`${origin}/`, `${origin}/about/`]), 10_000)
+  expect(last()?.toldAt).not.toBeNull()
+}, 60_000)
+
 test('a job that tells nobody has no key on its site and sends nothing', async () => {
   const before = engine.taken.length
   notices.setTold(job, false)

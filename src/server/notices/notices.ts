@@ -1,16 +1,17 @@
 import { createHash } from 'node:crypto'
+import PQueue from 'p-queue'
 import { noticedPaths, noticeFault, noticeFile, noticeOf, readSitemapDays, type Listed, type Manifest } from '../../core/release'
 import { own } from '../../core/own'
 import type { Destination } from '../destinations/destination'
 import { keepBlob, readBlob } from '../files/blobs'
 import { kept } from '../files/kept'
 import { originOf } from '../releases/where'
-import { insertNotice, noteNotTold, noteTold, openNotices, tellsOf, type Notice } from '../store/notices'
+import { insertNotice, noteNotTold, noteTold, openNotices, takeUntold, tellsOf, type Notice } from '../store/notices'
 import { getPublication, type Publication } from '../store/publications'
 import { getRelease } from '../store/releases'
 
-/** How often a notice is sent before it is let go, and how long is waited between two tries, at first and at most, in ms. */
-const MOST_TRIES = 6
+/** How often a notice is sent before it waits for the next release; and how long is waited between two tries, at first and at most, in ms. */
+export const MOST_TRIES = 16
 const AGAIN_MS = 20_000
 const MOST_MS = 3_600_000
 const QUIET_MS = 15_000
@@ -46,12 +47,12 @@ export function noticeLater({ capabilities }: Destination, publication: Publicat
   const now = listedIn(publication)
   const paths = noticedPaths(before, now)
   // A site that was taken off cannot show any more that it is told of by its owner.
-  if (paths.length === 0 || Object.keys(now.manifest).length === 0) return
-  insertNotice(
-    publication.id,
-    publication.job,
-    paths.map((path) => origin + path),
-  )
+  if (Object.keys(now.manifest).length === 0) return
+  const { id, job, destination } = publication
+  const untold = takeUntold(job, destination).filter((url) => url.startsWith(`${origin}/`))
+  const urls = [...new Set([...untold, ...paths.map((path) => origin + path)])]
+  if (urls.length === 0) return
+  insertNotice(id, job, urls)
   tellSoon(0)
 }
 
@@ -61,7 +62,9 @@ function listedIn({ job, release }: Publication): Listed {
   return { manifest, listed: new Set(readSitemapDays(String((map && readBlob(map.hash)) ?? '')).keys()) }
 }
 
-const telling = (): { timer: NodeJS.Timeout | null; afterMs: number } => kept('telling', () => ({ timer: null, afterMs: AGAIN_MS }))
+/** One look at what is to be told at a time: nothing is sent twice. */
+type Telling = { readonly queue: PQueue; timer: NodeJS.Timeout | null; afterMs: number }
+const telling = (): Telling => kept('telling', () => ({ queue: new PQueue({ concurrency: 1 }), timer: null, afterMs: AGAIN_MS }))
 
 /** Tells what is not told yet, ever less often while nobody takes it. */
 export function tellSoon(afterMs: number = telling().afterMs): void {
@@ -69,7 +72,7 @@ export function tellSoon(afterMs: number = telling().afterMs): void {
   if (state.timer !== null) clearTimeout(state.timer)
   state.timer = setTimeout(() => {
     state.timer = null
-    tellOpen().then(
+    void state.queue.add(tellOpen).then(
       (isDone) => {
         state.afterMs = isDone ? AGAIN_MS : Math.min(MOST_MS, state.afterMs * 2)
         if (!isDone) tellSoon()

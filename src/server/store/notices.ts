@@ -21,10 +21,21 @@ export function insertNotice(publication: string, job: string, urls: readonly st
   sql('INSERT OR IGNORE INTO notice (publication, job, urls) VALUES (?, ?, ?)').run(publication, job, JSON.stringify(urls))
 }
 
-/** What was not taken yet and was tried fewer times than so many, the oldest first. */
+/** What nobody has taken of a job's notices at a destination: they are put away, to be told with the next. */
+export function takeUntold(job: string, destination: string): readonly string[] {
+  const rows = sql<[string, string], Row>(
+    `SELECT ${COLUMNS} FROM notice JOIN publication ON publication.id = publication
+     WHERE notice.job = ? AND destination = ? AND told_at IS NULL ORDER BY switch`,
+  ).all(job, destination)
+  for (const { publication } of rows) sql('DELETE FROM notice WHERE publication = ?').run(publication)
+  return rows.flatMap((row) => toNotice(row).urls)
+}
+
+/** What was not taken yet and was tried fewer times than so many, the oldest first; of jobs that tell nobody, nothing. */
 export function openNotices(most: number): readonly Notice[] {
   return sql<[number], Row>(
-    `SELECT ${COLUMNS} FROM notice JOIN publication ON publication.id = publication WHERE told_at IS NULL AND tries < ? ORDER BY switch`,
+    `SELECT ${COLUMNS} FROM notice JOIN publication ON publication.id = publication JOIN job ON job.id = notice.job
+     WHERE told_at IS NULL AND tries < ? AND tells = 1 ORDER BY switch`,
   )
     .all(most)
     .map(toNotice)

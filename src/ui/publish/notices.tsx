@@ -6,7 +6,7 @@ import { count, dayAndTime } from '../parts/words'
 
 type View = {
   readonly tells: boolean
-  readonly last: { readonly pages: number; readonly toldAt: string | null; readonly said: string | null } | null
+  readonly last: { readonly pages: number; readonly toldAt: string | null; readonly said: string | null; readonly isOver: boolean } | null
 }
 const AGAIN_MS = 3000
 
@@ -28,7 +28,7 @@ export function Notices({
   }, [job, destination])
   // What was known stays where the server does not answer: the bar says that it does not.
   useEffect(() => void load().catch(() => undefined), [load, after])
-  const isOpen = view?.last ? view.last.toldAt === null : false
+  const isOpen = view?.last ? view.last.toldAt === null && !view.last.isOver : false
   useEffect(() => {
     if (!isOpen) return
     const again = setInterval(() => void load().catch(() => undefined), AGAIN_MS)
@@ -76,5 +76,5 @@ function saidOf({ tells, last }: View): string {
   const pages = count(last.pages, 'page')
   if (last.toldAt !== null) return `✓ Told of ${pages}, ${dayAndTime(last.toldAt)}.`
   if (last.said === null) return `Telling them of ${pages}…`
-  return `Not told of ${pages} yet: ${last.said}. It is tried again by itself, a few times.`
+  return `Not told of ${pages} yet: ${last.said}. ${last.isOver ? 'They are told with the next release.' : 'It is tried again by itself.'}`
 }
