@@ -163,6 +163,7 @@ type Reply = {
   readonly job?: string
   readonly isCopy?: boolean
   readonly packs?: string[]
+  readonly without?: string[]
   readonly problem?: { readonly code: string; readonly sentence: string }
 }
 async function readIn(zip: Uint8Array, name = 'tolliver-handover.zip'): Promise<Reply> {
@@ -207,7 +208,7 @@ test('another installation reads it in as the same job: document, history, pictu
   await elsewhere()
   expect(packs.pack().templates.byhand).toBeUndefined()
   const read = await readIn(handed)
-  expect(read).toEqual({ status: 200, job, name: 'Tolliver & Wren', isCopy: false, packs: ['byhand'] })
+  expect(read).toEqual({ status: 200, job, name: 'Tolliver & Wren', isCopy: false, packs: ['byhand'], without: [] })
   const state = log.jobState(job)
   expect(canonical(state.document)).toBe(canonical(here.document))
   expect(state.revision).toBe(here.revision)
@@ -224,7 +225,7 @@ test('another installation reads it in as the same job: document, history, pictu
   expect(log.appendRows(job, 'person:other', state.revision, [taking]).refused).toEqual([])
   // Read in once more, it stands beside the one that is here.
   const again = await readIn(handed)
-  expect(again).toMatchObject({ status: 200, isCopy: true, packs: [] })
+  expect(again).toMatchObject({ status: 200, isCopy: true, packs: [], without: [] })
   expect(jobs.getJob(again.job!).copyOf).toBe(job)
   back()
 }, 120_000)
@@ -249,6 +250,20 @@ test('one that was unpacked and packed again, in a folder, is read in too', asyn
   expect(await readIn(inFolder)).toMatchObject({ status: 200, job })
   back()
 })
+
+test('a template that does not fit what is here keeps no job out, and is told', async () => {
+  await elsewhere()
+  const others = Object.entries(smallPack('byhand')).map(([name, text]) => [
+    name.replace(/^byhand\//, 'other/'),
+    strToU8(text.replace('12px solid', '14px solid')),
+  ])
+  await packZip.bringInPack('other.zip', zipSync(Object.fromEntries(others) as Record<string, Uint8Array>))
+  const read = await readIn(handed)
+  expect(read).toMatchObject({ status: 200, job, packs: [] })
+  expect(read.without).toEqual([expect.stringContaining('another design of this name')])
+  expect(log.jobState(job).revision).toBe(5)
+  back()
+}, 60_000)
 
 test('what is no whole handover is refused with what is wrong, and nothing of it is here afterwards', async () => {
   const folder = await elsewhere()

@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import { heldSchema } from '../lines'
-import { editSchema } from '../site'
+import { editSchema, nameSchema } from '../site'
 
 /** Where a handover has what it takes to go on working on the site. */
 export const PROJECT_FOLDER = 'project'
@@ -67,7 +67,7 @@ export const projectSchema = v.strictObject({
   /** Files that links lead to. */
   files: list(hash),
   /** Templates that the site is made of, each a pack. */
-  packs: list(v.pipe(v.string(), v.regex(/^[a-z0-9][a-z0-9-]{0,59}$/))),
+  packs: list(nameSchema),
 })
 export type Project = v.InferOutput<typeof projectSchema>
 

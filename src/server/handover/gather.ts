@@ -1,7 +1,7 @@
+import { existsSync, statSync } from 'node:fs'
 import { handsApart, namedFiles, PROJECT_FILE, projectPath, type Project, type ProjectPicture, type ProjectRow } from '../../core/handover'
 import { findTemplate, templateSections } from '../../core/pack'
 import { allSections, factsOf, pagesOf, type SiteDocument } from '../../core/site'
-import { statSync } from 'node:fs'
 import { isBlobKept, readBlob, readWhole } from '../files/blobs'
 import { mediaFile } from '../files/media-file'
 import type { ZippedFile } from '../files/zip-stream'
@@ -31,7 +31,7 @@ export function gatherProject(job: string, withHistory: boolean, madeAt: Date): 
   const project: Project = {
     format: 1,
     job,
-    name: factsOf(now.document).name ?? job,
+    name: factsOf(now.document).name || job,
     madeAt: madeAt.toISOString(),
     begin,
     rows,
@@ -41,7 +41,7 @@ export function gatherProject(job: string, withHistory: boolean, madeAt: Date): 
     menus: menuFitsOf(job),
     holds: textHoldsOf(job),
     pictures: picturesOf(job),
-    fonts: named.fonts,
+    fonts: fontsOf(now.document, named.fonts),
     files: named.files.filter(isBlobKept),
     packs: packsOf(now.document),
   }
@@ -57,6 +57,12 @@ function picturesOf(job: string): readonly ProjectPicture[] {
     const about = { id, hash, name, width, height, alpha, focus, ...(light === undefined ? {} : { light }) }
     return { ...about, type: type as ProjectPicture['type'] }
   })
+}
+
+/** Font files that are here, of those that were ever named; one that the site is set in now has to be. */
+function fontsOf({ brand }: SiteDocument, named: readonly string[]): readonly string[] {
+  for (const { file } of brand.fonts ?? []) readOwnFont(file)
+  return named.filter((file) => existsSync(mediaFile(file)))
 }
 
 function rowsOf(job: string, begin: JobState): readonly ProjectRow[] {

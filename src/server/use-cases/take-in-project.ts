@@ -33,10 +33,19 @@ export function clearIncoming(): void {
   rmSync(dataFolder(INCOMING), { recursive: true, force: true })
 }
 
-/** A job read in from a handover; `isCopy` where the very job is here already and this one stands beside it. */
-export type TakenIn = { readonly job: string; readonly name: string; readonly isCopy: boolean; readonly packs: readonly string[] }
+/**
+ * A job read in from a handover; `isCopy` where the very job is here already and this one stands beside it. `packs` came along with it;
+ * `without` says of each that could not why, in a sentence.
+ */
+export type TakenIn = {
+  readonly job: string
+  readonly name: string
+  readonly isCopy: boolean
+  readonly packs: readonly string[]
+  readonly without: readonly string[]
+}
 
-/** A handover read in: the zip is the request's body, its name in the query. All of it is here afterwards, or nothing. */
+/** A handover read in: the zip is the request's body, its name in the query. The job is here whole afterwards, or not at all. */
 export async function takeInProject(request: Request, query: URLSearchParams, by: Person): Promise<TakenIn> {
   if (!mayEditJobs(by)) throw new Problem('notAllowed')
   const shown = (query.get('name') ?? '').slice(0, 80) || 'the zip'
@@ -54,8 +63,8 @@ export async function takeInProject(request: Request, query: URLSearchParams, by
     const folder = path.join(work, 'taken')
     const project = await readOutside('project', shown, { file: zip, folder })
     const states = replay(shown, project)
-    const packs = await bringPacksIn(project, folder)
-    return { ...keepJob(project, folder, states), name: project.name, packs }
+    const brought = await bringPacksIn(project, folder)
+    return { ...keepJob(project, folder, states), ...brought, name: project.name }
   } finally {
     rmSync(work, { recursive: true, force: true })
   }
@@ -88,12 +97,20 @@ function replay(shown: string, { begin, rows, document: end }: Project): Replaye
   return { begin: first, rows: done }
 }
 
-/** Templates that are not here yet come with it, each checked as any other pack. */
-async function bringPacksIn({ packs }: Project, folder: string): Promise<readonly string[]> {
-  const brought: string[] = []
-  for (const id of packs)
-    if (!findTemplate(pack(), id)) brought.push(...(await bringInPack(`${id}.zip`, readFileSync(`${folder}/${projectPath.pack(id)}`))))
-  return brought
+/**
+ * Templates that are not here yet come with it, each checked as any other pack. One that does not fit what is here keeps no job out: a job
+ * without its template is listed with what is missing.
+ */
+async function bringPacksIn({ packs: named }: Project, folder: string): Promise<Pick<TakenIn, 'packs' | 'without'>> {
+  const [packs, without]: [string[], string[]] = [[], []]
+  for (const id of named.filter((one) => !findTemplate(pack(), one)))
+    try {
+      packs.push(...(await bringInPack(`${id}.zip`, readFileSync(`${folder}/${projectPath.pack(id)}`))))
+    } catch (error) {
+      if (!(error instanceof Problem)) throw error
+      without.push([error.message, error.faults[0]?.fault ?? ''].join(' ').trim())
+    }
+  return { packs, without }
 }
 
 /** The job under its own name where nobody has that here, with its first state, its changes, and all that they name. */

@@ -7,7 +7,13 @@ import { Button } from '../parts/button'
 import { FileInput } from '../parts/file-input'
 import { refusal } from '../parts/notice'
 
-type TakenIn = { readonly job: string; readonly name: string; readonly isCopy: boolean; readonly packs: readonly string[] }
+type TakenIn = {
+  readonly job: string
+  readonly name: string
+  readonly isCopy: boolean
+  readonly packs: readonly string[]
+  readonly without: readonly string[]
+}
 
 /** Reads a handover in as a job, which is opened then. */
 export function ReadIn() {
@@ -20,6 +26,7 @@ export function ReadIn() {
     try {
       const taken = await callApi<TakenIn>(`/api/projects?name=${encodeURIComponent(file.name)}`, { method: 'POST', body: file })
       toast(saidOf(taken))
+      for (const why of taken.without) refusal(`A template did not come along: ${why}`)
       router.push(`/jobs/${taken.job}/content`)
     } catch (error) {
       setReading(null)
