@@ -3,7 +3,7 @@ import { listTab, wordsListed, type Listed, type ListedGroup, type Tab } from '.
 import { pagePath } from '../pages'
 import { sameLooks } from '../plan'
 import { makeSheetPainter } from '../render'
-import { isHidden, pagesOf, type Page, type PageId, type SectionId } from '../site'
+import { homePage, isHidden, pagesOf, type Page, type PageId, type SectionId } from '../site'
 import { compareWords, type WordChange } from '../wording'
 
 /** A place that shows something else: its words, what goes and what comes among them; or another picture. */
@@ -40,7 +40,7 @@ export function compareSites(was: Site, now: Site): SitesCompared {
   const compared = after.map((page): PageCompared => {
     const old = before.find(({ id }) => id === page.id)
     const boxed = old ? differing(sectionsOf(paintWas, was, old), sectionsOf(paintNow, now, page)) : new Set<string>()
-    const places = old ? comparePlaces(was, now, page.id) : []
+    const places = old ? [...comparePlaces(was, now, page.id), ...compareHeads(was, now, old, page)] : []
     const isMoved = old !== undefined && pagePath(was.document, old) !== pagePath(now.document, page)
     const isOther = places.length > 0 || boxed.size > 0 || isMoved
     return { ...named(now, page), state: !old ? 'new' : isOther ? 'changed' : 'same', places, boxed }
@@ -82,6 +82,21 @@ function comparePlaces(was: Site, now: Site, tab: Tab): readonly PlaceCompared[]
     const { group, listed } = at
     const words = wordsWas === wordsNow ? null : compareWords(wordsWas, wordsNow)
     return [{ key, group: group.title, name: listed.name, section: group.section, words, isPicture }]
+  })
+}
+
+/** What a page says in its head alone: whether it may be found, and on the home page what verifies the site. */
+function compareHeads(was: Site, now: Site, old: Page, page: Page): readonly PlaceCompared[] {
+  const found = ({ unfound }: Page): string => (unfound ? 'are not to find it' : 'may find it')
+  const verified = ({ document }: Site, { id }: Page): string =>
+    homePage(document).id === id ? Object.entries(document.verifications).flat().join(' ') : ''
+  const heads = [
+    ['found', 'Those who search', found(old), found(page)],
+    ['verified', 'Verification', verified(was, old), verified(now, page)],
+  ] as const
+  return heads.flatMap(([key, name, before, after]) => {
+    const words = before === after ? null : compareWords(before, after)
+    return words ? [{ key, group: 'In its head', name, section: null, words, isPicture: false }] : []
   })
 }
 

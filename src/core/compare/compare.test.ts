@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest'
 import { testSite } from '../../../tests/pack'
 import { edited, setText } from '../../../tests/site'
+import { liveState } from '../plan'
 import { findPage, pagesOf, type PageId, type SectionId } from '../site'
 import { compareSites, pagesDiffering } from '.'
 
@@ -57,4 +58,18 @@ test('another picture is told as one, and a section that is gone stands in a box
   const page = compareSites(site, gone).pages.find((one) => one.page === about.id)!
   expect(page.boxed).toContain('about.title')
   expect(page.places.every(({ words }) => words?.every(({ type }) => type === 'gone') ?? true)).toBe(true)
+})
+
+test('what a page says in its head alone differs too: that it is not to be found, and on the home page what verifies the site', () => {
+  const then = with_(
+    { type: 'page/set', page: about.id, part: 'unfound', value: true },
+    { type: 'verification/set', name: 'a-site-check', value: 'abc' },
+  )
+  const changed = compareSites(site, then).pages.filter(({ state }) => state === 'changed')
+  expect(changed.map(({ page, places }) => [page, places.map(({ name }) => name)])).toEqual([
+    ['home', ['Verification']],
+    [about.id, ['Those who search']],
+  ])
+  expect(pagesDiffering(was, then.document)).toEqual(new Set(['home', about.id]))
+  expect(liveState(site, then, findPage(then.document, about.id)!, true)).toBe('changed')
 })

@@ -1,4 +1,14 @@
-import { differences, findPage, findSection, pageOfSection, pagesOf, type EditStep, type PageId, type SiteDocument } from '../site'
+import {
+  differences,
+  findPage,
+  findSection,
+  homePage,
+  pageOfSection,
+  pagesOf,
+  type EditStep,
+  type PageId,
+  type SiteDocument,
+} from '../site'
 
 /** The pages that are not as they were in an earlier state: all of them where something differs that every page shows. */
 export function pagesDiffering(was: SiteDocument, now: SiteDocument): ReadonlySet<PageId> {
@@ -38,9 +48,10 @@ function pageOfStep(step: EditStep, was: SiteDocument, now: SiteDocument): PageI
     case 'brand/set':
     case 'dress/set':
       return 'every'
+    case 'verification/set':
+      return homePage(now).id
     case 'plan/set':
     case 'redirect/set':
-    case 'verification/set':
     case 'as-is/set':
     case 'outfit/set':
       return null

@@ -22,7 +22,8 @@ export function sameLooks(a: Site, b: Site): boolean {
 
 function pageOf(site: Site, page: Page): string {
   const { title, description } = pageTexts(site.pack, site.document, page)
-  return [pagePath(site.document, page), title, description, renderBody({ ...site, mode: 'release' }, page)].join('\n')
+  const found = page.unfound ? 'unfound' : 'found'
+  return [pagePath(site.document, page), title, description, found, renderBody({ ...site, mode: 'release' }, page)].join('\n')
 }
 
 /** An address that visitors have, and where it is to lead now. */
