@@ -21,7 +21,7 @@ test('what others show of a page is drawn as it is typed; a page that is not to 
   const long = 'Chairs that are sat in, benches that are slept on, and tables for everything else that a house is there for'
   await title.fill(long)
   await title.press('Enter')
-  await expect(result).toContainText(/title cut: \d+ % of its room/)
+  await expect(result).toContainText(/title cut:\s*\d+ %/)
   await expect(result).toContainText(/benches that are slept .*…/)
   expect(await axeFaults(page)).toEqual([])
 

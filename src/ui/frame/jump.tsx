@@ -157,6 +157,7 @@ function useGoals(jobs: readonly OtherJob[]): Goals {
         goal('Commands', 'add-page', 'Add a page', 'Pages', 'add a page new', to('pages?show=add-page')),
         goal('Commands', 'outline', 'Paste an outline', 'Pages', 'paste an outline plan', to('pages?show=outline')),
         goal('Commands', 'redirects', 'Redirects', 'Pages', 'redirects addresses lead on', to('pages?show=redirects')),
+        goal('Commands', 'found', 'How a page is found', 'Pages', 'found search results shared card verification', to('pages?show=found')),
         goal('Commands', 'done', 'What was done', 'History', 'history what was done who log', to('history')),
         goal('Commands', 'account', 'Account', '', 'account password people sign out', () => router.push('/account')),
         goal('Commands', 'job', 'New job', '', 'new job client', () => router.push('/new')),

@@ -7,18 +7,19 @@ import { countLeftovers, pageTexts, type Site } from '@/core/fill'
 import { pagePath } from '@/core/pages'
 import { pageBytes, type Beside } from '@/core/plan'
 import { findPage, homePage, isHidden, lineOf, sectionsOfPage, type Listed, type PageId, type SiteDocument } from '@/core/site'
+import { cutToRoom, FOUND } from '@/core/release'
 import { useJob, useJobStore } from '../job/job-context'
 import type { JobState } from '../job/job-state'
 import { kilobytes } from '../parts/words'
 import { Cell } from './cell'
+import { measureAsOthers } from './found/measure'
+import { RoomTape } from './found/room-tape'
 import type { PageActs } from './use-acts'
 import { useLiveState } from './use-live'
 
 /** The table's columns; every row lays its cells on them. */
 export const COLUMNS =
   'grid grid-cols-[minmax(13rem,1.5fr)_minmax(7rem,0.8fr)_minmax(9rem,1fr)_5.5rem_minmax(10rem,1.4fr)_3.5rem_4rem_5rem]'
-/** About what a result page shows of a description, in characters. Common practice, no source. */
-export const SHOWN_DESCRIPTION = 155
 
 const LISTED: readonly (readonly [Listed, string])[] = [
   ['menu', 'Menu'],
@@ -165,7 +166,7 @@ export const PageRow = memo(function PageRow({ id, index, isInHand, live, acts, 
         ) : (
           <Word text={shown} isLeftover={page.texts.description === undefined} onEdit={edit('description')} label="Description" />
         )}
-        <Length of={shown.length} />
+        {isReckoned && <DescriptionTape of={shown} />}
       </div>
       <div role="gridcell" className="text-end font-mono text-xs">
         {isKept ? '' : open > 0 ? <span className="stitch-under pb-px text-thread">{open}</span> : <span className="text-done">✓</span>}
@@ -264,23 +265,13 @@ function NameCell({ id, name, acts, onLeave }: { id: PageId; name: string; acts:
   )
 }
 
-/** The length of a description against what a result page shows, as a strip of tape. */
-function Length({ of }: { of: number }) {
-  const share = Math.min(1, of / SHOWN_DESCRIPTION)
-  const isOver = of > SHOWN_DESCRIPTION
+/** How much of the room that a list of results has for it a description takes. */
+function DescriptionTape({ of }: { readonly of: string }) {
+  const { share, isCut } = useMemo(() => cutToRoom(of, FOUND.desktop.description, measureAsOthers), [of])
+  const words = `${Math.round(share * 100)} % of what a list of results shows${isCut ? ', the rest is cut' : ''}`
   return (
-    <span
-      className="ms-auto shrink-0 font-mono text-xs"
-      title={`${of} characters; result pages show about ${SHOWN_DESCRIPTION}`}
-      aria-label={`${of} of about ${SHOWN_DESCRIPTION} characters that result pages show`}
-      role="img"
-    >
-      <span className="inline-block h-2 w-8 border border-seam bg-white align-middle" aria-hidden>
-        <span className={`block h-full ${isOver ? 'bg-thread' : 'bg-tape'}`} style={{ width: `${share * 100}%` }} />
-      </span>{' '}
-      <span className={`inline-block w-7 text-end ${isOver ? 'text-thread' : 'text-soft'}`} aria-hidden>
-        {of}
-      </span>
+    <span className="ms-auto shrink-0" title={words}>
+      <RoomTape share={share} isCut={isCut} label={words} />
     </span>
   )
 }

@@ -5,6 +5,7 @@ import { pictureVariants } from '@/core/image'
 import { cutToRoom, FOUND, type Seen } from '@/core/release'
 import { CARD_RATIO, sheetPictureUrl } from '@/core/render'
 import { measureAsOthers, OTHERS_FONT } from './measure'
+import { RoomTape } from './room-tape'
 
 /** What others tell of a page, and where it is. */
 export type Told = {
@@ -108,15 +109,12 @@ function Rooms({ title, description }: { readonly title: Seen; readonly descript
   )
 }
 
-/** How much of its room some words take, as a strip of tape. */
+/** How much of its room some words take, and whether that is too much. */
 function Tape({ of: { share, isCut }, what }: { readonly of: Seen; readonly what: string }) {
-  const percent = Math.round(share * 100)
   return (
-    <span className={isCut ? 'text-thread' : 'text-soft'}>
-      <span className="me-1 inline-block h-2 w-10 border border-seam bg-white align-middle" aria-hidden>
-        <span className={`block h-full ${isCut ? 'bg-thread' : 'bg-tape'}`} style={{ width: `${Math.min(100, percent)}%` }} />
-      </span>
-      {isCut ? `${what} cut: ${percent} % of its room` : `${what} ${percent} %`}
+    <span className={`flex items-baseline gap-1.5 ${isCut ? 'text-thread' : 'text-soft'}`}>
+      {isCut ? `${what} cut:` : what}
+      <RoomTape share={share} isCut={isCut} />
     </span>
   )
 }

@@ -26,7 +26,7 @@ export function FoundPanel({ page: id, origin, acts, onClose }: Props) {
       className="grid min-h-0 flex-1 grid-cols-[24rem_minmax(0,1fr)] gap-6 pb-3"
       onKeyDown={(event) => event.key === 'Escape' && event.currentTarget.contains(event.target as Node) && onClose()}
     >
-      <div className="min-h-0 overflow-y-auto pe-1">
+      <div className="-m-1 min-h-0 overflow-y-auto p-1">
         <p className="flex items-center justify-between gap-2">
           <h2 id="found" ref={heading} tabIndex={-1} className="font-bold">
             How this page is found
