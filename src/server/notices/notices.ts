@@ -10,7 +10,7 @@ import { insertNotice, noteNotTold, noteTold, openNotices, takeUntold, tellsOf, 
 import { getPublication, type Publication } from '../store/publications'
 import { getRelease } from '../store/releases'
 
-/** How often a notice is sent before it waits for the next release; and how long is waited between two tries, at first and at most, in ms. */
+/** How often a notice is sent before it waits for the next release; how long is waited between two tries, at first and at most, in ms. */
 export const MOST_TRIES = 16
 const AGAIN_MS = 20_000
 const MOST_MS = 3_600_000

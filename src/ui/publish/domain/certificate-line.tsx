@@ -59,7 +59,7 @@ export function CertificateLine({ domain, look, acts }: Props) {
             checked={hsts}
             disabled={isBusy}
             onCheck={(on) => void acts.change({ act: 'hsts', on })}
-            hint="Safer, and slow to take back: without a certificate they do not see the site at all. Choose it once all has run for a while."
+            hint="Safer, and slow to take back: without a certificate nobody sees the site at all. Choose it once all has run for a while."
           >
             Browsers that were here come by HTTPS alone for a year (HSTS)
           </CheckLine>
