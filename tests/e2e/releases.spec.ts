@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import { axeFaults } from './axe'
-import { askHost, cell, makeJob, openContent, openPublish, saved, siteUrl, takeAddress } from './screen'
+import { askHost, cell, makeJob, openContent, openPublish, saved, siteUrl, tab, takeAddress } from './screen'
 
 async function publish(page: Page): Promise<void> {
   const button = page.getByRole('button', { name: /^Publish with \d+ leftovers$/ })
@@ -67,6 +67,36 @@ test('two states are set against each other in words and boxes; a site is planne
   await page.getByRole('button', { name: 'Put No. 1 back' }).click()
   await expect(page.getByText('✓ The earlier release is live again.')).toBeVisible()
   expect((await askHost(siteUrl('released-twice'), '/')).status).toBe(200)
+})
+
+test('a page goes out alone, while the rest waits; the release says so', async ({ page }) => {
+  const job = await makeJob({ name: 'One Alone' })
+  await openPublish(page, job)
+  await takeAddress(page, 'one-alone')
+  await publish(page)
+  const out = page.getByRole('combobox', { name: 'Goes out' })
+  await expect(out).toHaveCount(0)
+
+  await openContent(page, job)
+  await cell(page, 'Hero: Heading').fill('Not for anybody yet')
+  await tab(page, 'About').click()
+  await cell(page, 'Title: Heading').fill('Ready to be seen')
+  await saved(page)
+  await openPublish(page, job)
+  await out.selectOption({ label: '“About” alone' })
+  await expect(page.getByText('Its own words, pictures and sections go out.')).toBeVisible()
+  await expect(page.getByRole('list', { name: 'Changed files' })).toHaveText(/about\/index\.html/)
+  await expect(page.getByRole('list', { name: 'Changed files' }).getByRole('listitem')).toHaveCount(1)
+  expect(await axeFaults(page)).toEqual([])
+  await publish(page)
+  const site = siteUrl('one-alone')
+  expect((await askHost(site, '/about/')).text).toContain('Ready to be seen')
+  expect((await askHost(site, '/')).text).not.toContain('Not for anybody yet')
+  await expect(page.getByRole('complementary', { name: 'Releases' }).getByRole('listitem').first()).toContainText('“About” alone')
+  // Only the home page is left, and it is all that has changed.
+  await expect(out).toHaveCount(0)
+  await publish(page)
+  expect((await askHost(site, '/')).text).toContain('Not for anybody yet')
 })
 
 test('pages that visitors saw are counted by day, with where they came from, and need not be', async ({ page }) => {

@@ -115,7 +115,7 @@ describe('what is accepted can be published', () => {
     expect(written.length, what).toBeGreaterThan(rows.length / 2)
     const { manifest } = await prepared.prepareFiles(
       job,
-      log.jobState(job),
+      { ...log.jobState(job), alone: [] },
       { id: 'web-host', to: registry.destinationOf(), address: 'accepted' },
       () => undefined,
     )

@@ -91,6 +91,7 @@ test('every address at which visitors found a page is known, from every release 
     releases.insertRelease(job, {
       id: release,
       revision: log.jobState(job).revision,
+      alone: [],
       address: job,
       manifest: { 'index.html': { hash: 'a'.repeat(64), bytes: 1 } },
     })

@@ -234,7 +234,7 @@ describe('publishing', () => {
     const { writeFileSync } = await import('node:fs')
     const { dataFolder } = await import('../../src/server/files/data-folder')
     const { manifest } = (await import('../../src/server/releases/prepared').then(({ prepareFiles }) =>
-      prepareFiles(job, log.jobState(job), { id: 'web-host', to: host, address: `site-${names}` }, silent),
+      prepareFiles(job, { ...log.jobState(job), alone: [] }, { id: 'web-host', to: host, address: `site-${names}` }, silent),
     )) as { manifest: Manifest }
     const { hash } = manifest['robots.txt']!
     writeFileSync(dataFolder('blobs', hash.slice(0, 2), hash), '')

@@ -51,7 +51,13 @@ const rowsOf = (job: string): number =>
 const isHere = (job: string): boolean => list.listJobLines(OWNER).some(({ id }) => id === job)
 function beginPublishing(job: string): Parameters<typeof publications.noteSwitched>[0] {
   const release = `release-${job}`
-  releases.insertRelease(job, { id: release, revision: 0, address: job, manifest: { 'index.html': { hash: 'a'.repeat(64), bytes: 1 } } })
+  releases.insertRelease(job, {
+    id: release,
+    revision: 0,
+    alone: [],
+    address: job,
+    manifest: { 'index.html': { hash: 'a'.repeat(64), bytes: 1 } },
+  })
   const publication = { id: `pub-${job}`, job, destination: 'web-host', release, address: job, movedFrom: null, person: null, note: '' }
   publications.insertPublication(publication)
   return { ...publication, switchedAt: null, doneAt: null }

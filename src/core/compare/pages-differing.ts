@@ -3,6 +3,7 @@ import {
   findPage,
   findSection,
   homePage,
+  isHidden,
   pageOfSection,
   pagesOf,
   type EditStep,
@@ -19,6 +20,19 @@ export function pagesDiffering(was: SiteDocument, now: SiteDocument): ReadonlySe
     if (at !== null) found.add(at)
   }
   return found
+}
+
+/** The pages that differ by what stands on them alone, whatever every page shows; those that nobody sees, then or now, are none of them. */
+export function pagesWithOwnDifferences(was: SiteDocument, now: SiteDocument): ReadonlySet<PageId> {
+  const isSeen = (document: SiteDocument, id: PageId): boolean => {
+    const page = findPage(document, id)
+    return page !== null && !isHidden(document, page)
+  }
+  const found = differences(was, now).flatMap((step): readonly PageId[] => {
+    const at = step.type === 'verification/set' ? null : pageOfStep(step, was, now)
+    return at === null || at === 'every' ? [] : [at]
+  })
+  return new Set(found.filter((id) => isSeen(was, id) || isSeen(now, id)))
 }
 
 /** The page that a difference shows on; null where it shows nowhere. */

@@ -56,6 +56,7 @@ export const PROBLEMS = {
   rowDiffers: { status: 409, sentence: () => 'A change came twice under one name, and not the same both times. The first stands.' },
   takenBackAlready: { status: 409, sentence: () => 'That was taken back already.' },
   workedOnSince: { status: 409, sentence: () => 'That cannot be taken back: something made later stands on it.' },
+  pageNotAlone: { status: 409, sentence: (d) => `This page cannot go out alone: ${d.why}. Publish all that has changed.` },
   designUnknown: {
     status: 422,
     sentence: (d) => `“${d.design}” is not among the templates here, so the site cannot wear it. Bring its pack in first.`,

@@ -10,16 +10,17 @@ import { getRelease } from '../store/releases'
 import { menuFitOf } from '../store/menu-fits'
 import { textHoldOf } from '../store/text-holds'
 import { jobAssets } from '../store/assets'
-import type { JobState } from '../log/edit-log'
 import { buildRelease, type Built } from './build-release'
 import { withSiteMap } from './site-map'
 import { publishedPaths } from './published-paths'
 import type { OnProgress } from './carry-out'
+import type { Released } from './released'
 import type { Addressed } from './where'
 
-/** A site's files made for an address, of one revision, on a day. */
+/** A site's files made for an address, of one state, on a day. */
 export type Prepared = Built & {
   readonly revision: number
+  readonly alone: Released['alone']
   readonly address: string
   readonly day: string
   /** What was measured of it in a browser, as JSON. */
@@ -29,10 +30,10 @@ export type Prepared = Built & {
 const last = (): Map<string, Prepared> => kept('prepared', () => new Map())
 
 /**
- * Makes every file of a site as it is at a revision, for its address on a destination. Its map says what changed since what is live there,
+ * Makes every file of a site in one of its states, for its address on a destination. Its map says what changed since what is live there,
  * which a publication changes though the site stays as it is.
  */
-export async function prepareFiles(job: string, state: JobState, where: Addressed, onProgress: OnProgress): Promise<Prepared> {
+export async function prepareFiles(job: string, state: Released, where: Addressed, onProgress: OnProgress): Promise<Prepared> {
   const made = await makeFiles(job, state, where, onProgress)
   const live = livePublication(job, where.id)
   const there = live ? getRelease(job, live.release).manifest : {}
@@ -43,7 +44,7 @@ export async function prepareFiles(job: string, state: JobState, where: Addresse
 /** The files but the map; the last that were made for a job are not made twice. */
 async function makeFiles(
   job: string,
-  { revision, document }: JobState,
+  { revision, alone, document }: Released,
   { to, address }: Addressed,
   onProgress: OnProgress,
 ): Promise<Prepared> {
@@ -60,11 +61,12 @@ async function makeFiles(
   const menuFrom = menuFitOf(job, menuKeyOf(plain))
   const holds = holdsOf(job, plain)
   const measured = JSON.stringify([menuFrom, ...holds])
-  if (known?.revision === revision && known.address === address && known.day === day && known.measured === measured) return known
+  const isState = known?.revision === revision && JSON.stringify(known.alone) === JSON.stringify(alone)
+  if (isState && known.address === address && known.day === day && known.measured === measured) return known
   const site: Site = { ...plain, menuFrom, holds: (ask) => holds.get(JSON.stringify(ask)) ?? null }
   const origin = to.originOf(address)
   const built = await buildRelease(site, origin, (done, total) => onProgress({ step: 'building', done, total }), publishedPaths(job))
-  const made = { ...built, revision, address, day, measured }
+  const made = { ...built, revision, alone, address, day, measured }
   last().set(job, made)
   return made
 }

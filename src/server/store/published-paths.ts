@@ -1,20 +1,24 @@
 import type { PublishedPath } from '../../core/pages'
 import { db, sql } from './db'
 
-/** The revisions whose pages visitors have seen and that are not noted yet. */
-export function revisionsToNote(job: string): number[] {
-  return sql<[string], { revision: number }>(
-    `SELECT DISTINCT release.revision FROM publication JOIN release ON release.id = publication.release
-     WHERE publication.job = ? AND switched_at IS NOT NULL AND manifest <> '{}'
-     AND NOT EXISTS (SELECT 1 FROM published_path AS noted WHERE noted.job = publication.job AND noted.revision = release.revision)`,
+/** The releases whose pages visitors have seen and that are not noted yet, the oldest first. */
+export function releasesToNote(job: string): string[] {
+  return sql<[string], { id: string }>(
+    `SELECT DISTINCT release.id FROM publication JOIN release ON release.id = publication.release
+     WHERE publication.job = ? AND switched_at IS NOT NULL AND manifest <> '{}' AND noted = 0 ORDER BY release.rowid`,
   )
     .all(job)
-    .map(({ revision }) => revision)
+    .map(({ id }) => id)
 }
 
 export function notePaths(job: string, revision: number, paths: readonly PublishedPath[]): void {
   const insert = sql('INSERT OR IGNORE INTO published_path (job, revision, path, page) VALUES (?, ?, ?, ?)')
   db().transaction(() => paths.forEach(({ path, page }) => insert.run(job, revision, path, page)))()
+}
+
+/** All addresses of a release are noted. */
+export function noteReleaseNoted(job: string, release: string): void {
+  sql('UPDATE release SET noted = 1 WHERE job = ? AND id = ?').run(job, release)
 }
 
 /** Every address at which visitors have found a page, with the page that they found there last. */

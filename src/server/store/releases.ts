@@ -3,21 +3,36 @@ import { manifestSchema, type Manifest } from '../../core/release'
 import { Problem } from '../http/problems'
 import { sql } from './db'
 
+/** A page that went out alone, as it was at a revision. */
+const aloneSchema = v.pipe(v.array(v.strictObject({ page: v.string(), revision: v.number() })), v.readonly())
+export type Alone = v.InferOutput<typeof aloneSchema>
+
 /** One built state of a site, made for an address; its number counts those that visitors have seen. */
 export type Release = {
   readonly id: string
   readonly number: number | null
   readonly revision: number
+  /** Pages that went out alone since that revision, in the order in which they did. */
+  readonly alone: Alone
   readonly address: string
   readonly manifest: Manifest
   readonly builtAt: string
 }
-type ReleaseRow = { id: string; number: number | null; revision: number; address: string; manifest: string; built_at: string }
-const COLUMNS = 'release.id, number, revision, release.address, manifest, built_at'
+type ReleaseRow = {
+  id: string
+  number: number | null
+  revision: number
+  alone: string
+  address: string
+  manifest: string
+  built_at: string
+}
+const COLUMNS = 'release.id, number, revision, alone, release.address, manifest, built_at'
 
 function toRelease(row: ReleaseRow): Release {
-  const { id, number, revision, address, manifest } = row
-  return { id, number, revision, address, builtAt: row.built_at, manifest: v.parse(manifestSchema, JSON.parse(manifest)) }
+  const { id, number, revision, address } = row
+  const alone = v.parse(aloneSchema, JSON.parse(row.alone))
+  return { id, number, revision, alone, address, builtAt: row.built_at, manifest: v.parse(manifestSchema, JSON.parse(row.manifest)) }
 }
 
 /** A release with when visitors were last switched to it, by whom, and what was noted then. */
@@ -45,10 +60,11 @@ export function getRelease(job: string, id: string): Release {
 }
 
 export function insertRelease(job: string, release: Omit<Release, 'number' | 'builtAt'>): void {
-  sql('INSERT INTO release (id, job, revision, address, manifest, built_at) VALUES (?, ?, ?, ?, ?, ?)').run(
+  sql('INSERT INTO release (id, job, revision, alone, address, manifest, built_at) VALUES (?, ?, ?, ?, ?, ?, ?)').run(
     release.id,
     job,
     release.revision,
+    JSON.stringify(release.alone),
     release.address,
     JSON.stringify(release.manifest),
     new Date().toISOString(),
@@ -61,10 +77,10 @@ export function numberRelease(job: string, id: string): void {
   sql(`UPDATE release SET number = coalesce(number, ${next}) WHERE id = ? AND manifest <> '{}'`).run(job, id)
 }
 
-/** The newest release of a revision for an address, if one was built and kept. */
-export function findRelease(job: string, revision: number, address: string): Release | null {
-  const row = sql<[string, number, string], ReleaseRow>(
-    `SELECT ${COLUMNS} FROM release WHERE job = ? AND revision = ? AND address = ? ORDER BY rowid DESC LIMIT 1`,
-  ).get(job, revision, address)
+/** The newest release of one state for an address, if one was built and kept. */
+export function findRelease(job: string, { revision, alone, address }: Pick<Release, 'revision' | 'alone' | 'address'>): Release | null {
+  const row = sql<[string, number, string, string], ReleaseRow>(
+    `SELECT ${COLUMNS} FROM release WHERE job = ? AND revision = ? AND alone = ? AND address = ? ORDER BY rowid DESC LIMIT 1`,
+  ).get(job, revision, JSON.stringify(alone), address)
   return row ? toRelease(row) : null
 }

@@ -1,6 +1,6 @@
 import type { PublishedPath } from '../../core/pages'
 import type { SiteDocument } from '../../core/site'
-import { stateAt } from '../log/edit-log'
+import { releasedSite } from '../releases/released'
 import { originOf } from '../releases/where'
 import { publishedPaths } from '../releases/published-paths'
 import { livePublication } from '../store/publications'
@@ -18,7 +18,7 @@ export type LiveSite = {
 export function liveSite(job: string): LiveSite {
   const live = livePublication(job)
   return {
-    live: live ? stateAt(job, getRelease(job, live.release).revision).document : null,
+    live: live ? releasedSite(job, getRelease(job, live.release)).document : null,
     origin: live ? originOf(live) : null,
     published: publishedPaths(job),
   }

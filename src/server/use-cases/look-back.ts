@@ -1,5 +1,6 @@
 import type { SiteDocument } from '../../core/site'
 import { jobState, stateAt } from '../log/edit-log'
+import { releasedSite } from '../releases/released'
 import { getJob } from '../store/jobs'
 import { livePublication } from '../store/publications'
 import { getRelease } from '../store/releases'
@@ -7,10 +8,17 @@ import { getRelease } from '../store/releases'
 /** A site as it was. */
 export type Past = { readonly revision: number; readonly document: SiteDocument }
 
-/** A job's document as of a revision, or as visitors see it; null where nothing is live. A revision that is to come is the newest. */
-export function lookBack(id: string, at: string): Past | null {
+/** A job's document as of a revision. One that is to come is the newest. */
+export function lookBack(id: string, at: string): Past {
   const { id: job } = getJob(id)
-  if (at !== 'live') return stateAt(job, Math.min(Math.max(0, Math.floor(Number(at)) || 0), jobState(job).revision))
-  const live = livePublication(job)
-  return live ? stateAt(job, getRelease(job, live.release).revision) : null
+  return stateAt(job, Math.min(Math.max(0, Math.floor(Number(at)) || 0), jobState(job).revision))
+}
+
+/** A job's document as a release has it, or as visitors see it (`live`); null where nothing is live. */
+export function lookAtRelease(id: string, release: string): Past | null {
+  const { id: job } = getJob(id)
+  const asked = release === 'live' ? livePublication(job)?.release : release
+  if (asked === undefined) return null
+  const { revision, document } = releasedSite(job, getRelease(job, asked))
+  return { revision, document }
 }

@@ -10,13 +10,14 @@ import { addressedAt } from '../releases/where'
 import { noteAudit } from '../store/audit'
 import { dropPlanned, dueBy, insertPlanned, notePlannedFault, plannedOf, type Planned } from '../store/planned'
 import { runTask } from '../tasks/run-task'
-import { presentRelease, publish } from './publish'
+import { page, presentRelease, publish } from './publish'
 
 const LOOK_MS = 15_000
 const YEAR_MS = 366 * 86_400_000
 
 export const planSchema = v.strictObject({
   revision: v.pipe(v.number(), v.integer()),
+  page,
   destination: v.optional(v.string(), WEB_HOST),
   note: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(MAX_NOTE)), ''),
   at: v.pipe(v.string(), v.isoTimestamp()),
@@ -46,12 +47,12 @@ export async function planPublication(
   onProgress: OnProgress,
   { person, whence }: By,
 ): Promise<{}> {
-  const { revision, destination, note, at, zone } = input
+  const { destination, note, at, zone } = input
   const ahead = Date.parse(at) - Date.now()
   if (ahead <= 0 || ahead > YEAR_MS) throw new Problem('timeWrong')
   const where = addressedAt(job, destination)
   return runTask(job, 'publish', input, async () => {
-    const { id: release } = await presentRelease(job, revision, where, onProgress)
+    const { id: release } = await presentRelease(job, input, where, onProgress)
     insertPlanned({ id: nanoid(12), job, destination, release, at: new Date(at).toISOString(), zone, person: person.id, note })
     noteAudit({ person: person.id, what: 'publication planned', about: where.address, address: whence.address })
     return {}

@@ -12,6 +12,7 @@ import { noteMenuFit } from '../store/menu-fits'
 import { livePublication } from '../store/publications'
 import { getRelease } from '../store/releases'
 import { noteTextHold } from '../store/text-holds'
+import { page, presentSite } from './publish'
 
 /** The name of all that decides what was measured. */
 const keySchema = v.pipe(v.string(), v.regex(/^[0-9a-f]{16}$/))
@@ -19,6 +20,7 @@ const MOST_HOLDS = 2000
 /** What the browser has measured: from which width the menu fits, in px, and how texts are held to their lines. */
 export const prepareSchema = v.strictObject({
   destination: v.optional(v.string()),
+  page,
   menu: v.optional(
     v.strictObject({
       key: keySchema,
@@ -40,18 +42,22 @@ export type Plan = {
   readonly origin: string
 }
 
-/** Makes the files of the site as it stands now and says what publishing it would change; nothing is sent, and no release is kept yet. */
+/**
+ * Makes the files of the site as it stands now, or of what visitors have with one page as it stands now, and says what publishing them
+ * would change; nothing is sent, and no release is kept yet.
+ */
 export async function prepareRelease(
   job: string,
-  { destination = WEB_HOST, menu, holds = [] }: PrepareInput,
+  { destination = WEB_HOST, page: alone, menu, holds = [] }: PrepareInput,
   onProgress: OnProgress,
 ): Promise<Plan> {
   const where = addressedAt(job, destination)
   const { to, address } = where
   if (menu) noteMenuFit(job, menu.key, menu.from)
   for (const { key, held } of holds) noteTextHold(job, key, held)
-  const { revision, manifest } = await prepareFiles(job, jobState(job), where, onProgress)
-  return { revision, destination, ...(await planAt(job, where, manifest)), address, origin: to.originOf(address) }
+  const state = jobState(job)
+  const { manifest } = await prepareFiles(job, presentSite(job, state, where, alone), where, onProgress)
+  return { revision: state.revision, destination, ...(await planAt(job, where, manifest)), address, origin: to.originOf(address) }
 }
 
 /** Against what is really there, where that can be seen; else against what went live there last. */

@@ -18,7 +18,8 @@ import { domainView } from './own-domain'
 export type ReleaseLine = {
   readonly id: string
   readonly number: number | null
-  readonly revision: number
+  /** The page that went out alone in it, by its id. */
+  readonly alone: string | null
   readonly at: string
   readonly address: string
   readonly live: boolean
@@ -117,7 +118,7 @@ function releaseLines(job: string, destination: string): readonly ReleaseLine[] 
   return publishedReleases(job, destination).map((release) => ({
     id: release.id,
     number: release.number,
-    revision: release.revision,
+    alone: release.alone.at(-1)?.page ?? null,
     at: release.lastLiveAt,
     address: release.address,
     live: release.id === live?.release,

@@ -3,22 +3,25 @@ import * as v from 'valibot'
 import { MAX_NOTE } from '../../core/release'
 import { WEB_HOST } from '../destinations/registry'
 import { Problem } from '../http/problems'
-import { jobState, stateAt } from '../log/edit-log'
+import { jobState, type JobState } from '../log/edit-log'
 import type { By } from '../people/sessions'
 import { carryOut, type CarriedOut, type OnProgress } from '../releases/carry-out'
 import { finishLater } from '../releases/finish-open'
 import { prepareFiles } from '../releases/prepared'
+import { releasedSite, whole, withPage, type Released } from '../releases/released'
 import { addressedAt, type Addressed } from '../releases/where'
 import { noteAudit } from '../store/audit'
 import { insertPublication, livePublication, openPublications, type Publication } from '../store/publications'
 import { findRelease, getRelease, insertRelease, type Release } from '../store/releases'
 import { runTask, stopTask } from '../tasks/run-task'
 
-/** The site as it is at the revision that the screen shows, an earlier release once more, or nothing: it is taken off. */
+/** A page that is to go out alone. */
+export const page = v.optional(v.pipe(v.string(), v.maxLength(160)))
 const note = v.optional(v.pipe(v.string(), v.trim(), v.maxLength(MAX_NOTE)))
 const destination = v.optional(v.string())
+/** The site, or a page of it, as it is at the revision that the screen shows; an earlier release once more; or nothing: it is taken off. */
 export const publishSchema = v.union([
-  v.strictObject({ revision: v.pipe(v.number(), v.integer()), note, destination }),
+  v.strictObject({ revision: v.pipe(v.number(), v.integer()), page, note, destination }),
   v.strictObject({ release: v.string(), note, destination }),
   v.strictObject({ withdraw: v.literal(true), destination }),
 ])
@@ -46,9 +49,9 @@ export function publish(job: string, input: PublishInput, onProgress: OnProgress
 
 async function releaseOf(job: string, input: PublishInput, where: Addressed, tell: OnProgress): Promise<Release> {
   if ('release' in input) return earlierRelease(job, input.release, where, tell)
-  if ('revision' in input) return presentRelease(job, input.revision, where, tell)
+  if ('revision' in input) return presentRelease(job, input, where, tell)
   if (!livePublication(job, where.id)) throw new Problem('releaseGone')
-  return keepRelease(job, { revision: jobState(job).revision, address: where.address, manifest: {} })
+  return keepRelease(job, { revision: jobState(job).revision, alone: [], address: where.address, manifest: {} })
 }
 
 /** Stops the publication of a job that goes on, as long as no visitor is being switched. */
@@ -83,24 +86,41 @@ function begin(job: string, { id: destination, to }: Addressed, release: Release
 }
 
 /** What the screen shows is what is published: a site that has moved on since is looked at first. */
-export async function presentRelease(job: string, revision: number, where: Addressed, onProgress: OnProgress): Promise<Release> {
+export async function presentRelease(
+  job: string,
+  { revision, page: alone }: { readonly revision: number; readonly page?: string | undefined },
+  where: Addressed,
+  onProgress: OnProgress,
+): Promise<Release> {
   const state = jobState(job)
   if (state.revision !== revision) throw new Problem('movedOn', { asked: revision, now: state.revision })
-  const { manifest } = await prepareFiles(job, state, where, onProgress)
-  return keepRelease(job, { revision, address: where.address, manifest })
+  return buildFor(job, presentSite(job, state, where, alone), where, onProgress)
+}
+
+/** The site as it is by now; or what visitors have at a destination, with one page of it. */
+export function presentSite(job: string, state: JobState, { id }: Addressed, alone: string | undefined): Released {
+  if (alone === undefined) return whole(state)
+  const live = livePublication(job, id)
+  const release = live && getRelease(job, live.release)
+  if (!release || Object.keys(release.manifest).length === 0)
+    throw new Problem('pageNotAlone', { why: 'nothing of the site is live there' })
+  return withPage(job, release, state, alone)
+}
+
+async function buildFor(job: string, site: Released, where: Addressed, onProgress: OnProgress): Promise<Release> {
+  const { revision, alone } = site
+  const { manifest } = await prepareFiles(job, site, where, onProgress)
+  return keepRelease(job, { revision, alone, address: where.address, manifest })
 }
 
 /** An earlier release for the address that the job has now; one that was made for another address is made anew of the same revision. */
 async function earlierRelease(job: string, id: string, where: Addressed, onProgress: OnProgress): Promise<Release> {
-  const { address } = where
   const release = getRelease(job, id)
-  if (release.address === address) return release
-  const { manifest } = await prepareFiles(job, stateAt(job, release.revision), where, onProgress)
-  return keepRelease(job, { revision: release.revision, address, manifest })
+  return release.address === where.address ? release : buildFor(job, releasedSite(job, release), where, onProgress)
 }
 
-function keepRelease(job: string, made: Pick<Release, 'revision' | 'address' | 'manifest'>): Release {
-  const known = findRelease(job, made.revision, made.address)
+function keepRelease(job: string, made: Pick<Release, 'revision' | 'alone' | 'address' | 'manifest'>): Release {
+  const known = findRelease(job, made)
   if (known && JSON.stringify(known.manifest) === JSON.stringify(made.manifest)) return known
   const id = nanoid(12)
   insertRelease(job, { id, ...made })

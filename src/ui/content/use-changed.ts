@@ -2,7 +2,7 @@ import { useDeferredValue, useEffect, useMemo, useState } from 'react'
 import { changedSince } from '@/core/ledger'
 import type { SiteDocument } from '@/core/site'
 import { ApiError } from '../job/api'
-import { fetchPast } from '../job/fetch-past'
+import { fetchReleased } from '../job/fetch-past'
 import { useJob } from '../job/job-context'
 import { refusal } from '../parts/notice'
 
@@ -17,7 +17,7 @@ export function useChanged(isAsked: boolean): Changed {
   useEffect(() => {
     if (!isAsked) return
     let isWanted = true
-    fetchPast(id, 'live')
+    fetchReleased(id, 'live')
       .then((past) => isWanted && setLive(past?.document ?? 'none'))
       .catch((error: unknown) => isWanted && refusal(error instanceof ApiError ? error.message : 'What is live could not be fetched.'))
     return () => void (isWanted = false)

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react'
 import { pagesDiffering } from '@/core/compare'
 import type { SiteDocument } from '@/core/site'
-import { fetchPast } from '../job/fetch-past'
+import { fetchReleased } from '../job/fetch-past'
 import { useJob } from '../job/job-context'
 
 /** After how long without a change it is counted anew, in ms: whoever types does not wait for it. */
@@ -18,7 +18,7 @@ export function useDiffering(live: string | null): number {
     setSeen(null)
     if (live === null) return
     // Where it cannot be fetched nothing is said of it; Publish says what is wrong.
-    fetchPast(id, 'live').then(
+    fetchReleased(id, 'live').then(
       (past) => isOver || setSeen(past?.document ?? null),
       () => undefined,
     )

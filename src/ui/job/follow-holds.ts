@@ -1,3 +1,4 @@
+import type { StoreApi } from 'zustand/vanilla'
 import type { HoldAsk, HoldFinder } from '@/core/fill'
 import { heldBy, piecesIn, type Held } from '@/core/lines'
 import { own } from '@/core/own'
@@ -6,7 +7,6 @@ import { allSections, alterationsOf, entriesOf, findSection, hasColumns, shownSe
 import { FittingRoom, type Wanted } from '../sheets/fitting-room'
 import type { TextProbe } from '../sheets/probe-text'
 import { heldName, type HeldText, type JobState } from './job-state'
-import type { JobStore } from './job-store'
 import { siteOf } from './site-of'
 
 /** How long what changes the styles has to rest before texts are looked at anew, in ms. */
@@ -18,7 +18,7 @@ const MOST_ANSWERS = 2000
  * Keeps in sight how texts are set whose lines are held or looked at, so that a key press can reckon their size; as long as the job is
  * open here.
  */
-export function followHolds(store: JobStore): () => void {
+export function followHolds(store: StoreApi<JobState>): () => void {
   let timer: ReturnType<typeof setTimeout> | undefined
   let isOver = false
   let room: FittingRoom | null = null

@@ -1,16 +1,17 @@
+import type { StoreApi } from 'zustand/vanilla'
 import { makeDocument, type Site } from '@/core/fill'
 import { getTemplate } from '@/core/pack'
 import { menuKeyOf } from '@/core/render'
 import { sectionsIn, type SiteDocument } from '@/core/site'
 import { measureMenu } from '../sheets/measure-menu'
-import type { JobStore } from './job-store'
+import type { JobState } from './job-state'
 import { siteOf } from './site-of'
 
 /** How long what changes a menu has to rest before it is measured, in ms: while a label is typed, the sheets go first. */
 const REST = 200
 
 /** Keeps in sight where a job's menu fits, as long as the job is open in this window: measured anew when what decides it has changed. */
-export function followMenu(store: JobStore): () => void {
+export function followMenu(store: StoreApi<JobState>): () => void {
   let timer: ReturnType<typeof setTimeout> | undefined
   let isOver = false
   const measure = async (): Promise<void> => {

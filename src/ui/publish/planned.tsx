@@ -22,6 +22,8 @@ type Props = {
   readonly destination: string
   /** The revision that is planned; null while no plan is made of it. */
   readonly revision: number | null
+  /** A page that goes live alone. */
+  readonly page: string | null
   readonly note: string
   readonly onPlanned: () => void
 }
@@ -30,7 +32,7 @@ type Props = {
 const HERE = Intl.DateTimeFormat().resolvedOptions().timeZone
 
 /** Has the site as it is now go live at a time; which zone that is said in stands beside it. */
-export function PlanLater({ job, destination, revision, note, onPlanned }: Props) {
+export function PlanLater({ job, destination, revision, page, note, onPlanned }: Props) {
   const router = useRouter()
   const id = useId()
   const [isOpen, setOpen] = useState(false)
@@ -44,7 +46,7 @@ export function PlanLater({ job, destination, revision, note, onPlanned }: Props
     setBusy(true)
     setFault(null)
     try {
-      const body = { revision, destination, note, at: time.toISOString(), zone: HERE }
+      const body = { revision, ...(page !== null && { page }), destination, note, at: time.toISOString(), zone: HERE }
       await callWithProgress(`/api/jobs/${job}/publish/planned`, body, () => undefined)
       setOpen(false)
       onPlanned()

@@ -16,6 +16,7 @@ import { CompareReleases } from './compare/compare-releases'
 import { DestinationForm } from './destination-form'
 import type { DestinationLine } from './destination-line'
 import { DestinationList } from './destination-list'
+import { GoesOut } from './goes-out'
 import { OwnDomain } from './domain/own-domain'
 import type { DomainTold } from '@/core/domain'
 import { Handover } from './handover'
@@ -28,6 +29,7 @@ import type { ReleaseLine } from './release-line'
 import { ReleaseList } from './release-list'
 import { ProgressTape } from './progress-tape'
 import { ShareAddress } from './share-address'
+import { useAlone } from './use-alone'
 import { usePublishing } from './use-publishing'
 import { Visits } from './visits'
 import { VisitorsLook } from './visitors-look'
@@ -75,7 +77,11 @@ function Publishing({ destination, list, address, domain, proposal, hostSuffix, 
   const router = useRouter()
   const job = useJob((s) => s.id)
   const saved = useJob((s) => s.saveState === 'saved')
-  const { plan: made, progress, fault, stopped, done, busy, prepare, publish, putBack, takeOff, stop } = usePublishing(destination, address)
+  const liveRelease = releases.find(({ live: isLive }) => isLive)
+  const chosen = useAlone(liveRelease && liveRelease.files > 0 ? liveRelease.id : null)
+  const publishing = usePublishing(destination, address, chosen.alone)
+  const { plan: made, progress, stopped, done, busy, prepare, publish, putBack, takeOff, stop } = publishing
+  const fault = chosen.fault ?? publishing.fault
   const plan = made?.plan ?? null
   const [note, setNote] = useState('')
   // What was noted belongs to the release that went live with it; what is typed meanwhile stays.
@@ -91,7 +97,6 @@ function Publishing({ destination, list, address, domain, proposal, hostSuffix, 
   useEffect(() => {
     if (done) live.current?.focus()
   }, [done, liveUrl])
-  const liveRelease = releases.find(({ live: isLive }) => isLive)
   const nothing = plan ? plan.added.length + plan.changed.length + plan.removed.length === 0 : false
   return (
     <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_22rem] overflow-hidden">
@@ -119,6 +124,7 @@ function Publishing({ destination, list, address, domain, proposal, hostSuffix, 
             <h2 id="changes" ref={changes} tabIndex={-1} className="mb-2 text-lg font-bold tracking-tight">
               What will change
             </h2>
+            <GoesOut chosen={chosen} disabled={progress !== null} />
             {address === null ? (
               <p className="text-soft">Choose an address first; then the files are made for it and listed here.</p>
             ) : progress ? (
@@ -176,6 +182,7 @@ function Publishing({ destination, list, address, domain, proposal, hostSuffix, 
                 job={job}
                 destination={destination.id}
                 revision={made && !busy && saved ? made.revision : null}
+                page={made?.page ?? null}
                 note={note}
                 onPlanned={() => setNote('')}
               />

@@ -2,7 +2,8 @@
 export type ReleaseLine = {
   readonly id: string
   readonly number: number | null
-  readonly revision: number
+  /** The page that went out alone in it, by its id. */
+  readonly alone: string | null
   readonly at: string
   readonly files: number
   readonly bytes: number

@@ -6,23 +6,29 @@ import type { PublishPlan } from '@/core/release'
 import { holdAsksOf, holdKeyOf } from '@/core/render'
 import { ApiError, callWithProgress, postJson } from '../job/api'
 import { useJob } from '../job/job-context'
+import { siteOf } from '../job/site-of'
 import { useSite } from '../job/use-site'
 import { count, kilobytes } from '../parts/words'
 import type { DestinationLine } from './destination-line'
 import type { Progress } from './progress-tape'
+import type { Alone } from './use-alone'
 
 export type Plan = {
   readonly revision: number
   readonly destination: string
   readonly address: string
   readonly plan: PublishPlan
+  /** The page that goes out alone; null: all that has changed does. */
+  readonly page: string | null
   /** Files there that are not ours: left alone, or where ours go. */
   readonly foreign: readonly string[]
   readonly inTheWay: readonly string[]
 }
 type Sent = { readonly sentFiles: number; readonly sentBytes: number; readonly notSentOn: string | null }
 
-type Measured = {
+/** What is asked for: a page alone, if one is, and what was measured of the site as it goes out. */
+type Asked = {
+  readonly page?: string
   readonly menu?: { readonly key: string; readonly from: number | null }
   readonly holds?: readonly { readonly key: string; readonly held: Held }[]
 }
@@ -53,6 +59,7 @@ export type Publishing = {
 export function usePublishing(
   { id: destination, isSeenAtOnce }: Pick<DestinationLine, 'id' | 'isSeenAtOnce'>,
   address: string | null,
+  alone: Alone | null,
 ): Publishing {
   const router = useRouter()
   const job = useJob((s) => s.id)
@@ -67,13 +74,15 @@ export function usePublishing(
   const [isOut, setOut] = useState(false)
   // Where the menu fits, and how texts are held to their lines, is measured here and published with the rest: the plan is of what was
   // measured last.
-  const menu = useJob((s) => s.menuFit)
-  const holds = useJob((s) => s.holds)
+  const present = { menuFit: useJob((s) => s.menuFit), holds: useJob((s) => s.holds) }
+  const presentSite = useSite()
+  const { menuFit: menu = null, holds = null } = alone ? (alone.state ?? {}) : present
   const isMeasured = menu !== null && holds !== null
-  const site = useSite()
+  const site = useMemo(() => (alone?.state ? siteOf(alone.state) : presentSite), [alone?.state, presentSite])
   const held = useMemo(() => heldIn(site), [site])
-  const measured = useRef<Measured>({})
-  measured.current = { ...(menu && { menu: { key: menu.key, from: menu.from } }), holds: held }
+  const page = alone?.page ?? null
+  const wanted = useRef<Asked>({})
+  wanted.current = { ...(page !== null && { page }), ...(menu && { menu: { key: menu.key, from: menu.from } }), holds: held }
   const running = useRef(false)
   const again = useRef(false)
 
@@ -103,18 +112,19 @@ export function usePublishing(
     while (again.current) {
       again.current = false
       await run(async () => {
-        const asked = { ...measured.current, destination }
-        setMade(await callWithProgress<Progress, Plan>(`/api/jobs/${job}/prepare`, asked, setProgress))
+        const asked = { ...wanted.current, destination }
+        const plan = await callWithProgress<Progress, Omit<Plan, 'page'>>(`/api/jobs/${job}/prepare`, asked, setProgress)
+        setMade({ ...plan, page: asked.page ?? null })
       })
     }
   }, [job, destination, address, run])
 
   useEffect(() => {
     if (saved && isMeasured) void prepare()
-  }, [prepare, saved, revision, isMeasured, menu, holds])
+  }, [prepare, saved, revision, isMeasured, menu, holds, page])
 
   const put = async (
-    input: { revision: number; note: string } | { release: string } | { withdraw: true },
+    input: { revision: number; page?: string; note: string } | { release: string } | { withdraw: true },
     words: (sent: Sent) => string,
   ): Promise<boolean> => {
     if (running.current) return false
@@ -131,7 +141,8 @@ export function usePublishing(
     return isDone
   }
 
-  const isNow = made !== null && made.revision === revision && made.destination === destination && made.address === address
+  const isNow =
+    made !== null && made.revision === revision && made.destination === destination && made.address === address && made.page === page
   return {
     plan: isNow ? made : null,
     progress,
@@ -140,7 +151,8 @@ export function usePublishing(
     done,
     busy,
     prepare: () => void prepare(),
-    publish: async (note) => isNow && (await put({ revision: made.revision, note }, (sent) => wordsOf(sent, isSeenAtOnce))),
+    publish: async (note) =>
+      isNow && (await put({ revision: made.revision, ...(page !== null && { page }), note }, (sent) => wordsOf(sent, isSeenAtOnce))),
     stop:
       isOut && progress?.step !== 'switching' ? () => void postJson(`/api/jobs/${job}/publish`, {}, 'DELETE').catch(() => undefined) : null,
     takeOff: () => void put({ withdraw: true }, () => 'The site is taken off.'),
@@ -149,7 +161,7 @@ export function usePublishing(
 }
 
 /** How the texts of a site are held, under the names of all that decides it. */
-function heldIn(site: Site): Measured['holds'] & object {
+function heldIn(site: Site): Asked['holds'] & object {
   const release: Site = { ...site, mode: 'release' }
   return holdAsksOf(release).flatMap((ask) => {
     const held = site.holds?.(ask)

@@ -20,6 +20,7 @@ import {
   type Spot,
 } from '../document'
 import { findSlotType } from '../kinds'
+import { firstFree } from './settle-pages'
 import { untouchedEntry } from './slot-set'
 import type { EditStep } from './step-type'
 
@@ -114,4 +115,13 @@ function slotsHere({ kind }: Section, list: string, slots: Slots): Slots {
     return type !== null && type === (own(values, slot)?.type ?? type)
   })
   return Object.fromEntries(fits)
+}
+
+/** The entry's own id where it is free, else one made of it; the template's own have keys with blanks, which are no ids. */
+export function freeEntryId({ entries }: Pick<SiteDocument, 'entries'>, key: string): EntryId {
+  const id = key
+    .replaceAll(' ', '-')
+    .slice(-56)
+    .replace(/^[^A-Za-z0-9]+/, '')
+  return firstFree(id, (name) => own(entries, name) !== undefined) as EntryId
 }

@@ -1,8 +1,6 @@
-import { own } from '../../own'
-import { cellAt, followedFrom, followers, type EntryId, type Follower, type SiteDocument, type Spot } from '../document'
-import { partSteps } from './part-same'
+import { cellAt, followedFrom, followers, type Follower, type SiteDocument, type Spot } from '../document'
+import { freeEntryId, partSteps } from './part-same'
 import { stepType } from './edit'
-import { firstFree } from './settle-pages'
 import type { StepApplied, EditStep } from './step-type'
 
 /**
@@ -19,7 +17,7 @@ export function settleSame(before: SiteDocument, document: SiteDocument): StepAp
     const heir = heirs.get(name)
     const steps: readonly EditStep[] = heir
       ? [{ type: 'slot/set', ...follower.spot, value: { ...follower.same, as: heir } }]
-      : partSteps(before, follower, (id) => freeId(settled, id))
+      : partSteps(before, follower, (id) => freeEntryId(settled, id))
     if (!heir) heirs.set(name, follower.spot)
     for (const step of steps) {
       const applied = stepType(step).apply(settled, step)
@@ -40,13 +38,4 @@ function leftAlone(before: SiteDocument, document: SiteDocument): readonly Left[
     if (!gone || cellAt(document, follower.spot) !== follower.same) return []
     return followedFrom(document, follower.spot).length > 1 ? [] : [{ follower, gone }]
   })
-}
-
-/** The entry's own id where it is free, else one made of it; the template's own have keys with blanks, which are no ids. */
-function freeId({ entries }: SiteDocument, key: string): EntryId {
-  const id = key
-    .replaceAll(' ', '-')
-    .slice(-56)
-    .replace(/^[^A-Za-z0-9]+/, '')
-  return firstFree(id, (name) => own(entries, name) !== undefined) as EntryId
 }

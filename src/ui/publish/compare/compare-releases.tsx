@@ -5,7 +5,7 @@ import { compareSites, type PageCompared } from '@/core/compare'
 import type { Site } from '@/core/fill'
 import type { SiteDocument } from '@/core/site'
 import { ApiError } from '../../job/api'
-import { fetchPast } from '../../job/fetch-past'
+import { fetchReleased } from '../../job/fetch-past'
 import { useSite } from '../../job/use-site'
 import { buttonClass } from '../../parts/button'
 import { count, dayAndTime } from '../../parts/words'
@@ -91,7 +91,7 @@ function useDocuments(job: string, releases: readonly ReleaseLine[], [before, af
     for (const id of [before, after]) {
       const release = releases.find((one) => one.id === id)
       if (!release || kept.has(id)) continue
-      fetchPast(job, release.revision)
+      fetchReleased(job, id)
         .then((past) => isOver || (past && setKept((all) => new Map(all).set(id, past.document))))
         .catch((error: unknown) => isOver || setFault(error instanceof ApiError ? error.message : 'It could not be fetched. Try again.'))
     }

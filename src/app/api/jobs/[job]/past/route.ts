@@ -1,4 +1,7 @@
 import { param, readRoute } from '@/server/http/route'
-import { lookBack } from '@/server/use-cases/look-back'
+import { lookAtRelease, lookBack } from '@/server/use-cases/look-back'
 
-export const GET = readRoute((asked) => ({ past: lookBack(param(asked, 'job'), asked.query.get('at') ?? '') }))
+export const GET = readRoute((asked) => {
+  const [job, release] = [param(asked, 'job'), asked.query.get('release')]
+  return { past: release === null ? lookBack(job, asked.query.get('at') ?? '') : lookAtRelease(job, release) }
+})

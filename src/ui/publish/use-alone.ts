@@ -1,0 +1,76 @@
+import { useEffect, useMemo, useState } from 'react'
+import { pagesDiffering, pagesWithOwnDifferences } from '@/core/compare'
+import { pageTexts } from '@/core/fill'
+import { withPageAlone } from '@/core/plan'
+import { findPage, type PageId, type SiteDocument } from '@/core/site'
+import { fetchReleased } from '../job/fetch-past'
+import { useJob, useJobStore } from '../job/job-context'
+import type { JobState } from '../job/job-state'
+import { measureApart } from '../job/measure-apart'
+
+/** A page that is to go out alone, and the job as it goes out then; null while that is measured. */
+export type Alone = { readonly page: PageId; readonly state: JobState | null }
+export type PageChoice = { readonly page: PageId; readonly name: string }
+
+export type ChosenAlone = {
+  /** The pages that can go out alone: some, where more differs from what is live than one page. */
+  readonly choices: readonly PageChoice[]
+  readonly alone: Alone | null
+  /** Why the page that is chosen cannot go out alone. */
+  readonly fault: string | null
+  readonly choose: (page: PageId | null) => void
+}
+
+/** Which page is to go out alone, if any, over a release that is live. */
+export function useAlone(release: string | null): ChosenAlone {
+  const store = useJobStore()
+  const id = useJob((s) => s.id)
+  const pack = useJob((s) => s.pack)
+  const document = useJob((s) => s.document)
+  const live = useReleased(id, release)
+  const [asked, choose] = useState<PageId | null>(null)
+  const [measured, setMeasured] = useState<{ readonly of: SiteDocument; readonly state: JobState } | null>(null)
+  const choices = useMemo(() => (live ? choicesOf(pack, live, document) : []), [pack, live, document])
+  const page = choices.find((one) => one.page === asked)?.page ?? null
+  const made = useMemo(() => (live && page !== null ? withPageAlone(live, document, page) : null), [live, document, page])
+  const goingOut = made?.ok ? made.document : null
+  useEffect(() => {
+    if (!goingOut) return
+    const over = new AbortController()
+    measureApart(store.getState(), goingOut, over.signal).then(
+      (state) => setMeasured({ of: goingOut, state }),
+      () => undefined,
+    )
+    return () => over.abort()
+  }, [store, goingOut])
+  return {
+    choices,
+    alone: page === null ? null : { page, state: measured && measured.of === goingOut ? measured.state : null },
+    fault: made && !made.ok ? `This page cannot go out alone: ${made.why}. Publish all that has changed.` : null,
+    choose,
+  }
+}
+
+/** What visitors have of the site; null until it is here. Where it cannot be fetched, all that has changed can still go out. */
+function useReleased(job: string, release: string | null): SiteDocument | null {
+  const [live, setLive] = useState<{ readonly release: string; readonly document: SiteDocument } | null>(null)
+  useEffect(() => {
+    let isOver = false
+    if (release === null) return
+    fetchReleased(job, release).then(
+      (past) => isOver || (past && setLive({ release, document: past.document })),
+      () => undefined,
+    )
+    return () => void (isOver = true)
+  }, [job, release])
+  return live?.release === release ? live.document : null
+}
+
+function choicesOf(pack: JobState['pack'], live: SiteDocument, now: SiteDocument): readonly PageChoice[] {
+  if (pagesDiffering(live, now).size < 2) return []
+  return [...pagesWithOwnDifferences(live, now)].flatMap((id) => {
+    const [here, there] = [findPage(now, id), findPage(live, id)]
+    if (here) return [{ page: id, name: pageTexts(pack, now, here).name }]
+    return there ? [{ page: id, name: `${pageTexts(pack, live, there).name} (gone)` }] : []
+  })
+}
