@@ -43,7 +43,7 @@ beforeAll(async () => {
   const [{ buildRelease }, { readBlob }, { packAssets }, { withSiteMap }] = await server()
   const site = { ...testSite(FACTS, { colour: '#8a5a12' }), assets: await packAssets() }
   const files = await buildRelease(site, ORIGIN, () => undefined)
-  manifest = withSiteMap(files, site.document, ORIGIN, '2026-11-27', {})
+  manifest = withSiteMap(files, site.document, ORIGIN, '2026-11-27', null)
   for (const [file, { hash }] of Object.entries(manifest)) {
     mkdirSync(path.dirname(at(file)), { recursive: true })
     writeFileSync(at(file), readBlob(hash)!)
@@ -162,11 +162,12 @@ describe('a published site', () => {
     // With the day of each page's last change: a page that is as it was keeps the day that the map of what is live says of it.
     const [{ buildRelease }, { readBlob }, { packAssets }, { withSiteMap }] = await server()
     const site = { ...testSite(FACTS), assets: await packAssets() }
-    const build = async (today: string, heading: string, live: Manifest): Promise<Manifest> => {
+    const build = async (today: string, heading: string, live: Manifest | null): Promise<Manifest> => {
       const document = edited(site.document, setText('home.hero', 'heading', heading))
-      return withSiteMap(await buildRelease({ ...site, document, today }, ORIGIN, () => undefined), document, ORIGIN, today, live)
+      const built = await buildRelease({ ...site, document, today }, ORIGIN, () => undefined)
+      return withSiteMap(built, document, ORIGIN, today, live && { manifest: live, origin: ORIGIN })
     }
-    const first = await build('2026-11-20', 'One', {})
+    const first = await build('2026-11-20', 'One', null)
     const second = await build('2026-11-27', 'Two', first)
     const map = String(readBlob(second['sitemap.xml']!.hash)).replace(/<image:image>.*?<\/image:image>/g, '')
     expect(map).toContain('<loc>http://client.localhost:4380/</loc><lastmod>2026-11-27</lastmod>')

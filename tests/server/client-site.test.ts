@@ -37,6 +37,21 @@ test('while files go and come back, each visitor is given a whole one or none, a
   expect(away).toBeGreaterThan(0)
 })
 
+test('a folder leads on to its own address, and has its own page for what is not there', async () => {
+  mkdirSync(path.join(folder, 'shop', 'new'), { recursive: true })
+  writeFileSync(path.join(folder, 'shop', 'new', 'index.html'), 'new')
+  writeFileSync(path.join(folder, 'shop', '404.html'), 'not in the shop')
+  const asked = await fetch(`${origin}/shop/new`, { redirect: 'manual' })
+  expect([asked.status, asked.headers.get('location')]).toEqual([301, '/shop/new/'])
+  const words = async (at: string): Promise<unknown> => {
+    const answer = await fetch(origin + at)
+    return [answer.status, await answer.text()]
+  }
+  expect(await words('/shop/new/')).toEqual([200, 'new'])
+  expect(await words('/shop/new/gone/')).toEqual([404, 'not in the shop'])
+  expect(await words('/elsewhere/')).toEqual([404, 'Not found'])
+})
+
 test('an address that is none is not found', async () => {
   for (const asked of ['/%E0%A4%A', '/%00', '/..%2f..%2fetc/passwd']) expect((await fetch(origin + asked)).status, asked).toBe(404)
 })

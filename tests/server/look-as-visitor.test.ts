@@ -1,8 +1,10 @@
-import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:http'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
+import * as v from 'valibot'
 import { beforeAll, expect, test } from 'vitest'
+import type { Edit, PageId } from '../../src/core/site'
 import { webStandIn } from '../../src/standins/client-server/web'
 import { testSite } from '../pack'
 import { serving } from './file-servers'
@@ -29,12 +31,22 @@ beforeAll(async () => {
   ])
 })
 
-/** A job of one page, in a folder that is served at an origin. */
-async function published(name: string, origin: string): Promise<{ readonly job: string; readonly id: string; readonly folder: string }> {
+/** A job of a page or two, in a folder that is served at an origin. */
+async function published(
+  name: string,
+  origin: string,
+  more: readonly string[] = [],
+): Promise<{ readonly job: string; readonly id: string; readonly folder: string }> {
   const { document } = testSite({ name: 'Looked At' })
   const page = document.pages.legal!
-  const sections = Object.fromEntries(Object.entries(document.sections).filter(([, s]) => s.in.type !== 'page' || s.in.page === 'legal'))
-  const job = make.createJob({ ...document, pages: { legal: { ...page, segment: '' } }, sections })
+  const sections = Object.fromEntries(
+    Object.entries(document.sections).filter(([, s]) => s.in.type !== 'page' || s.in.page === 'legal' || more.includes(s.id)),
+  )
+  const job = make.createJob({
+    ...document,
+    pages: { ...(more.length > 0 && { about: document.pages.about! }), legal: { ...page, segment: '', rank: 'Zz' } },
+    sections,
+  })
   const reach = { kind: 'folder', settings: { folder: name }, secret: null } as const
   const { id } = destinations.addDestination(job, { name, origin, reach }, BY)
   await publishing.publish(job, { revision: log.jobState(job).revision, destination: id }, silent, BY)
@@ -60,6 +72,63 @@ test('every file of what is live is asked for as a visitor does; what is not as 
     expect.stringContaining('15 bytes'),
     'It answers with status 404.',
   ])
+})
+
+test('a site in a folder of its host works: every link, picture and style, the page for wrong addresses, and what leads on', async () => {
+  const port = await serving(webStandIn(folders))
+  const origin = `http://client.localhost:${port}/shop/new`
+  mkdirSync(path.join(folders, 'shop'))
+  const { job, id, folder } = await published('shop/new', origin, ['about.title'])
+  const move: Edit = { type: 'page/set', page: 'about' as PageId, part: 'segment', value: 'who' }
+  const row = { id: 'row-moves-about', gesture: 'g', undoes: null, edit: move }
+  log.appendRows(job, null, log.jobState(job).revision, [row])
+  await publishing.publish(job, { revision: log.jobState(job).revision, destination: id }, silent, BY)
+  const seen = await looking.lookAsVisitor(job, id, silent)
+  expect(seen).toMatchObject({ faults: [] })
+
+  const at = (where: string): Promise<Response> => fetch(where.replace('client.localhost', '127.0.0.1'))
+  const asked = new Set<string>()
+  for (const [page, file] of [
+    ['/', 'index.html'],
+    ['/who/', 'who/index.html'],
+    ['/not/there/', '404.html'],
+    ['/about/', 'about/index.html'],
+  ] as const) {
+    const html = readFileSync(path.join(folder, file), 'utf8')
+    const links = [...html.matchAll(/(?:href|src|content)="(?:0; url=)?((?:\.{0,2}\/|https?:\/\/client)[^"#]*)/g)].map(
+      ([, link = '']) => link,
+    )
+    expect(links.length, file).toBeGreaterThan(1)
+    for (const link of links) asked.add(new URL(link, origin + page).href)
+  }
+  for (const one of asked) {
+    expect(one.startsWith(`${origin}/`), one).toBe(true)
+    expect((await at(one)).status, one).toBe(200)
+  }
+  const map = readFileSync(path.join(folder, 'sitemap.xml'), 'utf8')
+  expect([...map.matchAll(/<loc>([^<]+)<\/loc><lastmod>/g)].map(([, url]) => url)).toEqual([`${origin}/`, `${origin}/who/`])
+  // Nobody reads one there (RFC 9309, 2.3).
+  expect(existsSync(path.join(folder, 'robots.txt'))).toBe(false)
+})
+
+test('where a site stands is a host or a folder of one', () => {
+  const { originSchema } = destinations
+  const read = (text: string): string | null => {
+    const { success, output } = v.safeParse(originSchema, text)
+    return success ? (output as string) : null
+  }
+  expect(read(' https://www.example.com/ ')).toBe('https://www.example.com')
+  expect(read('https://www.example.com/shop//')).toBe('https://www.example.com/shop')
+  expect(read('https://www.example.com:8443/de/neu/')).toBe('https://www.example.com:8443/de/neu')
+  for (const wrong of [
+    'www.example.com',
+    'ftp://a.example',
+    'https://a.example/?q',
+    'https://a.example/#top',
+    'https://a@a.example/',
+    'https://a.example/index.html',
+  ])
+    expect(read(wrong), wrong).toBeNull()
 })
 
 test('where the address leads elsewhere, or nobody answers, that is said', async () => {

@@ -1,4 +1,5 @@
 export * from './page-tree'
+export * from './origin'
 export * from './segment'
 export * from './files'
 export * from './menu'

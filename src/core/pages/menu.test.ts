@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { flatMenu, menuOf, pagePath, relativePath, type MenuEntry } from '.'
+import { flatMenu, menuOf, pagePath, pathAt, relativePath, rootOf, type MenuEntry } from '.'
 import { fillPage, type FilledNode, type Site } from '../fill'
 import { pageData, renderBody } from '../render'
 import { applyEdit, findPage, toEdit, type EditStep, type PageId, type PageIn, type Signpost } from '../site'
@@ -75,6 +75,28 @@ test('ways between pages of any depth join as the URL standard joins them (WHATW
       expect(new URL(relativePath(document, a, b), base).pathname).toBe(`/folder${pagePath(document, b)}`)
     }
   }
+})
+
+test('from the page for wrong addresses ways are said whole, from the folder of its host that the site stands in', () => {
+  const { document } = nested
+  const contact = findPage(document, 'contact')!
+  expect(relativePath(document, null, contact)).toBe(pagePath(document, contact))
+  expect(relativePath(document, null, contact, rootOf('https://site.example/folder'))).toBe(`/folder${pagePath(document, contact)}`)
+  const wrong = renderBody({ ...nested, mode: 'release', root: '/folder/' }, null)
+  const ways = [...wrong.matchAll(/(?:href|src)="(\/[^"]*)"/g)].map(([, way = '']) => way)
+  expect(ways.length).toBeGreaterThan(3)
+  expect(ways.filter((way) => !way.startsWith('/folder/'))).toEqual([])
+})
+
+test('an address is one of the site where it stands under its origin', () => {
+  const within = (url: string): string | null => pathAt('https://site.example/shop', url)
+  expect([within('https://site.example/shop'), within('https://site.example/shop/about/?a#b')]).toEqual(['/', '/about/'])
+  expect([within('https://site.example/shopping/'), within('https://site.example/'), within('https://other.example/shop/')]).toEqual([
+    null,
+    null,
+    null,
+  ])
+  expect(pathAt('https://site.example', 'https://site.example/about/')).toBe('/about/')
 })
 
 test('a section that links lead to has its name on the page, and a link to it from elsewhere names the page too', () => {

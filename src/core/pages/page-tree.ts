@@ -16,14 +16,17 @@ export function isHome(document: SiteDocument, page: Page): boolean {
   return homePage(document).id === page.id
 }
 
-/** The way from a page up to the root of the site, so that it works in any folder: `../`, `../../`; nothing on the home page. */
-export function rootFrom(document: SiteDocument, page: Page): string {
-  return '../'.repeat(pagePath(document, page).split('/').length - 2)
+/**
+ * The way from a page up to the root of the site, so that it works in any folder: `../`, `../../`; nothing on the home page. The page for
+ * wrong addresses, which is seen at any, has to say it whole.
+ */
+export function rootFrom(document: SiteDocument, page: Page | null, root = '/'): string {
+  return page === null ? root : '../'.repeat(pagePath(document, page).split('/').length - 2)
 }
 
 /** The address of one page as written on another: `../about/`, `./`; from the page for wrong addresses, from the root. */
-export function relativePath(document: SiteDocument, from: Page | null, to: Page): string {
-  if (from === null) return pagePath(document, to)
+export function relativePath(document: SiteDocument, from: Page | null, to: Page, root = '/'): string {
+  if (from === null) return root + pagePath(document, to).slice(1)
   // On the page itself only the place is named: it may stand in a file of any name.
   if (isHome(document, from) && roleOf(document, to) === 'part') return pagePath(document, to).slice(1)
   return `${rootFrom(document, from) || './'}${pagePath(document, to).slice(1)}`

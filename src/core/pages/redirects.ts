@@ -1,5 +1,6 @@
 import { own } from '../own'
 import { findPage, homePage, isHidden, type Page, type SiteDocument } from '../site'
+import { pathAt } from './origin'
 import { findPageByPath, pagePath } from './page-tree'
 
 /** An address at which visitors have found a page. */
@@ -28,9 +29,9 @@ export function redirectsOf(document: SiteDocument, published: readonly Publishe
 function redirectFrom(document: SiteDocument, from: string, page: string | null, origin: string | null): Redirect {
   const set = own(document.redirects, from)
   if (set?.type === 'url') {
-    const url = new URL(set.url)
-    if (url.origin !== origin) return { from, to: { url: set.url }, why: 'set' }
-    return { from, to: { page: findPageByPath(document, withSlash(url.pathname)) ?? nearest(document, url.pathname) }, why: 'set' }
+    const path = origin === null ? null : pathAt(origin, set.url)
+    if (path === null) return { from, to: { url: set.url }, why: 'set' }
+    return { from, to: { page: findPageByPath(document, withSlash(path)) ?? nearest(document, path) }, why: 'set' }
   }
   if (set?.type === 'gone') return { from, to: null, why: 'set' }
   const named = shownPage(document, set?.page ?? null)

@@ -128,7 +128,12 @@ test('the site map has every page once, by its whole address; robots are shown i
       '<image:image><image:loc>https://a.example/pictures/a&amp;b.jpg</image:loc></image:image></url>',
   ])
   expect(renderSitemap(one, 'https://a.example/?a&b', day)).toContain('?a&amp;b/about/')
-  expect(Object.fromEntries(readSitemapDays(map))).toEqual({ '/': '2026-11-27', '/about/': '2026-11-20' })
+  expect(Object.fromEntries(readSitemapDays(map, 'https://a.example'))).toEqual({ '/': '2026-11-27', '/about/': '2026-11-20' })
+  // In a folder of its host a path is one of the site, and what stands beside it is none.
+  const inFolder = renderSitemap(one, 'https://a.example/shop', day)
+  expect(inFolder).toContain('<loc>https://a.example/shop/about/</loc>')
+  expect([...readSitemapDays(inFolder, 'https://a.example/shop').keys()]).toEqual(['/', '/about/'])
+  expect(readSitemapDays(map, 'https://a.example/shop').size).toBe(0)
   expect(renderRobots('https://a.example')).toBe('User-agent: *\nAllow: /\n\nSitemap: https://a.example/sitemap.xml\n')
 })
 

@@ -1,4 +1,4 @@
-import { pagePath } from '../pages'
+import { pagePath, pathAt } from '../pages'
 import { escapeText } from '../render'
 import { pagesApart, type Page, type SiteDocument } from '../site'
 
@@ -25,10 +25,15 @@ export function renderSitemap(
   )
 }
 
-/** The day that a map of ours says of each page, by its path. */
-export function readSitemapDays(xml: string): ReadonlyMap<string, string> {
-  const entries = xml.matchAll(/<loc>https?:\/\/[^/<]+(\/[^<]*)<\/loc><lastmod>(\d{4}-\d{2}-\d{2})</g)
-  return new Map([...entries].map(([, path = '', day = '']) => [path.replaceAll('&amp;', '&'), day]))
+/** The day that a map of ours, made for an origin, says of each page, by its path on the site. */
+export function readSitemapDays(xml: string, origin: string): ReadonlyMap<string, string> {
+  const entries = xml.matchAll(/<loc>([^<]+)<\/loc><lastmod>(\d{4}-\d{2}-\d{2})</g)
+  return new Map(
+    [...entries].flatMap(([, url = '', day = '']) => {
+      const path = pathAt(origin, url.replaceAll('&amp;', '&'))
+      return path === null ? [] : [[path, day]]
+    }),
+  )
 }
 
 /** robots.txt (RFC 9309): everything may be read, and here is the map. */

@@ -22,10 +22,9 @@ export function openPage(site: Site, page: Page | null): PageWriter {
   return { site, page, pictures: new Map(), places: new Map(), written: 0 }
 }
 
-/** The address of a published file from the page in hand: `../pictures/…`, or `/pictures/…` on the page for wrong addresses. */
+/** The address of a published file from the page in hand: `../pictures/…`, or from the root on the page for wrong addresses. */
 export function fileUrl({ site, page }: PageWriter, path: string): string {
-  if (page === null) return `/${path}`
-  return `${rootFrom(site.document, page)}${path}`
+  return rootFrom(site.document, page, site.root) + path
 }
 
 /** The address of a picture file; asking for one is what makes it part of the release. */

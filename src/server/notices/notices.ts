@@ -56,10 +56,10 @@ export function noticeLater({ capabilities }: Destination, publication: Publicat
   tellSoon(0)
 }
 
-function listedIn({ job, release }: Publication): Listed {
-  const { manifest } = getRelease(job, release)
+function listedIn(publication: Publication): Listed {
+  const { manifest } = getRelease(publication.job, publication.release)
   const map = own(manifest, 'sitemap.xml')
-  return { manifest, listed: new Set(readSitemapDays(String((map && readBlob(map.hash)) ?? '')).keys()) }
+  return { manifest, listed: new Set(readSitemapDays(String((map && readBlob(map.hash)) ?? ''), originOf(publication)).keys()) }
 }
 
 /** One look at what is to be told at a time: nothing is sent twice. */

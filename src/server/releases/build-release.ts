@@ -17,7 +17,17 @@ import {
   type PageRules,
   type ReleaseFiles,
 } from '../../core/render'
-import { filePath, linkedFiles, pageFile, redirectFile, redirectsOf, redirectTarget, rootFrom, type PublishedPath } from '../../core/pages'
+import {
+  filePath,
+  linkedFiles,
+  pageFile,
+  redirectFile,
+  redirectsOf,
+  redirectTarget,
+  rootFrom,
+  rootOf,
+  type PublishedPath,
+} from '../../core/pages'
 import { isVerificationFile, pagesApart, type Page } from '../../core/site'
 import { shownFact, siteScheme, type Site } from '../../core/fill'
 import { fontFaceCss, fontLicences } from '../../core/type'
@@ -58,7 +68,8 @@ export async function buildRelease(
   addRedirects(site, origin, published, (path, content, leadsTo) => {
     if (!manifest.has(path)) manifest.set(path, { ...keepBlob(content), leadsTo })
   })
-  add('robots.txt', renderRobots(origin))
+  // Only at the root of a host is it read (RFC 9309, 2.3).
+  if (rootOf(origin) === '/') add('robots.txt', renderRobots(origin))
   const card = businessCard(site, origin)
   if (card) add(CARD_FILE, card)
   let done = 0
@@ -144,7 +155,7 @@ const MOST_RULES = 10_000
 function pageRules(site: Site, fonts: readonly SiteFont[]): (page: Page | null) => PageRules | null {
   const known = new Map<string, PageRules | null>()
   return (page) => {
-    const root = page ? rootFrom(site.document, page) : '/'
+    const root = rootFrom(site.document, page, site.root)
     const designs = designsOn(site, page)
     const name = `${root} ${designs.join(' ')}`
     let rules = known.get(name)

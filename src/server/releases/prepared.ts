@@ -1,4 +1,5 @@
 import type { HoldAsk, Site } from '../../core/fill'
+import { rootOf } from '../../core/pages'
 import { holdAsksOf, holdKeyOf, menuKeyOf } from '../../core/render'
 import { loadHyphenation, type Held } from '../../core/lines'
 import { dayOf, siteLanguage } from '../../core/site'
@@ -15,7 +16,7 @@ import { withSiteMap } from './site-map'
 import { publishedPaths } from './published-paths'
 import type { OnProgress } from './carry-out'
 import type { Released } from './released'
-import type { Addressed } from './where'
+import { originOf, type Addressed } from './where'
 
 /** A site's files made for an address, of one state, on a day. */
 export type Prepared = Built & {
@@ -36,7 +37,7 @@ const last = (): Map<string, Prepared> => kept('prepared', () => new Map())
 export async function prepareFiles(job: string, state: Released, where: Addressed, onProgress: OnProgress): Promise<Prepared> {
   const made = await makeFiles(job, state, where, onProgress)
   const live = livePublication(job, where.id)
-  const there = live ? getRelease(job, live.release).manifest : {}
+  const there = live && { manifest: getRelease(job, live.release).manifest, origin: originOf(live) }
   const files = withSiteMap(made, state.document, where.to.originOf(where.address), made.day, there)
   return { ...made, manifest: withNoticeKey(job, files) }
 }
@@ -55,6 +56,7 @@ async function makeFiles(
     pack: pack(),
     assets: await jobAssets(job),
     mode: 'release',
+    root: rootOf(to.originOf(address)),
     today: day,
     hyphens: await loadHyphenation(siteLanguage(document)),
   }

@@ -14,13 +14,14 @@ export function withSiteMap(
   document: SiteDocument,
   origin: string,
   today: string,
-  live: Manifest,
+  live: { readonly manifest: Manifest; readonly origin: string } | null,
 ): Manifest {
-  const map = own(live, MAP_FILE)
-  const days = readSitemapDays(String((map && readBlob(map.hash)) ?? ''))
+  const there = live?.manifest ?? {}
+  const map = own(there, MAP_FILE)
+  const days = live ? readSitemapDays(String((map && readBlob(map.hash)) ?? ''), live.origin) : new Map<string, string>()
   const dayOf = (page: Page): string => {
     const file = pageFile(document, page)
-    const isSame = own(files, file)?.hash === own(live, file)?.hash
+    const isSame = own(files, file)?.hash === own(there, file)?.hash
     return (isSame ? days.get(pagePath(document, page)) : undefined) ?? today
   }
   return { ...files, [MAP_FILE]: keepBlob(renderSitemap(document, origin, dayOf, ({ id }) => own(picturesOn, id) ?? [])) }

@@ -13,7 +13,7 @@ import { dropDestination, findDestination, insertDestination, updateDestination,
 import { getJob } from '../store/jobs'
 import { openPublications } from '../store/publications'
 
-/** Where visitors find a site: a whole address without a path, a query or a name of somebody (RFC 6454, 6.2). */
+/** Where visitors find a site: a whole address, to a host or to a folder of one, without a query or a name of somebody; no slash at its end. */
 export const originSchema = v.pipe(
   v.string(),
   v.trim(),
@@ -21,11 +21,9 @@ export const originSchema = v.pipe(
   v.check((text) => URL.canParse(text), 'An address begins with http:// or https://, such as https://www.example.com'),
   v.transform((text) => new URL(text)),
   v.check(({ protocol }) => protocol === 'http:' || protocol === 'https:', 'An address begins with http:// or https://'),
-  v.check(
-    ({ pathname, search, hash, username }) => pathname === '/' && !search && !hash && !username,
-    'Only the address of the whole site: nothing after its name',
-  ),
-  v.transform(({ origin }) => origin),
+  v.check(({ search, hash, username }) => !search && !hash && !username, 'Only where the site stands: nothing with ?, # or @ in it'),
+  v.check(({ pathname }) => !/\.[a-z0-9]+$/i.test(pathname), 'Where the site stands, not one of its files'),
+  v.transform(({ origin, pathname }) => origin + pathname.replace(/\/+$/, '')),
 )
 
 export const newDestinationSchema = v.strictObject({

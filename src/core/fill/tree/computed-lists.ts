@@ -63,7 +63,10 @@ function menuEntry(scope: PageScope, entry: MenuEntry): ComputedEntry {
     return { parts: { page: { text: entry.signpost.label.text, extra: { href: linkHref(scope, entry.signpost.to) } } } }
   const { page, under } = entry
   const current = page === scope.page ? 'page' : scope.page && lineOf(document, scope.page).includes(page) ? 'true' : null
-  const extra = { href: relativePath(document, scope.page, page), ...(current === null ? {} : { 'aria-current': current }) }
+  const extra = {
+    href: relativePath(document, scope.page, page, scope.site.root),
+    ...(current === null ? {} : { 'aria-current': current }),
+  }
   const own: ComputedEntry = { parts: { page: { text: pageTexts(pack, document, page).label, extra } } }
   return under.length === 0 ? own : { ...own, under: { id: page.id, entries: under.map((one) => menuEntry(scope, one)) } }
 }

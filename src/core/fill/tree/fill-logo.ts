@@ -24,7 +24,7 @@ export function logoOn(site: Site, tone: Tone, dark: boolean): AssetInfo | undef
 /** A logo where a design has one, or the name in its place; as a link it leads home. */
 export function fillLogo(scope: PageScope, element: DesignElement, section: Section): FilledElement {
   const { document } = scope.site
-  const href = element.tag === 'a' ? { href: relativePath(document, scope.page, homePage(document)) } : null
+  const href = element.tag === 'a' ? { href: relativePath(document, scope.page, homePage(document), scope.site.root) } : null
   const logo = logoOn(scope.site, section.tone, document.dress.dark === true)
   if (!logo) return fillName(scope, element, href)
   const other = document.dress.dark === 'visitor' ? logoOn(scope.site, section.tone, true) : undefined

@@ -34,12 +34,12 @@ export function linkHref(scope: PageScope, to: LinkTarget): string {
   return to.type === 'fact' ? factHref(scope, to.fact) : isSafeUrl(to.url) ? printedUrl(to.url) : '#'
 }
 
-function pageHref({ site: { document }, page: from }: PageScope, page: Page | null): string {
-  return page && !isHidden(document, page) ? relativePath(document, from, page) : '#'
+function pageHref({ site: { document, root }, page: from }: PageScope, page: Page | null): string {
+  return page && !isHidden(document, page) ? relativePath(document, from, page, root) : '#'
 }
 
-function fileHref({ site: { document }, page }: PageScope, file: FileTarget): string {
-  return `${page ? rootFrom(document, page) : '/'}${filePath(file)}`
+function fileHref({ site: { document, root }, page }: PageScope, file: FileTarget): string {
+  return rootFrom(document, page, root) + filePath(file)
 }
 
 /** A section by the name it is found by; without one, the page it stands on. */

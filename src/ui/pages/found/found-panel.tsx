@@ -1,7 +1,7 @@
 'use client'
 import { useDeferredValue, useEffect, useMemo, useRef } from 'react'
 import { pageTexts, type Site } from '@/core/fill'
-import { pagePath } from '@/core/pages'
+import { pagePath, rootOf } from '@/core/pages'
 import { toldOfPage } from '@/core/render'
 import { factsOf, findPage, type Page, type PageId, type PageText } from '@/core/site'
 import { useJob } from '../../job/job-context'
@@ -85,7 +85,7 @@ function Drawn({ page, origin }: { readonly page: Page; readonly origin: string 
   const told = useMemo((): Told => {
     const host = origin === null ? 'address-to-come.example' : new URL(origin).host
     const site: Site = { document, pack, assets, mode: 'release' }
-    const path = pagePath(document, page)
+    const path = (origin === null ? '' : rootOf(origin).slice(0, -1)) + pagePath(document, page)
     return { ...toldOfPage(site, page, host), host, path, name: factsOf(document).name ?? '' }
   }, [document, pack, assets, page, origin])
   return (
