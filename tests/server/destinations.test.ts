@@ -205,7 +205,6 @@ test('what was cut off on a destination is finished there, after a start of the 
 })
 
 test.each([
-  ['https://www.example.com/shop/'],
   ['ftp://www.example.com'],
   ['www.example.com'],
   ['https://me@www.example.com'],

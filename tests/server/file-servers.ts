@@ -54,9 +54,17 @@ export const manifestOf = (files: Record<string, string>): Manifest =>
   Object.fromEntries(Object.entries(files).map(([name, text]) => [name, { hash: hashOf(text), bytes: Buffer.byteLength(text) }]))
 
 /** As a publication does it, from the beginning. */
-export async function publish(to: Destination, release: string, files: Record<string, string>): Promise<number> {
+export async function publish(
+  to: Destination,
+  release: string,
+  files: Record<string, string>,
+  leads: Readonly<Record<string, string>> = {},
+): Promise<number> {
   await to.claim('', 'job')
-  const missing = await to.announce('', release, manifestOf(files))
+  const led = Object.entries(manifestOf(files)).map(
+    ([name, entry]) => [name, leads[name] ? { ...entry, leadsTo: leads[name] } : entry] as const,
+  )
+  const missing = await to.announce('', release, Object.fromEntries(led))
   for (const text of new Set(Object.values(files))) if (missing.includes(hashOf(text))) await to.send(hashOf(text), Buffer.from(text))
   await to.activate('', release)
   return missing.length

@@ -44,8 +44,9 @@ const wordsOf = async (under: string): Promise<Record<string, string>> => {
 destinationContract('an object store', () => ({
   destination: atAddresses((under) => objectStoreDestination(settings(under), secret)),
   visit: async (address, asked) => {
-    const response = await fetch(`${visitors}/${address}${asked.includes('.') || asked.endsWith('/') ? asked : `${asked}/`}`)
-    return { status: response.status, words: await response.text(), sentTo: null }
+    const at = `${visitors}/${address}${asked.includes('.') || asked.endsWith('/') ? asked : `${asked}/`}`
+    const response = await fetch(at, { redirect: 'manual' })
+    return { status: response.status, words: await response.text(), sentTo: response.headers.get('location') }
   },
   unplugged: () => store('unplugged', { port: 1 }),
 }))

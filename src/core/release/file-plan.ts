@@ -33,7 +33,8 @@ export function planFiles(next: Manifest, { ours, kept, there }: FilesStanding):
   const isOurs = (path: string): boolean => own(ours, path) !== undefined
   const isSame = (path: string): boolean => {
     const [mine, now] = [own(ours, path), own(next, path)]
-    return mine !== undefined && now !== undefined && mine.hash === now.hash && there.get(path) === now.bytes
+    const isAlike = mine !== undefined && now !== undefined && mine.hash === now.hash && mine.leadsTo === now.leadsTo
+    return isAlike && there.get(path) === now.bytes
   }
   const paths = Object.keys(next).sort()
   const strangers = [...there.keys()].filter((path) => !isOurs(path)).sort()

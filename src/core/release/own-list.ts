@@ -49,5 +49,5 @@ export function waitingFiles(manifest: Manifest): ReadonlyMap<string, WaitingFil
 export function inPlace({ files, kept, coming }: OwnList, waiting: ReadonlyMap<string, number>): Manifest {
   if (!coming) return { ...kept, ...files }
   const moved = [...waitingFiles(coming.files)].filter(([, { name }]) => !waiting.has(name))
-  return { ...kept, ...files, ...Object.fromEntries(moved.map(([path, { hash, bytes }]) => [path, { hash, bytes }])) }
+  return { ...kept, ...files, ...Object.fromEntries(moved.map(([path, { name: _, ...entry }]) => [path, entry])) }
 }

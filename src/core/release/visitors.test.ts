@@ -39,7 +39,10 @@ test('what is not as it was sent is said: status, content, type, and where it le
   // An address that leads on by a rule.
   const leads = 'https://client.example/new/'
   expect(fault('old/index.html', { status: 301, location: leads }, leads)).toBeNull()
-  expect(fault('old/index.html', {}, leads)).toBe('It is to lead on to https://client.example/new/, and answers with status 200.')
+  expect(fault('old/index.html', {}, leads)).toBeNull()
+  expect(fault('old/index.html', { hash: 'b'.repeat(64) }, leads)).toBe(
+    'It is to lead on to https://client.example/new/, and answers with status 200.',
+  )
   expect(fault('old/index.html', { status: 301, location: 'https://client.example/' }, leads)).toContain(
     'and leads to https://client.example/.',
   )

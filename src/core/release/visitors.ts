@@ -26,10 +26,15 @@ const TYPES: ReadonlyMap<string, RegExp> = new Map([
   ['pdf', /^application\/pdf\b/],
 ])
 
-/** What is wrong with what visitors get for a file, in words; null where it is what was sent. `leads` says where it is to lead on. */
+/**
+ * What is wrong with what visitors get for a file, in words; null where it is what was sent. `leads` says where it leads on: by a rule, or
+ * by the page that was sent, which does so itself.
+ */
 export function visitorFault(file: string, sent: ManifestEntry, got: Answered, leads: string | null): string | null {
   const isRedirect = got.status >= 300 && got.status < 400
-  if (leads !== null) return isRedirect && got.location === leads ? null : `It is to lead on to ${leads}, and ${saidOf(got)}.`
+  const leadsByItself = got.status === 200 && got.hash === sent.hash
+  if (leads !== null && !leadsByItself)
+    return isRedirect && got.location === leads ? null : `It is to lead on to ${leads}, and ${saidOf(got)}.`
   const wanted = file === '404.html' ? 404 : 200
   if (got.status !== wanted) return isRedirect ? `It leads on to ${got.location ?? 'nowhere'}.` : `It answers with status ${got.status}.`
   if (got.hash !== sent.hash) return `Something else comes than was sent: ${bytes(got.bytes)}, where ${bytes(sent.bytes)} were sent.`

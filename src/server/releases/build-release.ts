@@ -110,7 +110,8 @@ function addRedirects(
     const file = redirectFile(redirect.from)
     const html = renderLeadOn(site, redirect, origin)
     const target = redirectTarget(site.document, redirect)
-    if (file !== null && html !== null && target !== null) add(file, html, target)
+    if (file !== null && html !== null && target !== null)
+      add(file, html, target.startsWith('/') ? rootOf(origin) + target.slice(1) : target)
   }
 }
 

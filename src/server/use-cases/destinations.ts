@@ -13,7 +13,7 @@ import { dropDestination, findDestination, insertDestination, updateDestination,
 import { getJob } from '../store/jobs'
 import { openPublications } from '../store/publications'
 
-/** Where visitors find a site: a whole address, to a host or to a folder of one, without a query or a name of somebody; no slash at its end. */
+/** Where visitors find a site: the whole address of a host or of a folder of one, without a query or a name; no slash at its end. */
 export const originSchema = v.pipe(
   v.string(),
   v.trim(),

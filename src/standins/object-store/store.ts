@@ -14,7 +14,10 @@ export type ObjectStoreStandIn = {
 }
 
 const MOST = 1000
-type Fault = Refused | 'NoSuchBucket' | 'NoSuchKey' | 'QuotaExceeded' | 'MethodNotAllowed' | 'InternalError'
+/** Where a site in front of the bucket leads on from an object. */
+export const LEADS_ON = 'x-amz-website-redirect-location'
+const KEPT_HEADERS = new Set(['content-type', 'cache-control', LEADS_ON])
+type Fault = Refused | 'NoSuchBucket' | 'NoSuchKey' | 'QuotaExceeded' | 'MethodNotAllowed' | 'InvalidArgument' | 'InternalError'
 const STATUS: Readonly<Record<Fault, number>> = {
   AccessDenied: 403,
   InvalidAccessKeyId: 403,
@@ -24,6 +27,7 @@ const STATUS: Readonly<Record<Fault, number>> = {
   NoSuchBucket: 404,
   NoSuchKey: 404,
   MethodNotAllowed: 405,
+  InvalidArgument: 400,
   InternalError: 500,
 }
 
@@ -92,7 +96,8 @@ function give(objects: Objects, name: string, response: ServerResponse): void {
 
 async function put(objects: Objects, name: string, quota: number, request: IncomingMessage, response: ServerResponse): Promise<void> {
   const headers = headersOf(request)
-  const told = Object.fromEntries([...headers].filter(([header]) => header === 'content-type' || header === 'cache-control'))
+  const told = Object.fromEntries([...headers].filter(([header]) => KEPT_HEADERS.has(header)))
+  if (!/^(\/|https?:\/\/|$)/.test(told[LEADS_ON] ?? '')) throw new Refusal('InvalidArgument')
   const from = headers.get('x-amz-copy-source')
   if (from === undefined) {
     const content = await buffer(request)

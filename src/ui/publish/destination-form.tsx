@@ -76,7 +76,10 @@ export function DestinationForm({ job, line, children }: Props) {
           <h2 className="mb-3 text-lg font-bold tracking-tight">{title}</h2>
           <form onSubmit={submit} aria-label={title} noValidate className="grid max-w-2xl gap-4">
             {!line && <KindChoice kind={typed.kind} onKind={(kind) => set({ kind })} />}
-            <Field label="Visitors find it at" hint="The whole address, as it stands in a browser; it may end in a folder, as in https://www.example.com/shop.">
+            <Field
+              label="Visitors find it at"
+              hint="The whole address, as it stands in a browser; it may end in a folder, as in https://www.example.com/shop."
+            >
               {(control) => (
                 <Text {...control} mono value={typed.origin} placeholder="https://www.example.com" onText={(origin) => set({ origin })} />
               )}

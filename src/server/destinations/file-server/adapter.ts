@@ -9,9 +9,10 @@ type Told = { readonly release: string; readonly manifest: Manifest; readonly se
 
 /**
  * A destination on a server that only takes files. Content is sent into a folder of ours and waits there until all of it has come; then
- * each file is put into place by one step of its own. A site's address is where visitors find the folder, so it has one.
+ * each file is put into place by one step of its own. A site's address is where visitors find the folder, so it has one. `canLeadOn`: files
+ * can be marked as leading on.
  */
-export function fileServerAdapter(kind: string, open: OpenServer): Adapter {
+export function fileServerAdapter(kind: string, open: OpenServer, canLeadOn = false): Adapter {
   const on = connected(open)
   let told: Told | null = null
   return {
@@ -20,7 +21,7 @@ export function fileServerAdapter(kind: string, open: OpenServer): Adapter {
       canSwitchAtomically: false,
       isSeenAtOnce: true,
       canRedirect: false,
-      canLeadOn: false,
+      canLeadOn,
       givesAddresses: false,
       keepsContent: false,
     },

@@ -16,8 +16,8 @@ export type FileServer = {
   readonly read: (path: string) => Promise<Buffer | null>
   /** Writes a file in a folder that is there. */
   readonly write: (path: string, content: Buffer) => Promise<void>
-  /** Gives a file another name, in place of what has that already. */
-  readonly move: (from: string, to: string) => Promise<void>
+  /** Gives a file another name, in place of what has that already; where the server leads on by a rule, it is told whither. */
+  readonly move: (from: string, to: string, leadsTo?: string) => Promise<void>
   /** Removes a file; one that is gone is no fault. */
   readonly remove: (path: string) => Promise<void>
   /** Makes one folder; one that is there already is no fault. */

@@ -34,7 +34,8 @@ export async function putInPlace(
   let placed = 0
   for (const turn of inTurns(send))
     await all(turn, async (path) => {
-      await server.move(`${WAITING_FOLDER}/${waits.get(path)?.name ?? ''}`, path)
+      const file = waits.get(path)
+      await server.move(`${WAITING_FOLDER}/${file?.name ?? ''}`, path, file?.leadsTo)
       onPlaced(++placed, send.length)
     })
   await all(remove, (path) => server.remove(path))

@@ -4,19 +4,20 @@ import * as v from 'valibot'
 import { isHashedName, LIST_FILE, type FilesThere } from '../../../core/release'
 import type { Adapter } from '../destination'
 import { fileServerAdapter } from '../file-server/adapter'
-import type { FileServer } from '../file-server/file-server'
+import type { FileServer, OpenServer } from '../file-server/file-server'
 import { isNothingThere, parseXml, storeFault, toStoreError } from './errors'
 import { exchange, type Answer } from './exchange'
 import type { ObjectStoreSecret, ObjectStoreSettings } from './settings'
 
 /** A bucket of a store that speaks the S3 protocol. It renames nothing: what waited is copied into its place by the store. */
 export function objectStoreDestination(settings: ObjectStoreSettings, secret: ObjectStoreSecret): Adapter {
-  return fileServerAdapter('object-store', async (alive) => {
+  const open: OpenServer = async (alive) => {
     const store = objectStore(settings, secret, alive)
     // There is no line to open: whether anybody answers, and knows the key, is found out by asking for something.
     await store.read(LIST_FILE)
     return store
-  })
+  }
+  return fileServerAdapter('object-store', open, true)
 }
 
 const NOTHING = Buffer.alloc(0)
@@ -79,8 +80,14 @@ export function objectStore(settings: ObjectStoreSettings, { keyId, key }: Objec
       }
     },
     write: async (file, content) => void (await ask(`writing ${file}`, 'PUT', at(file), headersOf(file), content)),
-    move: async (from, to) => {
-      const headers = { ...headersOf(to), 'x-amz-copy-source': path(from), 'x-amz-metadata-directive': 'REPLACE' }
+    move: async (from, to, leadsTo) => {
+      const headers = {
+        ...headersOf(to),
+        'x-amz-copy-source': path(from),
+        'x-amz-metadata-directive': 'REPLACE',
+        // Amazon S3, “Configuring webpage redirects”, from memory: a site of the store's answers with a redirect, others show the page.
+        ...(leadsTo !== undefined && { 'x-amz-website-redirect-location': leadsTo }),
+      }
       const body = (await ask(`moving to ${to}`, 'PUT', at(to), headers)).body.toString('utf8')
       // A copy that goes wrong after its answer has begun says so in the answer.
       if (storeFault(body)) throw toStoreError(500, body, `moving to ${to}`)
