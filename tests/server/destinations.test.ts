@@ -204,15 +204,13 @@ test('what was cut off on a destination is finished there, after a start of the 
   expect(existsSync(path.join(folder, 'index.html'))).toBe(true)
 })
 
-test.each([
-  ['ftp://www.example.com'],
-  ['www.example.com'],
-  ['https://me@www.example.com'],
-  ['javascript:alert(1)'],
-])('“%s” is no address of a whole site', (origin) => {
-  expect(v.is(destinations.originSchema, origin)).toBe(false)
-  expect(v.parse(destinations.originSchema, ' HTTPS://WWW.Example.com/ ')).toBe('https://www.example.com')
-})
+test.each([['ftp://www.example.com'], ['www.example.com'], ['https://me@www.example.com'], ['javascript:alert(1)']])(
+  '“%s” is no address of a whole site',
+  (origin) => {
+    expect(v.is(destinations.originSchema, origin)).toBe(false)
+    expect(v.parse(destinations.originSchema, ' HTTPS://WWW.Example.com/ ')).toBe('https://www.example.com')
+  },
+)
 
 test.each([['../out'], ['/etc'], ['a/../../b'], ['.hidden'], ['']])('“%s” is no folder that is set aside for sites', (folder) => {
   const asked = { name: 'x', origin: 'https://x.example', reach: { kind: 'folder', settings: { folder }, secret: null } }

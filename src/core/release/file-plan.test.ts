@@ -12,14 +12,14 @@ describe('what goes to a server that only takes files', () => {
   const next: Manifest = { 'index.html': file('a'), 'about/index.html': file('d'), 'new.css': file('e') }
 
   test('what leads elsewhere than it did is put there anew, though its words are the same', () => {
-  const page = { hash: 'a'.repeat(64), bytes: 3 }
-  const standing = { ours: { 'old/index.html': { ...page, leadsTo: '/new/' } }, kept: {}, there: new Map([['old/index.html', 3]]) }
-  expect(planFiles({ 'old/index.html': { ...page, leadsTo: '/new/' } }, standing).send).toEqual([])
-  expect(planFiles({ 'old/index.html': { ...page, leadsTo: '/newer/' } }, standing).send).toEqual(['old/index.html'])
-  expect(planFiles({ 'old/index.html': page }, standing).send).toEqual(['old/index.html'])
-})
+    const page = { hash: 'a'.repeat(64), bytes: 3 }
+    const standing = { ours: { 'old/index.html': { ...page, leadsTo: '/new/' } }, kept: {}, there: new Map([['old/index.html', 3]]) }
+    expect(planFiles({ 'old/index.html': { ...page, leadsTo: '/new/' } }, standing).send).toEqual([])
+    expect(planFiles({ 'old/index.html': { ...page, leadsTo: '/newer/' } }, standing).send).toEqual(['old/index.html'])
+    expect(planFiles({ 'old/index.html': page }, standing).send).toEqual(['old/index.html'])
+  })
 
-test('is what changed; what is ours and no part of it any more goes; what is not ours is named and left', () => {
+  test('is what changed; what is ours and no part of it any more goes; what is not ours is named and left', () => {
     const plan = planFiles(next, standing(ours, new Map([...there(ours), ['mail/inbox', 9]])))
     expect(plan).toEqual({
       send: ['about/index.html', 'new.css'],

@@ -48,6 +48,7 @@ export function waitingFiles(manifest: Manifest): ReadonlyMap<string, WaitingFil
 /** What of ours is in place: where a release was left half put there, what does not wait any more is there. */
 export function inPlace({ files, kept, coming }: OwnList, waiting: ReadonlyMap<string, number>): Manifest {
   if (!coming) return { ...kept, ...files }
-  const moved = [...waitingFiles(coming.files)].filter(([, { name }]) => !waiting.has(name))
-  return { ...kept, ...files, ...Object.fromEntries(moved.map(([path, { name: _, ...entry }]) => [path, entry])) }
+  const waits = waitingFiles(coming.files)
+  const moved = Object.entries(coming.files).filter(([path]) => !waiting.has(waits.get(path)?.name ?? ''))
+  return { ...kept, ...files, ...Object.fromEntries(moved) }
 }
