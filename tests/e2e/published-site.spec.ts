@@ -73,6 +73,8 @@ test('a page’s policy lets through all that it is made of, and nothing that go
   await expect.poll(broken).toEqual(['connect-src', 'frame-src', 'img-src', 'script-src-elem', 'style-src-elem'])
   expect(await page.evaluate(() => 'ran' in window)).toBe(false)
   expect(outside).toEqual([])
+  // Those who check a site ask for this from within a page.
+  expect(await page.evaluate(() => fetch('/robots.txt').then(({ status }) => status))).toBe(200)
 })
 
 test('the menu on the phone opens, leads on and closes without any script', async ({ browser }) => {

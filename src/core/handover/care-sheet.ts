@@ -66,10 +66,12 @@ type Say = (word: CareWord, put?: Readonly<Record<string, string>>, escaped?: bo
 function sayer(language: string): Say {
   const words = own(CARE_WORDS, wordsLanguage(language))
   const days = new Intl.DateTimeFormat(language, { dateStyle: 'long', timeZone: 'UTC' })
+  // First strong isolate, as a page's title can have it too (UAX #9, 2.4.2).
+  const isolated = (value: string): string => (directionOf(language) === 'rtl' ? `\u2068${value}\u2069` : value)
   return (word, put = {}, escaped = true) => {
     const said = (words?.[word] ?? '').replace(/\{(\w+)\}/g, (_, name: string) => {
       const value = own(put, name) ?? ''
-      return name === 'day' ? days.format(new Date(value)) : value
+      return name === 'day' ? days.format(new Date(value)) : isolated(value)
     })
     return escaped ? escapeText(said) : said
   }
@@ -80,6 +82,8 @@ function section(heading: string, html: string): string {
 }
 
 const row = (term: string, html: string): string => `<dt>${term}</dt><dd>${html}</dd>`
+/** Words that people have typed, which run their own way: an address may begin with a number. */
+const theirs = (text: string): string => `<bdi>${escapeText(text)}</bdi>`
 const code = (text: string): string => `<code dir="ltr">${escapeText(text)}</code>`
 const link = (url: string): string => `<a${attribute('href', url)} dir="ltr">${escapeText(url)}</a>`
 const mailTo = (email: string): string => `<a${attribute('href', `mailto:${email}`)} dir="ltr">${escapeText(email)}</a>`
@@ -92,7 +96,7 @@ function whereItIs(say: Say, { live, places }: CareNotes): string {
 
 function whatWasSet(say: Say, { places, domain }: CareNotes): string {
   const rows = places.map(({ name, reach, url }) =>
-    row(name === null ? say('host') : escapeText(name), [reach === null ? '' : code(reach), url === null ? '' : link(url)].join(' ')),
+    row(name === null ? say('host') : theirs(name), [reach === null ? [] : code(reach), url === null ? [] : link(url)].flat().join('<br>')),
   )
   return section(say('set'), `<dl>${rows.join('')}</dl>${domain ? recordsOf(say, domain) : ''}<p>${say('secrets')}</p>`)
 }
@@ -112,12 +116,12 @@ function whatItSays(say: Say, site: Site, language: string): string {
   const told = hours && toHoursRows(hours, hoursWords(site.document)).map(({ days, times }) => escapeText(`${days} ${times}`))
   const pages = shownPages(site.document).map((page) => {
     const { name } = pageTexts(site.pack, site.document, page)
-    return `${escapeText(name)} ${code(pagePath(site.document, page))}`
+    return `${theirs(name)} ${code(pagePath(site.document, page))}`
   })
   const rows = [
     phone ? row(plain('telephone'), `<bdi dir="ltr">${escapeText(phone)}</bdi>`) : '',
     email ? row(plain('email'), mailTo(email)) : '',
-    address ? row(plain('address'), escapeText(addressLine(address))) : '',
+    address ? row(plain('address'), theirs(addressLine(address))) : '',
     told ? row(plain('open'), told.join('<br>')) : '',
     row(plain('pages'), pages.join('<br>')),
   ]
@@ -140,7 +144,7 @@ code{font:.875em/1.5 ui-monospace,Menlo,Consolas,monospace;overflow-wrap:anywher
 dl{display:grid;grid-template-columns:minmax(6rem,11rem) 1fr;gap:.5rem 1.25rem;margin:0 0 .75rem}
 dt{color:var(--soft)}dd{margin:0;min-width:0}
 table{border-collapse:collapse;width:100%;margin:0 0 .75rem}
-td{border-top:1px solid var(--rule);padding:.4rem .75rem .4rem 0;vertical-align:top;text-align:start}
+td{border-top:1px solid var(--rule);padding-block:.4rem;padding-inline:0 .75rem;vertical-align:top;text-align:start}
 footer{border-top:1px solid var(--rule);padding-top:1rem;color:var(--soft)}
 @media (max-width:30rem){dl{grid-template-columns:1fr;gap:0 0}dd{margin-bottom:.5rem}body{padding-top:1.5rem}}
 @media print{body{padding:0;font-size:10.5pt}}

@@ -66,6 +66,18 @@ describe('a care sheet', () => {
     expect(renderCareSheet(inLanguage('fi'), NOTES)).toContain('<html lang="en" dir="ltr">')
   })
 
+  test('lets what people typed run its own way where the sheet runs the other: an address may begin with a number', () => {
+    const site = inLanguage('ar')
+    const address = { street: '11 Harrow Lane', locality: 'Eastmere', postcode: 'EM3 1LD', country: 'GB' }
+    const document = edited(site.document, { type: 'fact/set', fact: 'address', value: address })
+    const html = renderCareSheet({ ...site, document }, NOTES)
+    expect(html).toContain('<dd><bdi>11 Harrow Lane')
+    expect(html).toContain('<bdi>Server &lt;of&gt; the client</bdi>')
+    // UAX #9, 2.4.2: a first strong isolate, ended by its pop.
+    expect(html).toContain('\u2068Tolliver &amp; Wren\u2069')
+    expect(renderCareSheet(inLanguage('en'), NOTES)).not.toMatch(/[\u2066-\u2069]/)
+  })
+
   test('of a site that is live nowhere names no place and no file that is not there', () => {
     const html = renderCareSheet(inLanguage('en'), { ...NOTES, live: null, places: [], domain: null, licences: null })
     expect(html).not.toContain('site/')

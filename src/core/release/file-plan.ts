@@ -21,7 +21,7 @@ export type FilePlan = {
   readonly stay: readonly string[]
   /** Not ours; they are never touched. */
   readonly foreign: readonly string[]
-  /** Not ours, and where a file of the release is to stand, or a folder of its; nothing is put there unasked. */
+  /** Not ours, and where a file of the release is to stand, or a folder of its, capitals apart; nothing is put there unasked. */
   readonly inTheWay: readonly string[]
 }
 
@@ -40,9 +40,11 @@ export function planFiles(next: Manifest, { ours, kept, there }: FilesStanding):
   const strangers = [...there.keys()].filter((path) => !isOurs(path)).sort()
   const wanted = new Set(paths)
   const folders = new Set(paths.flatMap(foldersOf))
+  const asFile = new Set(paths.map(folded))
+  const asFolder = new Set([...folders].map(folded))
   // A file where a folder is to be, or a file under a path where a file is to be.
   const isInTheWay = (path: string): boolean =>
-    wanted.has(path) || folders.has(path) || foldersOf(path).some((folder) => wanted.has(folder))
+    asFile.has(folded(path)) || asFolder.has(folded(path)) || foldersOf(path).some((folder) => asFile.has(folded(folder)))
   const over = Object.keys(ours)
     .filter((path) => !wanted.has(path) && there.has(path))
     .sort()
@@ -67,6 +69,11 @@ export function presentOf({ ours, there }: FilesStanding): Manifest {
 
 /** The hash of what nobody has read. */
 export const NOBODY_KNOWS = '0'.repeat(64)
+
+/** A path as servers see it to which names that differ in capitals alone are one. */
+export function folded(path: string): string {
+  return path.toLowerCase()
+}
 
 /** The folders that a path lies in, from the outermost: of `a/b/c.html`, `a` and `a/b`. */
 export function foldersOf(path: string): readonly string[] {

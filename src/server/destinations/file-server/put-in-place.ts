@@ -1,5 +1,5 @@
 import PQueue from 'p-queue'
-import { foldersOf, inTurns, planFiles, WAITING_FOLDER, waitingFiles, type Manifest, type OwnList } from '../../../core/release'
+import { folded, foldersOf, inTurns, planFiles, WAITING_FOLDER, waitingFiles, type Manifest, type OwnList } from '../../../core/release'
 import type { OnPlaced } from '../destination'
 import type { FileServer } from './file-server'
 import { waitingOn, writeList, type Standing } from './standing'
@@ -25,9 +25,11 @@ export async function putInPlace(
   const coming: OwnList = { ...list, files: ours, coming: { release, files: manifest } }
   await writeList(server, coming)
   const folders = [...new Set(send.flatMap(foldersOf))].sort()
-  // A file of ours that stands where a folder is to be is in nobody's page any more once its page is.
+  // A file of ours that stands where a folder is to be is in nobody's page any more once its page is. What differs in capitals alone from
+  // what is to come may be the very same file there: removed later, that would go.
+  const taken = new Set([...folders, ...send].map(folded))
   await all(
-    remove.filter((path) => folders.includes(path)),
+    remove.filter((path) => taken.has(folded(path))),
     (path) => server.remove(path),
   )
   for (const level of byDepth(folders)) await all(level, (folder) => server.makeFolder(folder))
@@ -38,7 +40,10 @@ export async function putInPlace(
       await server.move(`${WAITING_FOLDER}/${file?.name ?? ''}`, path, file?.leadsTo)
       onPlaced(++placed, send.length)
     })
-  await all(remove, (path) => server.remove(path))
+  await all(
+    remove.filter((path) => !taken.has(folded(path))),
+    (path) => server.remove(path),
+  )
   const kept = Object.fromEntries(Object.entries(ours).filter(([path]) => stay.includes(path)))
   await writeList(server, { owner: list.owner, release, files: manifest, kept, coming: null })
   await tidy(server, remove).catch(() => undefined)
