@@ -6,10 +6,12 @@ import ssh2 from 'ssh2'
 import type { Reach } from '../../src/server/destinations/kinds'
 import { fingerprint } from '../../src/server/destinations/sftp/connect'
 import { answers, freePort } from '../free-port'
+import { killWhole, openSsh, type OpenSsh } from '../outside/real-servers'
 import { random } from '../random'
 import { PAGES } from './made-site'
 
-export const KILLED_KINDS = ['sftp', 'ftp', 'object-store'] as const
+/** What is killed: our stand-ins, and OpenSSH's own server with the process that it has for each line. */
+export const KILLED_KINDS = ['sftp', 'openssh', 'ftp', 'object-store'] as const
 export type KilledKind = (typeof KILLED_KINDS)[number]
 export type PublishTally = {
   readonly rounds: number
@@ -68,6 +70,14 @@ export async function killedPublishing(
   }
 }
 
+async function endWhole(child: ChildProcess | null): Promise<void> {
+  if (!child || child.exitCode !== null || child.signalCode !== null) return
+  await new Promise<void>((resolve) => {
+    child.once('exit', () => resolve())
+    killWhole(child)
+  })
+}
+
 type Publisher = { readonly child: ChildProcess; readonly begun: Promise<void>; readonly ended: Promise<number> }
 
 /** Begins to publish releases from a number on; `ended` tells the last that was live. */
@@ -109,12 +119,14 @@ async function published(reach: Reach, number: number): Promise<void> {
 /** A server of one kind in a process of its own, and the site that it shows. */
 class Server {
   private child: ChildProcess | null = null
+  private ssh: { readonly set: OpenSsh; running: ChildProcess | null } | null = null
   private readonly data = mkdtempSync(path.join(tmpdir(), 'instant-fit-killed-'))
   private ports = { files: 0, site: 0, other: 0 }
 
   constructor(private readonly kind: KilledKind) {}
 
   async start(): Promise<void> {
+    if (this.ssh) return void (this.ssh.running = (await this.ssh.set.again()).child)
     if (this.ports.files === 0) this.ports = { files: await freePort(), site: await freePort(), other: await freePort() }
     const { files, site, other } = this.ports
     const isStore = this.kind === 'object-store'
@@ -134,20 +146,22 @@ class Server {
       stdio: ['ignore', 'ignore', 'inherit'],
     })
     for (const port of [files, site]) while (!(await answers(port)));
+    if (this.kind !== 'openssh') return
+    const set = await openSsh()
+    this.ssh = { set, running: set.child }
   }
 
   async kill(): Promise<void> {
+    // What visitors see goes on, as the web server beside a server for files does.
+    if (this.ssh) return endWhole(this.ssh.running)
     const { child } = this
     this.child = null
-    if (!child || child.exitCode !== null) return
-    await new Promise<void>((resolve) => {
-      child.once('exit', () => resolve())
-      child.kill('SIGKILL')
-    })
+    await endWhole(child)
   }
 
   async stop(): Promise<void> {
     await this.kill()
+    await endWhole(this.child)
     rmSync(this.data, { recursive: true, force: true })
   }
 
@@ -159,6 +173,12 @@ class Server {
         if (key instanceof Error) throw key
         const settings = { ...at, user: 'tolliver', folder: 'public_html', hostKey: fingerprint(key.getPublicSSH()) }
         return { kind: 'sftp', settings, secret: { password: PASSWORD } }
+      }
+      case 'openssh': {
+        if (!this.ssh) throw new Error('The server was not started')
+        const { user, key, hostKey, port } = this.ssh.set
+        const folder = path.join(this.data, 'files', 'public_html')
+        return { kind: 'sftp', settings: { host: at.host, port, user, folder, hostKey }, secret: { key } }
       }
       case 'ftp':
         return {

@@ -1,9 +1,9 @@
 /**
  * Against real processes, by hand and for as long as wanted. `npm run campaign -- 200 7`: two hands go 200 rounds of seed 7. `npm run
  * campaign -- hostile 10000 7`: as many values and files that mean no good, and the memory held before and after. `npm run campaign --
- * kill 1000`: so many times the application, the web host or both are ended by `kill -9`. `npm run campaign -- slow 200`: so many edits
- * while 1,500 clients hold on. `npm run campaign -- publishing 200`: as often is publishing to each
- * kind of server cut off on either side.
+ * kill 1000`: so many times the application, the web host or both are ended by `kill -9`. `npm run campaign -- slow 200`: so many edits, and
+ * pages of our host, while 1,500 clients hold on. `npm run campaign -- publishing 200`: as often is publishing to each kind of server cut off
+ * on either side.
  */
 import { chromium } from '@playwright/test'
 import { CHROMIUM } from '../chromium'
@@ -11,7 +11,7 @@ import { makeRig, type Rig } from '../rig'
 import { hostile } from './hostile'
 import { KILLED_KINDS, killedPublishing } from './killed-publishing'
 import { kills } from './kills'
-import { slowClients } from './slow'
+import { slowClients, slowVisitors } from './slow'
 import { twoHands } from './two-hands'
 
 const CAMPAIGNS = new Map<string, (rig: Rig, rounds: number | undefined, seed: number) => Promise<void>>([
@@ -51,7 +51,13 @@ const CAMPAIGNS = new Map<string, (rig: Rig, rounds: number | undefined, seed: n
         console.log(`${kind}: no page was torn.`, await killedPublishing(kind, { rounds, seed, tell: console.log }))
     },
   ],
-  ['slow', async (rig, edits = 200) => console.log('It answered.', await slowClients(rig, { slow: 1000, streaming: 500, edits }))],
+  [
+    'slow',
+    async (rig, edits = 200) => {
+      console.log('It answered.', await slowClients(rig, { slow: 1000, streaming: 500, edits }))
+      console.log('The host answered.', await slowVisitors(rig, { slow: 1000, taking: 500, pages: edits }))
+    },
+  ],
 ])
 
 /** What the application holds once it has been left alone for a minute, in MB. */

@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test'
 import { hostile } from '../campaigns/hostile'
 import { kills } from '../campaigns/kills'
-import { slowClients } from '../campaigns/slow'
+import { slowClients, slowVisitors } from '../campaigns/slow'
 import { twoHands } from '../campaigns/two-hands'
 import { useOwnRig } from './own-rig'
 
@@ -24,6 +24,11 @@ test('values and files that mean no good are answered in words, nobody waits for
 test('clients that hold on and give nothing keep nobody from an edit', async () => {
   const tally = await slowClients(ownRig(), { slow: 100, streaming: 50, edits: 30 })
   expect(tally).toMatchObject({ slow: 100, streaming: 50, edits: 30 })
+})
+
+test('visitors that hold on and take nothing keep nobody from a page of our host', async () => {
+  const tally = await slowVisitors(ownRig(), { slow: 100, taking: 50, pages: 30 })
+  expect(tally).toMatchObject({ slow: 100, taking: 50, pages: 30 })
 })
 
 test('edits and publishing cut off by kill -9 lose nothing that was acknowledged, and visitors never see a torn site', async () => {

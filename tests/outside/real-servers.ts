@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process'
-import { chmodSync, mkdirSync, mkdtempSync, writeFileSync } from 'node:fs'
+import { chmodSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir, userInfo } from 'node:os'
 import path from 'node:path'
 import ssh2 from 'ssh2'
@@ -9,7 +9,14 @@ import type { Signed } from '../../src/standins/client-server/certificate'
 
 /** A program of Debian's that serves on a port of this machine until it is stopped. */
 export type RealServer = { readonly port: number; readonly child: ChildProcess; readonly stop: () => void }
-export type OpenSsh = RealServer & { readonly user: string; readonly key: string; readonly keyFile: string; readonly hostKey: string }
+export type OpenSsh = RealServer & {
+  readonly user: string
+  readonly key: string
+  readonly keyFile: string
+  readonly hostKey: string
+  /** Starts it anew, as it was, once it has been ended. */
+  readonly again: () => Promise<RealServer>
+}
 
 /** OpenSSH's own server (Debian: openssh-server), which lets in whoever runs it, by a key. */
 export async function openSsh(): Promise<OpenSsh> {
@@ -40,8 +47,8 @@ export async function openSsh(): Promise<OpenSsh> {
   if (process.getuid?.() === 0) mkdirSync('/run/sshd', { recursive: true })
   const parsed = ssh2.utils.parseKey(host.public)
   if (parsed instanceof Error) throw parsed
-  const server = await started('/usr/sbin/sshd', ['-D', '-e', '-f', config], port)
-  return { ...server, user: userInfo().username, key: ours.private, keyFile, hostKey: fingerprint(parsed.getPublicSSH()) }
+  const again = (): Promise<RealServer> => started('/usr/sbin/sshd', ['-D', '-e', '-f', config], port)
+  return { ...(await again()), again, user: userInfo().username, key: ours.private, keyFile, hostKey: fingerprint(parsed.getPublicSSH()) }
 }
 
 /** Debian's vsftpd, which takes files of anybody into a folder; with a certificate it offers explicit TLS, and wants its sessions again. */
@@ -77,6 +84,28 @@ export async function vsftpd(folder: string, signed?: Signed): Promise<RealServe
   writeFileSync(config, [...yes, ...others, ''].join('\n'))
   if (process.getuid?.() === 0) chmodSync(config, 0o600)
   return started('/usr/sbin/vsftpd', [config], port)
+}
+
+/** Ends a program and all that it has started, at once (`kill -9`): some servers have a process for each line, which goes on alone. */
+export function killWhole({ pid }: ChildProcess): void {
+  const parents = readdirSync('/proc').flatMap((name) => {
+    if (!/^\d+$/.test(name)) return []
+    try {
+      // proc(5): what stands in brackets may have blanks; after it come the state and the parent.
+      const [, parent] = readFileSync(`/proc/${name}/stat`, 'utf8').split(') ').at(-1)?.split(' ') ?? []
+      return [[Number(name), Number(parent)] as const]
+    } catch {
+      return []
+    }
+  })
+  const below = (parent: number): readonly number[] => parents.flatMap(([id, of]) => (of === parent ? [id, ...below(id)] : []))
+  for (const id of pid === undefined ? [] : [pid, ...below(pid)]) {
+    try {
+      process.kill(id, 'SIGKILL')
+    } catch {
+      // It has ended by itself.
+    }
+  }
 }
 
 /** Starts a program and waits until it answers on its port. */

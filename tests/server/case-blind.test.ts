@@ -4,7 +4,7 @@ import type { FileServer } from '../../src/server/destinations/file-server/file-
 import { makeDestination } from '../../src/server/destinations/shell'
 import { publish } from './file-servers'
 
-/** A server to which names that differ in capitals alone are one, as those of two common systems are; a file keeps the name it came with. */
+/** A server to which names that differ in capitals alone are one; a file keeps the name it came with. */
 class CaseBlind {
   readonly files = new Map<string, { name: string; content: Buffer }>()
 
