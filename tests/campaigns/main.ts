@@ -1,9 +1,9 @@
 /**
  * Against real processes, by hand and for as long as wanted. `npm run campaign -- 200 7`: two hands go 200 rounds of seed 7. `npm run
  * campaign -- hostile 10000 7`: as many values and files that mean no good, and the memory held before and after. `npm run campaign --
- * kill 1000`: so many times the application, the web host or both are ended by `kill -9`. `npm run campaign -- slow 200`: so many edits, and
- * pages of our host, while 1,500 clients hold on. `npm run campaign -- publishing 200`: as often is publishing to each kind of server cut off
- * on either side.
+ * kill 1000`: so many times the application, the web host or both are ended by `kill -9`. `npm run campaign -- slow 200`: so many
+ * edits, and pages of our host, while 1,500 clients hold on. `npm run campaign -- publishing 200`: as often is publishing to each kind of
+ * server cut off on either side.
  */
 import { chromium } from '@playwright/test'
 import { CHROMIUM } from '../chromium'
