@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs'
+import { readFileSync, statSync } from 'node:fs'
 import { expect, test } from '@playwright/test'
 import { unzipSync } from 'fflate'
 import { axeFaults } from './axe'
@@ -34,7 +34,12 @@ test('a job is handed over as one zip and read in again; what is none is refused
   const input = page.getByLabel('Handover')
   await input.setInputFiles({ name: 'prices.pdf', mimeType: 'application/pdf', buffer: Buffer.from('%PDF-1.7') })
   await expect(page.getByText('“prices.pdf” cannot be read in: it is not a whole zip file.')).toBeVisible()
+  // On a slow line it says how far it is.
+  const line = await page.context().newCDPSession(page)
+  const slow = { offline: false, latency: 0, downloadThroughput: -1, uploadThroughput: Math.max(50_000, statSync(zip).size / 3) }
+  await line.send('Network.emulateNetworkConditions', slow)
   await input.setInputFiles({ name: 'handed-over-handover.zip', mimeType: 'application/zip', buffer: readFileSync(zip) })
+  await expect(page.getByRole('button', { name: /^Sending it: [1-9]\d? %$/ })).toBeVisible()
   await expect(page).toHaveURL(/\/jobs\/[\w-]+\/content$/)
   await expect(page.getByText('The job of Handed Over is here already, so what was read in stands beside it as another one.')).toBeVisible()
   expect(page.url()).not.toContain(job)

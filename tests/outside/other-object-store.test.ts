@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import path from 'node:path'
 import S3rver from 's3rver'
 import { beforeAll, expect, test } from 'vitest'
-import { objectStoreDestination } from '../../src/server/destinations/object-store/adapter'
+import { objectStore, objectStoreDestination } from '../../src/server/destinations/object-store/adapter'
 import { makeDestination } from '../../src/server/destinations/shell'
 import { FIRST, publish, SECOND, serving } from '../server/file-servers'
 
@@ -32,6 +32,9 @@ test('a site goes to it, again with what changed alone, and what is old is gone'
   expect(await seen('index.html')).toEqual([200, 'text/html; charset=utf-8', SECOND['index.html']])
   expect((await seen('about/index.html'))[0]).toBe(404)
   expect(await publish(to, 'r2', SECOND)).toBe(0)
+  const store = objectStore(settings, KEY, () => undefined)
+  const inFolder = new Set([...(await store.list('')).keys()].map((name) => name.split('/')[0]))
+  expect(await store.count()).toBe(inFolder.size)
 })
 
 test('its site leads on from an address that was left, until a page stands there again', async () => {

@@ -83,7 +83,12 @@ test('a bucket of more than a thousand objects is listed whole', async () => {
   const many = bucket('many')
   const names = Array.from({ length: 1_100 }, (_, i) => `page-${String(i).padStart(4, '0')}.txt`)
   for (let i = 0; i < names.length; i += 50) await Promise.all(names.slice(i, i + 50).map((name) => many.write(name, Buffer.from(name))))
-  expect([...(await many.list('')).keys()].sort()).toEqual(names)
+  await many.write('sub/one.txt', Buffer.from('one'))
+  await many.write('sub/two/three.txt', Buffer.from('three'))
+  expect([...(await many.list('')).keys()].sort()).toEqual([...names, 'sub/one.txt', 'sub/two/three.txt'])
+  // What lies in the folder itself: as many files, and one folder.
+  expect(await many.count()).toBe(names.length + 1)
+  expect(await bucket('nothing-here').count()).toBe(0)
 })
 
 test('a store that is full says so, and what is seen stays whole', async () => {

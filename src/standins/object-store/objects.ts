@@ -30,10 +30,9 @@ export class Objects {
     return this.known.get(key) ?? null
   }
 
-  /** Keys in the order of their bytes, after one, at most so many. */
-  list(prefix: string, after: string, most: number): { readonly some: readonly Kept[]; readonly isAll: boolean } {
-    const all = [...this.known.values()].filter(({ key }) => key.startsWith(prefix) && key > after).sort((a, b) => (a.key < b.key ? -1 : 1))
-    return { some: all.slice(0, most), isAll: all.length <= most }
+  /** Objects whose keys begin so, in the order of these. */
+  list(prefix: string): readonly Kept[] {
+    return [...this.known.values()].filter(({ key }) => key.startsWith(prefix)).sort((a, b) => (a.key < b.key ? -1 : 1))
   }
 
   read({ file }: Kept): Buffer {

@@ -82,10 +82,21 @@ async function answer(
 
 function list(objects: Objects, query: URLSearchParams, response: ServerResponse): void {
   const after = Buffer.from(query.get('continuation-token') ?? '', 'base64url').toString('utf8')
-  const { some, isAll } = objects.list(query.get('prefix') ?? '', after, MOST)
-  const next = isAll ? '' : `<NextContinuationToken>${Buffer.from(some.at(-1)?.key ?? '').toString('base64url')}</NextContinuationToken>`
-  const lines = some.map(({ key, bytes }) => `<Contents><Key>${marked(key)}</Key><Size>${bytes}</Size></Contents>`)
-  xml(response, 200, `<ListBucketResult><IsTruncated>${!isAll}</IsTruncated>${next}${lines.join('')}</ListBucketResult>`)
+  const [prefix, delimiter] = [query.get('prefix') ?? '', query.get('delimiter') ?? '']
+  const told = new Map<string, string>()
+  for (const { key, bytes } of objects.list(prefix)) {
+    // What has the delimiter after the prefix is told by its beginning alone, once.
+    const end = delimiter === '' ? -1 : key.indexOf(delimiter, prefix.length)
+    const begin = key.slice(0, end + delimiter.length)
+    if (end < 0) told.set(key, `<Contents><Key>${marked(key)}</Key><Size>${bytes}</Size></Contents>`)
+    else told.set(begin, `<CommonPrefixes><Prefix>${marked(begin)}</Prefix></CommonPrefixes>`)
+  }
+  const rest = [...told].filter(([name]) => name > after)
+  const some = rest.slice(0, MOST)
+  const isAll = some.length === rest.length
+  const next = isAll ? '' : `<NextContinuationToken>${Buffer.from(some.at(-1)?.[0] ?? '').toString('base64url')}</NextContinuationToken>`
+  const lines = some.map(([, line]) => line).join('')
+  xml(response, 200, `<ListBucketResult><IsTruncated>${!isAll}</IsTruncated>${next}${lines}</ListBucketResult>`)
 }
 
 function give(objects: Objects, name: string, response: ServerResponse): void {

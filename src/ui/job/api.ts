@@ -75,6 +75,25 @@ export function uploadFont(job: string, file: File): Promise<{ font: OwnFont; no
   return callApi(`/api/jobs/${job}/fonts?name=${encodeURIComponent(file.name)}`, { method: 'POST', body: file })
 }
 
+/** Sends a file that may be large; `onSent` is told which share of it is on the other side, from 0 to 1. */
+export function sendFile<T>(url: string, file: File, onSent: (share: number) => void): Promise<T> {
+  return new Promise((resolve, reject) => {
+    // Fetch does not tell how much of a body has gone.
+    const request = new XMLHttpRequest()
+    request.open('POST', url)
+    request.responseType = 'json'
+    for (const [name, value] of Object.entries(ownHeaders())) request.setRequestHeader(name, value)
+    request.upload.addEventListener('progress', ({ loaded, total }) => onSent(loaded / Math.max(1, total)))
+    request.addEventListener('error', () => reject(new ApiError(0, 'noAnswer', NO_ANSWER)))
+    request.addEventListener('load', () => {
+      const { status, response } = request
+      if (status >= 200 && status < 300) resolve(response as T)
+      else reject(toApiError(status, response))
+    })
+    request.send(file)
+  })
+}
+
 /** Runs a long call whose reply comes as lines of JSON: progress reports, then the result. */
 export async function callWithProgress<P, R>(url: string, body: unknown, onProgress: (progress: P) => void): Promise<R> {
   const response = await send(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })

@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
 import { toast } from 'sonner'
-import { ApiError, callApi } from '../job/api'
+import { ApiError, sendFile } from '../job/api'
 import { Button } from '../parts/button'
 import { FileInput } from '../parts/file-input'
 import { refusal } from '../parts/notice'
@@ -15,35 +15,43 @@ type TakenIn = {
   readonly without: readonly string[]
 }
 
+/** What is being read in, and which share of it has been sent, from 0 to 1. */
+type Reading = { readonly name: string; readonly sent: number }
+
 /** Reads a handover in as a job, which is opened then. */
 export function ReadIn() {
   const router = useRouter()
   const input = useRef<HTMLInputElement>(null)
-  const [reading, setReading] = useState<string | null>(null)
+  const [reading, setReading] = useState<Reading | null>(null)
   const take = async (file: File | undefined): Promise<void> => {
     if (!file) return
-    setReading(file.name)
+    const { name } = file
+    setReading({ name, sent: 0 })
     try {
-      const taken = await callApi<TakenIn>(`/api/projects?name=${encodeURIComponent(file.name)}`, { method: 'POST', body: file })
+      const taken = await sendFile<TakenIn>(`/api/projects?name=${encodeURIComponent(name)}`, file, (sent) => setReading({ name, sent }))
       toast(saidOf(taken))
       for (const why of taken.without) refusal(`A template did not come along: ${why}`)
       router.push(`/jobs/${taken.job}/content`)
     } catch (error) {
       setReading(null)
-      refusal(error instanceof ApiError ? error.message : `“${file.name}” could not be read in. Choose it again.`)
+      refusal(error instanceof ApiError ? error.message : `“${name}” could not be read in. Choose it again.`)
     }
   }
   return (
     <>
       <Button look="quiet" disabled={reading !== null} onClick={() => input.current?.click()}>
-        {reading === null ? 'Read a handover in' : 'Reading it in…'}
+        {reading === null ? 'Read a handover in' : saidMeanwhile(reading)}
       </Button>
       <span role="status" className="sr-only">
-        {reading === null ? '' : `Reading “${reading}” in`}
+        {reading === null ? '' : `Reading “${reading.name}” in`}
       </span>
       <FileInput input={input} label="Handover" accept=".zip,application/zip" onFiles={([file]) => void take(file)} />
     </>
   )
+}
+
+function saidMeanwhile({ sent }: Reading): string {
+  return sent < 1 ? `Sending it: ${Math.floor(sent * 100)} %` : 'Reading it in…'
 }
 
 function saidOf({ name, isCopy, packs }: TakenIn): string {

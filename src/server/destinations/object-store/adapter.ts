@@ -26,9 +26,12 @@ const listSchema = v.object({
   ListBucketResult: v.object({
     // One alone is no list, as the parser has it.
     Contents: v.optional(v.unknown(), []),
+    CommonPrefixes: v.optional(v.unknown(), []),
     NextContinuationToken: v.optional(v.string()),
   }),
 })
+type Listed = v.InferOutput<typeof listSchema>['ListBucketResult']
+const asList = (one: unknown): readonly unknown[] => (Array.isArray(one) ? one : [one])
 const objectSchema = v.object({ Key: v.string(), Size: v.string() })
 
 /** The bucket, as a server that takes files. */
@@ -53,24 +56,30 @@ export function objectStore(settings: ObjectStoreSettings, { keyId, key }: Objec
   }
   const at = (file: string): string => whole + path(file).slice(bucket.length + 1)
   const remove = async (file: string): Promise<void> => void (await ask(`removing ${file}`, 'DELETE', at(file)))
+  const listed = async (wanted: Readonly<Record<string, string>>, token: string | null): Promise<Listed> => {
+    const asked = Object.entries({ 'list-type': '2', ...wanted, 'continuation-token': token ?? '' }).filter(([, value]) => value !== '')
+    const query = new URLSearchParams(asked).toString().replaceAll('+', '%20')
+    const { body } = await ask('listing the bucket', 'GET', `${whole}?${query}`)
+    return v.parse(listSchema, parseXml(body.toString('utf8'))).ListBucketResult
+  }
   const page = async (begin: string, token: string | null, found: Map<string, number>): Promise<FilesThere> => {
-    const query = new URLSearchParams({
-      'list-type': '2',
-      ...(begin && { prefix: begin }),
-      ...(token !== null && { 'continuation-token': token }),
-    })
-    const { body } = await ask('listing the bucket', 'GET', `${whole}?${query.toString().replaceAll('+', '%20')}`)
-    const { Contents: contents, NextContinuationToken: next } = v.parse(listSchema, parseXml(body.toString('utf8'))).ListBucketResult
-    for (const one of Array.isArray(contents) ? contents : [contents]) {
+    const { Contents: contents, NextContinuationToken: next } = await listed({ prefix: begin }, token)
+    for (const one of asList(contents)) {
       const { Key: name, Size: bytes } = v.parse(objectSchema, one)
       // Some tools put an empty object where others would make a folder.
       if (!name.endsWith('/')) found.set(name.slice(begin.length), Number(bytes))
     }
     return next === undefined ? found : page(begin, next, found)
   }
+  /** Objects of the folder itself, and folders in it, without what lies in those. */
+  const countIn = async (token: string | null): Promise<number> => {
+    const found = await listed({ prefix, delimiter: '/' }, token)
+    const here = [found.Contents, found.CommonPrefixes].flatMap(asList).length
+    return found.NextContinuationToken === undefined ? here : here + (await countIn(found.NextContinuationToken))
+  }
   return {
     list: (under) => page(under === '' ? prefix : `${prefix}${under}/`, null, new Map()),
-    count: async () => (await page(prefix, null, new Map())).size,
+    count: () => countIn(null),
     read: async (file) => {
       try {
         return (await ask(`reading ${file}`, 'GET', at(file))).body
