@@ -12,6 +12,7 @@ let make: typeof import('../../src/server/use-cases/make-job')
 let log: typeof import('../../src/server/log/edit-log')
 let destinations: typeof import('../../src/server/use-cases/destinations')
 let preparing: typeof import('../../src/server/use-cases/prepare-release')
+let planning: typeof import('../../src/server/use-cases/plan-publication')
 let publishing: typeof import('../../src/server/use-cases/publish')
 let publications: typeof import('../../src/server/store/publications')
 let releases: typeof import('../../src/server/store/releases')
@@ -23,11 +24,12 @@ const silent = (): void => undefined
 beforeAll(async () => {
   ownDataFolder()
   process.env.INSTANT_FIT_FOLDERS = folders
-  ;[make, log, destinations, preparing, publishing, publications, releases, paths, looking] = await Promise.all([
+  ;[make, log, destinations, preparing, planning, publishing, publications, releases, paths, looking] = await Promise.all([
     import('../../src/server/use-cases/make-job'),
     import('../../src/server/log/edit-log'),
     import('../../src/server/use-cases/destinations'),
     import('../../src/server/use-cases/prepare-release'),
+    import('../../src/server/use-cases/plan-publication'),
     import('../../src/server/use-cases/publish'),
     import('../../src/server/store/publications'),
     import('../../src/server/store/releases'),
@@ -121,6 +123,20 @@ test('a page at a new address is known to stand there, though the site went out 
   expect(paths.publishedPaths(job)).toContainEqual({ path: '/who-we-are/', page: ABOUT })
   await publish()
   expect(paths.publishedPaths(job).map((one) => one.path)).toEqual(['/', '/about/', '/who-we-are/'])
+})
+
+test('a page that is planned alone goes live at its time as it was then', async () => {
+  await publish()
+  change(setText('about.title', 'heading', 'For the opening'), { type: 'fact/set', fact: 'phone', value: '01632 960001' })
+  const at = new Date(Date.now() + 3_600_000)
+  const asked = { revision: revision(), page: ABOUT, destination, note: '', at: at.toISOString(), zone: 'Europe/Berlin' }
+  await planning.planPublication(job, asked, silent, BY)
+  expect(planning.plannedLines(job, destination)).toMatchObject([{ alone: ABOUT, fault: null }])
+  change(setText('about.title', 'heading', 'After it'))
+  await planning.publishDue(at)
+  expect(page('about/index.html')).toContain('For the opening')
+  expect(planning.plannedLines(job, destination)).toEqual([])
+  expect(live().alone).toEqual([{ page: ABOUT, revision: asked.revision }])
 })
 
 test('what cannot go alone says why, and nothing is sent', async () => {

@@ -35,6 +35,11 @@ function toRelease(row: ReleaseRow): Release {
   return { id, number, revision, alone, address, builtAt: row.built_at, manifest: v.parse(manifestSchema, JSON.parse(row.manifest)) }
 }
 
+/** The page that went out alone in a release; null where all did. */
+export function lastAlone({ alone }: Pick<Release, 'alone'>): string | null {
+  return alone.at(-1)?.page ?? null
+}
+
 /** A release with when visitors were last switched to it, by whom, and what was noted then. */
 export type PublishedRelease = Release & { readonly lastLiveAt: string; readonly person: string | null; readonly note: string }
 

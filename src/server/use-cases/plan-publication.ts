@@ -8,6 +8,7 @@ import type { By } from '../people/sessions'
 import type { OnProgress } from '../releases/carry-out'
 import { addressedAt } from '../releases/where'
 import { noteAudit } from '../store/audit'
+import { getRelease, lastAlone } from '../store/releases'
 import { dropPlanned, dueBy, insertPlanned, notePlannedFault, plannedOf, type Planned } from '../store/planned'
 import { runTask } from '../tasks/run-task'
 import { page, presentRelease, publish } from './publish'
@@ -34,10 +35,20 @@ function isZone(name: string): boolean {
 }
 
 /** What goes live later, as the screen tells of it. */
-export type PlannedLine = Pick<Planned, 'id' | 'at' | 'zone' | 'note' | 'fault'>
+export type PlannedLine = Pick<Planned, 'id' | 'at' | 'zone' | 'note' | 'fault'> & {
+  /** The page that goes live alone, by its id. */
+  readonly alone: string | null
+}
 
 export function plannedLines(job: string, destination: string): PlannedLine[] {
-  return plannedOf(job, destination).map(({ id, at, zone, note, fault }) => ({ id, at, zone, note, fault }))
+  return plannedOf(job, destination).map(({ id, at, zone, note, fault, release }) => ({
+    id,
+    at,
+    zone,
+    note,
+    fault,
+    alone: lastAlone(getRelease(job, release)),
+  }))
 }
 
 /** Builds the site as the screen shows it now, to be published at a time; what is done until then is not in it. */

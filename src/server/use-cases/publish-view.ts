@@ -9,7 +9,7 @@ import { destinationsOf, type KeptDestination } from '../store/destinations'
 import { getJob } from '../store/jobs'
 import { namesOfPeople } from '../store/people'
 import { livePublication, openPublications } from '../store/publications'
-import { getRelease, publishedReleases } from '../store/releases'
+import { getRelease, lastAlone, publishedReleases } from '../store/releases'
 import { findJobLine } from './list-jobs'
 import { plannedLines, type PlannedLine } from './plan-publication'
 import { domainView } from './own-domain'
@@ -118,7 +118,7 @@ function releaseLines(job: string, destination: string): readonly ReleaseLine[] 
   return publishedReleases(job, destination).map((release) => ({
     id: release.id,
     number: release.number,
-    alone: release.alone.at(-1)?.page ?? null,
+    alone: lastAlone(release),
     at: release.lastLiveAt,
     address: release.address,
     live: release.id === live?.release,

@@ -8,12 +8,15 @@ import { inputClass } from '../parts/field'
 import { refusal } from '../parts/notice'
 import { Panel } from '../parts/panel'
 import { atIn } from '../parts/words'
+import { useAloneWords } from './use-alone-words'
 
 export type PlannedLine = {
   readonly id: string
   readonly at: string
   readonly zone: string
   readonly note: string
+  /** The page that goes live alone, by its id. */
+  readonly alone: string | null
   readonly fault: string | null
 }
 
@@ -96,6 +99,7 @@ export function PlanLater({ job, destination, revision, page, note, onPlanned }:
 /** What goes live later, each with when, in the zone that it was said in. */
 export function PlannedList({ job, planned }: { readonly job: string; readonly planned: readonly PlannedLine[] }) {
   const router = useRouter()
+  const aloneWords = useAloneWords()
   if (planned.length === 0) return null
   const take = async (id: string): Promise<void> => {
     try {
@@ -107,10 +111,11 @@ export function PlannedList({ job, planned }: { readonly job: string; readonly p
   }
   return (
     <ul aria-label="Planned" className="mt-4 border border-seam bg-cloth text-sm">
-      {planned.map(({ id, at, zone, note, fault }) => (
+      {planned.map(({ id, at, zone, note, alone, fault }) => (
         <li key={id} className="flex items-center gap-3 border-b border-seam px-3 py-2 last:border-b-0">
           <span className="min-w-0 flex-1">
             Goes live on <span className="font-semibold">{atIn(at, zone)}</span> <span className="text-soft">({zone})</span>
+            {alone !== null && <span className="block">{aloneWords(alone)}</span>}
             {note && (
               <span className="block truncate text-soft" dir="auto">
                 {note}

@@ -1,11 +1,9 @@
 'use client'
 import Link from 'next/link'
-import { pageTexts } from '@/core/fill'
-import { findPage } from '@/core/site'
-import { useSite } from '../job/use-site'
 import { Button, buttonClass } from '../parts/button'
 import { count, dayAndTime, kilobytes } from '../parts/words'
 import type { ReleaseLine } from './release-line'
+import { useAloneWords } from './use-alone-words'
 import { TakeOff } from './take-off'
 
 type Props = {
@@ -30,7 +28,7 @@ type Props = {
 export function ReleaseRow(props: Props) {
   const { job, destination, isSeenAtOnce, release, liveUrl, busy, isAsked, onTakeOff } = props
   const { id, number, live, address, files, bytes, note, alone } = release
-  const nameOfPage = usePageName()
+  const aloneWords = useAloneWords()
   return (
     <li className={`border-t border-seam py-3 ${live ? 'border-t-2 border-t-ink' : ''}`}>
       <div className="flex items-baseline justify-between gap-2">
@@ -38,7 +36,7 @@ export function ReleaseRow(props: Props) {
         {live && <span className="bg-tape px-1.5 font-mono text-xs">{isSeenAtOnce ? 'live' : 'in the zip'}</span>}
       </div>
       <When release={release} />
-      {alone !== null && <p className="text-sm">{nameOfPage(alone)} alone</p>}
+      {alone !== null && <p className="text-sm">{aloneWords(alone)}</p>}
       <p className="text-sm text-soft">
         {count(files, 'file')}, {kilobytes(bytes)}, <span className="font-mono text-xs">{address}</span>
       </p>
@@ -71,15 +69,6 @@ export function ReleaseRow(props: Props) {
       {live && liveUrl && isSeenAtOnce && <TakeOff address={liveUrl} busy={busy} onTakeOff={onTakeOff} />}
     </li>
   )
-}
-
-/** How a page of the job is told; one that is gone has no name any more. */
-function usePageName(): (id: string) => string {
-  const { pack, document } = useSite()
-  return (id) => {
-    const page = findPage(document, id)
-    return page ? `“${pageTexts(pack, document, page).name}”` : 'A page that is gone by now,'
-  }
 }
 
 /** The site was taken off then. */
