@@ -35,8 +35,8 @@ export function withPageAlone(live: SiteDocument, now: SiteDocument, id: PageId)
   const page = findPage(now, id)
   if (page?.in.type === 'page' && !findPage(live, id) && !findPage(live, page.in.page))
     return { ok: false, why: 'it stands under a page that visitors do not have yet' }
-  const going = sectionsAt(live, id).filter(({ id: section }) => pageAt(now, section) !== id)
-  const outlived = applied(live, toEditOrNull(handOver(live, idsOf(going), ({ in: at }) => pageOf(at) === id)))
+  const going = sectionsAt(live, id).flatMap((section) => (pageAt(now, section.id) === id ? [] : [section.id]))
+  const outlived = applied(live, toEditOrNull(handOver(live, going, ({ in: at }) => pageOf(at) === id)))
   if (!outlived.ok || !page) return outlived.ok ? applied(outlived.document, { type: 'page/remove', page: id }) : outlived
   return applied(outlived.document, bringBackPage(outlived.document, withOwnWords(now, outlived.document, id), id))
 }
@@ -48,10 +48,6 @@ function applied(document: SiteDocument, edit: Edit | null): PageAlone {
 
 function toEditOrNull(steps: readonly EditStep[]): Edit | null {
   return steps.length === 0 ? null : toEdit(steps)
-}
-
-function idsOf(sections: readonly Section[]): readonly Section['id'][] {
-  return sections.map(({ id }) => id)
 }
 
 /**
