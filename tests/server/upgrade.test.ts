@@ -197,7 +197,7 @@ describe('a migration', () => {
       '2fedaae00bf41b72dcb1130b86297a045567c3d4511dff99b7866da8fb002de3',
       '63fc3b87e833430efbaaa328c4522c4b2306d2a83b1dfe766a46660bf610fcfb',
       '3daa2162b37a963856cfced2fce0e92de4458bfa84a4a06e7c6405ef0a1ff8b7',
-      '0527f4555c988e6005453770ea0db45a3541ac8c956452a886a45c705945f114',
+      '6ce70f251b0750f97208562737a620b894ad96ba6e724b6d0f99838ebdadfe57',
     ]
     expect(migrations.readMigrations().map((m) => m.hash)).toEqual(ran)
   })
