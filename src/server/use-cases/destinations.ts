@@ -23,7 +23,7 @@ export const originSchema = v.pipe(
   v.check(({ protocol }) => protocol === 'http:' || protocol === 'https:', 'An address begins with http:// or https://'),
   v.check(({ search, hash, username }) => !search && !hash && !username, 'Only where the site stands: nothing with ?, # or @ in it'),
   v.check(({ pathname }) => !/\.[a-z0-9]+$/i.test(pathname), 'Where the site stands, not one of its files'),
-  v.transform(({ origin, pathname }) => origin + pathname.replace(/\/+$/, '')),
+  v.transform(({ origin, pathname }) => [origin, ...pathname.split('/').filter((part) => part !== '')].join('/')),
 )
 
 export const newDestinationSchema = v.strictObject({
