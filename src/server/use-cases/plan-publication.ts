@@ -11,14 +11,14 @@ import { noteAudit } from '../store/audit'
 import { getRelease, lastAlone } from '../store/releases'
 import { dropPlanned, dueBy, insertPlanned, notePlannedFault, plannedOf, type Planned } from '../store/planned'
 import { runTask } from '../tasks/run-task'
-import { page, presentRelease, publish } from './publish'
+import { alonePage, presentRelease, publish } from './publish'
 
 const LOOK_MS = 15_000
 const YEAR_MS = 366 * 86_400_000
 
 export const planSchema = v.strictObject({
   revision: v.pipe(v.number(), v.integer()),
-  page,
+  page: alonePage,
   destination: v.optional(v.string(), WEB_HOST),
   note: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(MAX_NOTE)), ''),
   at: v.pipe(v.string(), v.isoTimestamp()),

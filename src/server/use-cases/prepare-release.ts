@@ -12,7 +12,7 @@ import { noteMenuFit } from '../store/menu-fits'
 import { livePublication } from '../store/publications'
 import { getRelease } from '../store/releases'
 import { noteTextHold } from '../store/text-holds'
-import { page, presentSite } from './publish'
+import { alonePage, presentSite } from './publish'
 
 /** The name of all that decides what was measured. */
 const keySchema = v.pipe(v.string(), v.regex(/^[0-9a-f]{16}$/))
@@ -20,7 +20,7 @@ const MOST_HOLDS = 2000
 /** What the browser has measured: from which width the menu fits, in px, and how texts are held to their lines. */
 export const prepareSchema = v.strictObject({
   destination: v.optional(v.string()),
-  page,
+  page: alonePage,
   menu: v.optional(
     v.strictObject({
       key: keySchema,

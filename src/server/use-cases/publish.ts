@@ -16,12 +16,12 @@ import { findRelease, getRelease, insertRelease, type Release } from '../store/r
 import { runTask, stopTask } from '../tasks/run-task'
 
 /** A page that is to go out alone. */
-export const page = v.optional(v.pipe(v.string(), v.maxLength(160)))
+export const alonePage = v.optional(v.pipe(v.string(), v.maxLength(160)))
 const note = v.optional(v.pipe(v.string(), v.trim(), v.maxLength(MAX_NOTE)))
 const destination = v.optional(v.string())
 /** The site, or a page of it, as it is at the revision that the screen shows; an earlier release once more; or nothing: it is taken off. */
 export const publishSchema = v.union([
-  v.strictObject({ revision: v.pipe(v.number(), v.integer()), page, note, destination }),
+  v.strictObject({ revision: v.pipe(v.number(), v.integer()), page: alonePage, note, destination }),
   v.strictObject({ release: v.string(), note, destination }),
   v.strictObject({ withdraw: v.literal(true), destination }),
 ])
