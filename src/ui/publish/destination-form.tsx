@@ -45,7 +45,7 @@ export function DestinationForm({ job, line, children }: Props) {
   }
   const add = async (): Promise<void> => {
     try {
-      const name = typed.name.trim() || hostIn(typed.origin)
+      const name = typed.name.trim() || shortOf(typed.origin)
       const knownBy = known?.knownBy ?? null
       const told = { name, origin: typed.origin }
       const at = `/api/jobs/${job}/destinations`
@@ -141,8 +141,11 @@ function hasWorked({ results }: Tried): boolean {
   return results.some(({ step, state }) => step === 'write' && state === 'done')
 }
 
-function hostIn(origin: string): string {
-  return URL.canParse(origin) ? new URL(origin).hostname : origin
+/** An address without how it is asked for: two sites may stand in folders of one host. */
+function shortOf(address: string): string {
+  if (!URL.canParse(address)) return address
+  const { hostname, pathname } = new URL(address)
+  return hostname + (pathname === '/' ? '' : pathname)
 }
 
 const KINDS: readonly OwnKind[] = ['sftp', 'ftp', 'object-store', 'folder', 'zip']
