@@ -13,7 +13,14 @@ declare module 'tr46' {
 }
 
 declare module 'subset-font' {
-  export default function subsetFont(font: Buffer, letters: string, options?: { targetFormat?: 'woff2' | 'woff' | 'sfnt' }): Promise<Buffer>
+  /** `keepFeatures` are OpenType tags; `noHinting` leaves out what only fits letters to coarse pixels. */
+  export type SubsetOptions = {
+    readonly targetFormat?: 'woff2' | 'woff' | 'sfnt'
+    readonly keepFeatures?: readonly string[]
+    readonly variationAxes?: Readonly<Record<string, number | { readonly min: number; readonly max: number }>>
+    readonly noHinting?: boolean
+  }
+  export default function subsetFont(font: Buffer, letters: string, options?: SubsetOptions): Promise<Buffer>
 }
 
 declare module 'hyphen/*' {

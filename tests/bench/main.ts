@@ -22,6 +22,7 @@ import { benchLargeJob, benchJobList, makeJob } from './large-job'
 import { benchKeys } from './keys'
 import { benchLines } from './lines'
 import { benchLibrary, benchPages } from './pages'
+import { benchPhone } from './phone'
 import { line, percentiles, time } from './report'
 import { benchBrief, benchPuttingOn, benchTryOns } from './template-room'
 import { askApp, browserState } from '../door'
@@ -188,6 +189,7 @@ const CORE = new Map<string, () => void | Promise<void>>([
   ['large-job', benchLargeJob],
   ['signing-in', benchSigningIn],
   ['destinations', benchDestinations],
+  ['phone', benchPhone],
 ])
 type Bench = (page: Page, rig: Awaited<ReturnType<typeof makeRig>>) => Promise<void>
 const INTERFACE = new Map<string, Bench>([

@@ -2,6 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process'
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
+import { strFromU8, unzipSync } from 'fflate'
 import ssh2 from 'ssh2'
 import type { Reach } from '../../src/server/destinations/kinds'
 import { fingerprint } from '../../src/server/destinations/sftp/connect'
@@ -10,8 +11,11 @@ import { killWhole, openSsh, type OpenSsh } from '../outside/real-servers'
 import { random } from '../random'
 import { PAGES } from './made-site'
 
-/** What is killed: our stand-ins, and OpenSSH's own server with the process that it has for each line. */
-export const KILLED_KINDS = ['sftp', 'openssh', 'ftp', 'object-store'] as const
+/**
+ * What is killed: our stand-ins, and OpenSSH's own server with the process that it has for each line. A folder and a zip on this machine
+ * have no server but the one that shows the folder.
+ */
+export const KILLED_KINDS = ['sftp', 'openssh', 'ftp', 'object-store', 'folder', 'zip'] as const
 export type KilledKind = (typeof KILLED_KINDS)[number]
 export type PublishTally = {
   readonly rounds: number
@@ -41,13 +45,13 @@ export async function killedPublishing(
   const server = new Server(kind)
   try {
     await server.start()
-    const reach = server.reach()
+    const to = { reach: server.reach(), sites: server.sites }
     let number = 1
-    await published(reach, number)
+    await published(to, number)
     let [seen, live, cut] = [await server.look(number), 1, 0]
     for (let round = 0; round < rounds; round++) {
       const victim = VICTIMS[Math.floor(next() * VICTIMS.length)]!
-      const publisher = begin(reach, number + 1, 50)
+      const publisher = begin(to, number + 1, 50)
       await publisher.begun
       const until = Date.now() + next() * LONGEST_MS
       while (Date.now() < until) seen += await server.look()
@@ -59,7 +63,7 @@ export async function killedPublishing(
       live += reached - number
       number = Math.max(number, reached) + 51
       cut++
-      await published(reach, number)
+      await published(to, number)
       seen += await server.look(number)
       live++
       if (round % 20 === 19) tell(`${kind}: ${round + 1} rounds, ${live} releases, ${seen} pages`)
@@ -80,10 +84,14 @@ async function endWhole(child: ChildProcess | null): Promise<void> {
 
 type Publisher = { readonly child: ChildProcess; readonly begun: Promise<void>; readonly ended: Promise<number> }
 
+/** Where is published to, and the folder that is set aside for sites on this machine. */
+type Target = { readonly reach: Reach; readonly sites: string }
+
 /** Begins to publish releases from a number on; `ended` tells the last that was live. */
-function begin(reach: Reach, first: number, count: number): Publisher {
+function begin({ reach, sites }: Target, first: number, count: number): Publisher {
   const args = ['--import', 'tsx', path.join('tests', 'campaigns', 'publisher.ts'), JSON.stringify(reach), String(first), String(count)]
-  const child = spawn(process.execPath, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] })
+  const env = { ...process.env, INSTANT_FIT_FOLDERS: sites }
+  const child = spawn(process.execPath, args, { cwd: root, env, stdio: ['ignore', 'pipe', 'pipe'] })
   let last = first - 1
   let fault = ''
   const begun = new Promise<void>((resolve) => {
@@ -110,8 +118,8 @@ function numberOn(page: string | null): number {
   return page === null ? Infinity : Number(/<title>(\d+)</.exec(page)?.[1])
 }
 
-async function published(reach: Reach, number: number): Promise<void> {
-  const { child, ended } = begin(reach, number, 1)
+async function published(to: Target, number: number): Promise<void> {
+  const { child, ended } = begin(to, number, 1)
   const last = await ended
   if (last !== number || child.exitCode !== 0) throw new Error(`Release ${number} did not go live`)
 }
@@ -124,6 +132,11 @@ class Server {
   private ports = { files: 0, site: 0, other: 0 }
 
   constructor(private readonly kind: KilledKind) {}
+
+  /** What the server shows, and where a zip lies. */
+  get sites(): string {
+    return path.join(this.data, 'files')
+  }
 
   async start(): Promise<void> {
     if (this.ssh) return void (this.ssh.running = (await this.ssh.set.again()).child)
@@ -177,7 +190,7 @@ class Server {
       case 'openssh': {
         if (!this.ssh) throw new Error('The server was not started')
         const { user, key, hostKey, port } = this.ssh.set
-        const folder = path.join(this.data, 'files', 'public_html')
+        const folder = path.join(this.sites, 'public_html')
         return { kind: 'sftp', settings: { host: at.host, port, user, folder, hostKey }, secret: { key } }
       }
       case 'ftp':
@@ -192,6 +205,9 @@ class Server {
           settings: { ...at, isSecure: false, region: 'eu-central-1', bucket: 'tolliver-site', folder: '' },
           secret: { keyId: 'TOLLIVER-KEY', key: 'eleven kites in a row' },
         }
+      case 'folder':
+      case 'zip':
+        return { kind: this.kind, settings: { folder: 'public_html' }, secret: null }
       default:
         return this.kind satisfies never
     }
@@ -203,17 +219,18 @@ class Server {
    */
   async look(number: number | null = null): Promise<number> {
     let seen = 0
+    const get = this.kind === 'zip' ? inZip(path.join(this.sites, 'public_html.zip')) : this.get.bind(this)
     for (let at = 0; at < PAGES; at++) {
       const path = at === 0 ? '/' : `/p${at}/`
-      const page = await this.get(path, number === null && this.kind === 'sftp')
+      const page = await get(path, number === null && this.kind === 'sftp')
       if (page === null) continue
       seen++
       const said = /<title>(\d+)<.*href="(\/style-[0-9a-f]{8}\.css)".* says (\d+)\..*<!--end (\d+)-->$/s.exec(page)
       if (!said || said[1] !== said[3] || said[1] !== said[4]) throw new Error(`Page ${at} is not whole: ${page.slice(0, 200)}`)
       if (number !== null && Number(said[1]) !== number) throw new Error(`Page ${at} says ${said[1]}, and ${number} is live`)
-      const style = await this.get(said[2] ?? '', number === null)
+      const style = await get(said[2] ?? '', number === null)
       // Two releases may have come between the two; after one, the style sheet is still there.
-      if (style === null && numberOn(await this.get(path, true)) > Number(said[1]) + 1) continue
+      if (style === null && numberOn(await get(path, true)) > Number(said[1]) + 1) continue
       if (!style?.includes(`--number:${said[1]}}`) || !style.endsWith('/* as it is */\n'))
         throw new Error(`The style of page ${at} is not whole`)
     }
@@ -227,5 +244,17 @@ class Server {
     if (mayBeAway && response.status === 404) return null
     if (response.status !== 200) throw new Error(`${url} was answered ${response.status}`)
     return response.text()
+  }
+}
+
+type Get = (url: string, mayBeAway?: boolean) => Promise<string | null>
+
+/** What somebody finds who opens a zip as it is now. */
+function inZip(file: string): Get {
+  const files = unzipSync(readFileSync(file))
+  return (url) => {
+    const found = files[`${url.slice(1)}${url.endsWith('/') ? 'index.html' : ''}`]
+    if (!found) return Promise.reject(new Error(`${url} is not in the zip`))
+    return Promise.resolve(strFromU8(found))
   }
 }

@@ -135,6 +135,10 @@ describe('our authority', () => {
       `${name}:${secure}:127.0.0.1`,
     ]
     expect(await said('curl', [...at(DOMAIN), `https://${DOMAIN}:${secure}/`])).toContain('no site at this address')
+    // By one line for all that a page needs where that is spoken, and as ever where it is not (RFC 9113, 3.2; RFC 7301).
+    const spoken = (version: string): Promise<string> =>
+      said('curl', [...at(DOMAIN), version, '--output', '/dev/null', '--write-out', '%{http_version}', `https://${DOMAIN}:${secure}/`])
+    expect([await spoken('--http2'), await spoken('--http1.1')]).toEqual(['2', '1.1'])
     await expect(said('curl', [...at('other.test'), `https://other.test:${secure}/`])).rejects.toThrow()
     const shown = await said('openssl', [
       ...'s_client -brief -verify_return_error'.split(' '),

@@ -212,7 +212,7 @@ describe('a published site', () => {
     const text = pages()
       .map((f) =>
         readFileSync(at(f), 'utf8')
-          .replace(/<script.*?<\/script>/gs, '')
+          .replace(/<(script|style).*?<\/\1>/gs, '')
           .replace(/<[^>]+>/g, ''),
       )
       .join('')

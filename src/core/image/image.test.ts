@@ -58,9 +58,9 @@ test('ratios are read as designs write them', () => {
 })
 
 test('no picture is made larger than it is, and small ones are kept as they are', () => {
-  expect(variantWidths(3000)).toEqual([400, 640, 960, 1280, 1600, 2000])
-  expect(variantWidths(1440)).toEqual([400, 640, 960, 1280])
-  expect(variantWidths(1500)).toEqual([400, 640, 960, 1280, 1500])
+  expect(variantWidths(3000)).toEqual([400, 640, 800, 960, 1280, 1600, 2000])
+  expect(variantWidths(1440)).toEqual([400, 640, 800, 960, 1280])
+  expect(variantWidths(1500)).toEqual([400, 640, 800, 960, 1280, 1500])
   expect(variantWidths(120)).toEqual([120])
 })
 

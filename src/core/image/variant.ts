@@ -31,7 +31,7 @@ export type PictureVariant = {
 /** No side of a WebP picture is longer (RFC 9649, 2.6: 14 bits). */
 const LONGEST = 16_383
 
-const WIDTHS = [400, 640, 960, 1280, 1600, 2000]
+const WIDTHS = [400, 640, 800, 960, 1280, 1600, 2000]
 
 /** How wide pictures are that our own screens show whole: in a cell, and where a logo is chosen. */
 export type ThumbnailWidth = 240 | 400

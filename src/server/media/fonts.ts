@@ -1,12 +1,13 @@
 import { existsSync, readFileSync } from 'node:fs'
-import subsetFont from 'subset-font'
 import { FAMILIES, fontLetters, isInRange, RANGES, type Family, type FontFace, type FontFile } from '../../core/type'
+import { shownType, type ShownType } from '../../core/faces'
 import { hashOf } from '../files/blobs'
 import { projectFolder } from '../files/data-folder'
 import { madeOnce } from '../files/made'
 import { mediaFile } from '../files/media-file'
 import { Problem } from '../http/problems'
 import { readOutside } from '../readers/read-outside'
+import { cutDown, type Part } from './cut-down'
 
 /** Where a font file lies: in its package, or among the client's own. */
 export function fontFilePath(file: FontFile): string {
@@ -37,27 +38,62 @@ export function findFontFile(name: string): string | null {
   return file ? fontFilePath(file) : null
 }
 
+/** A font file as it is published; the main one is shown on every page. */
 export type SiteFont = { readonly path: string; readonly bytes: Buffer; readonly face: FontFace; readonly isMain: boolean }
 
-/** The font files of a site, each holding only the letters that its text can need; made once for a set of letters. */
-export async function siteFonts(families: readonly Family[], texts: Iterable<string>): Promise<SiteFont[]> {
-  const letters = fontLetters(texts)
-  const wanted = families.flatMap((family) =>
-    family.files.flatMap((file) => {
-      const own = lettersFor(file, letters)
-      return own === '' ? [] : [{ name: family.name, file, own }]
-    }),
+/** The font files of a site, each holding only what its pages and their style sheet can show; made once for the same part of a file. */
+export async function siteFonts(families: readonly Family[], pages: readonly string[], css: string): Promise<SiteFont[]> {
+  const shown = shownType(
+    css,
+    pages,
+    families.map(({ name }) => name),
   )
+  const wanted = families.flatMap(({ name, files }) =>
+    files.flatMap((file) => partsOf(name, file, shown).map((part) => ({ name, file, part }))),
+  )
+  const main = wanted.find(({ file, part }) => file === families[0]?.files[0] && part.isEverywhere)
   return Promise.all(
-    wanted.map(async ({ name, file, own }, i) => {
-      const bytes = file.whole ? readFont(file) : await subset(file, own)
+    wanted.map(async (one) => {
+      const { name, file, part } = one
+      const bytes = file.whole ? readFont(file) : await subset(file, part)
       const hash = hashOf(bytes).slice(0, 8)
       const type = file.whole ? file.file.split('.').at(-1) : 'woff2'
-      const path = `fonts/${file.file.replace(/-latin(?=-)(?!-ext)|-wght|-normal|\.\w+$/g, '')}-${hash}.${type}`
+      const weight = part.weights === null ? file.weight : part.weights.join(' ')
+      const stem = file.file.replace(/-latin(?=-)(?!-ext)|-wght|-normal|\.\w+$/g, '')
+      const path = `fonts/${stem}${part.weights === null ? '' : `-${part.weights.join('-')}`}-${hash}.${type}`
       const range = file.range === null || file.range === 'latin' ? {} : { range: RANGES[file.range] }
-      return { path, bytes, isMain: i === 0, face: { family: name, url: path, weight: file.weight, style: file.style, ...range } }
+      return { path, bytes, isMain: one === main, face: { family: name, url: path, weight, style: file.style, ...range } }
     }),
   )
+}
+
+/** Up to so many weights on a page each is a file of its own: one is about half of all together, and visitors fetch what is shown. */
+const FEW_WEIGHTS = 2
+
+/** The parts that a file is published in: none where no page shows it, all its weights in one, or each by itself. */
+function partsOf(
+  family: string,
+  file: FontFile,
+  { letters, features, faces }: ShownType,
+): readonly (Part & { readonly isEverywhere: boolean })[] {
+  const own = lettersFor(file, fontLetters(letters))
+  if (own === '') return []
+  const whole = { letters: own, features, weights: null, isEverywhere: true }
+  if (faces === null || file.whole) return [whole]
+  const shown = faces(family, file.style)
+  if (shown === null) return []
+  const [least = 0, most] = file.weight.split(' ').map(Number)
+  if (most === undefined) return [whole]
+  const within = (weight: number): number => Math.min(most, Math.max(least, weight))
+  const weights = [...new Set(shown.weights.map(within))]
+  const everywhere = new Set(shown.everywhere.map(within))
+  const part = (...of: readonly number[]): Part & { isEverywhere: boolean } => ({
+    ...whole,
+    weights: of,
+    isEverywhere: of.some((weight) => everywhere.has(weight)),
+  })
+  if (weights.length === 1 || shown.perPage <= FEW_WEIGHTS) return weights.map((weight) => part(weight))
+  return [{ ...part(Math.min(...weights), Math.max(...weights)), isEverywhere: everywhere.size > 0 }]
 }
 
 /** Of the letters wanted, those that a file is there for: one of other letters than plain Latin is left out where none is used. */
@@ -70,12 +106,10 @@ function lettersFor(file: FontFile, letters: string): string {
   return points.some(isOwn) ? String.fromCodePoint(...points) : ''
 }
 
-function subset(file: FontFile, letters: string): Promise<Buffer> {
-  const key = hashOf(`${file.file} ${letters}`).slice(0, 24)
+function subset(file: FontFile, part: Part): Promise<Buffer> {
+  const key = hashOf(`${file.file} ${part.letters} ${part.features?.join(' ')} ${part.weights?.join(' ')}`).slice(0, 24)
   return madeOnce('fonts', `${key}.woff2`, () => {
     const bytes = readFont(file)
-    return file.package === null
-      ? readOutside('subset', file.file, { bytes, letters })
-      : subsetFont(bytes, letters, { targetFormat: 'woff2' })
+    return file.package === null ? readOutside('subset', file.file, { bytes, ...part }) : cutDown(bytes, part)
   })
 }

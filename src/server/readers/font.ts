@@ -1,8 +1,9 @@
 import slugify from '@sindresorhus/slugify'
 import * as fontkit from 'fontkit'
-import subsetFont from 'subset-font'
 import type { OwnFont } from '../../core/site'
+import { fontFeatures } from '../../core/faces'
 import { missingLetters, readEmbedding } from '../../core/type'
+import { cutDown, type Part } from '../media/cut-down'
 import { Problem } from '../http/problems'
 
 /**
@@ -83,19 +84,18 @@ function damaged(name: string, cause: unknown): Problem {
 /** What is accepted can be published: the same is made of it as then. */
 async function provesSubset(name: string, bytes: Buffer, texts: readonly string[]): Promise<void> {
   try {
-    fontkit.create(await subsetFont(bytes, SAMPLE + texts.join('').slice(0, 20_000), { targetFormat: 'woff2' }))
+    fontkit.create(
+      await cutDown(bytes, { letters: SAMPLE + texts.join('').slice(0, 20_000), features: fontFeatures('', new Set()), weights: null }),
+    )
   } catch (error) {
     throw damaged(name, error)
   }
 }
 
-/** The letters of one of the client's fonts, as WOFF2. */
-export async function subsetOwn(
-  name: string,
-  { bytes, letters }: { readonly bytes: Uint8Array; readonly letters: string },
-): Promise<Uint8Array> {
+/** A part of one of the client's fonts, as WOFF2. */
+export async function subsetOwn(name: string, { bytes, ...part }: { readonly bytes: Uint8Array } & Part): Promise<Uint8Array> {
   try {
-    return await subsetFont(Buffer.from(bytes), letters, { targetFormat: 'woff2' })
+    return await cutDown(Buffer.from(bytes), part)
   } catch (error) {
     throw damaged(name, error)
   }

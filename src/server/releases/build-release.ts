@@ -130,6 +130,7 @@ async function addSharedFiles(
   const fonts = await siteFonts(
     siteFamilies(site).all,
     [...pagesApart(site.document), null].map((page) => renderPage(site, page, files).html),
+    minifyCss([tokenCss(site), designCss(site)].join('\n')),
   )
   fonts.forEach((font) => add(font.path, font.bytes))
   add('fonts/licences.txt', fontLicences(siteFamilies(site).all))

@@ -1,0 +1,2 @@
+export * from './shown-type'
+export { fontFeatures } from './font-features'

@@ -1,0 +1,35 @@
+import lighthouse, { type Result } from 'lighthouse'
+
+/** What Lighthouse finds of a page on its simulated phone: parts of 100 by what it looks at, faults, times in ms, all bytes fetched. */
+export type FoundByPhone = {
+  readonly scores: Readonly<Record<string, number>>
+  readonly faults: readonly string[]
+  readonly firstMs: number
+  readonly largestMs: number
+  readonly bytes: number
+}
+
+/** Has Lighthouse look at an address in the browser that listens on a port. */
+export async function lookByPhone(url: string, port: number): Promise<FoundByPhone> {
+  const answer = await lighthouse(url, { port, output: 'json', logLevel: 'silent' })
+  if (!answer) throw new Error(`Lighthouse says nothing of ${url}`)
+  return read(answer.lhr)
+}
+
+function read({ categories, audits }: Result): FoundByPhone {
+  const number = (audit: string): number => Math.round(audits[audit]?.numericValue ?? Number.NaN)
+  const faults = Object.values(categories).flatMap(({ id, auditRefs }) =>
+    auditRefs.flatMap((ref) => {
+      const audit = audits[ref.id]
+      const isFault = id !== 'performance' && ref.weight > 0 && audit !== undefined && audit.score !== null && audit.score < 1
+      return isFault ? [`${audit.id}: ${audit.title}`] : []
+    }),
+  )
+  return {
+    scores: Object.fromEntries(Object.entries(categories).map(([name, { score }]) => [name, Math.round((score ?? 0) * 100)])),
+    faults,
+    firstMs: number('first-contentful-paint'),
+    largestMs: number('largest-contentful-paint'),
+    bytes: number('total-byte-weight'),
+  }
+}
