@@ -117,6 +117,8 @@ test('a name is judged while it is typed, and others are offered', async ({ page
     ['-edge', 'neither begins nor ends with a hyphen'],
     ['a'.repeat(64), '63 characters'],
     ['a.b', 'letters, digits and hyphens only'],
+    ['tol1iver-and-wren', 'could be mistaken for “tolliver-and-wren”, which is another site’s'],
+    ['ѕaltmarsh', 'letters of several scripts'],
     ['', 'Choose a name'],
   ] as const) {
     await field.fill(typed)

@@ -75,6 +75,33 @@ test('a name belongs to whoever took it first', () => {
   for (const bad of ['-a', 'a-', 'A', 'a..b', '.a', '../x', '']) expect(() => store.claim(bad, 'job1'), bad).toThrow('not a host name')
 })
 
+test('a name that could be mistaken for another’s is not free (UTS 39, 4; examples from memory)', () => {
+  const at = folder()
+  const store = new SiteStore(at, null)
+  store.claim('tolliver-and-wren', 'job1')
+  store.claim('modern', 'job1')
+  store.claim('xn--caf-dma', 'job1')
+  for (const alike of [
+    'tol1iver-and-wren',
+    'tolliverandwren',
+    'tolliver-and-vvren',
+    'rnodern',
+    'm0dern',
+    'cafe',
+    'xn--tlliver-and-wren-mkn',
+  ]) {
+    expect(store.findAlike(alike), alike).not.toBeNull()
+    expect(() => store.claim(alike, 'job2'), alike).toThrow('taken')
+    // What is somebody's own is not mistaken for somebody else's.
+    expect(() => store.claim(alike, 'job1'), alike).not.toThrow()
+  }
+  for (const other of ['tolliver', 'wren', 'tolliver-and-wrens', 'mode', 'caff']) {
+    expect(store.findAlike(other), other).toBeNull()
+    expect(store.claim(other, 'job2'), other).toBe(true)
+  }
+  expect(new SiteStore(at, null).findAlike('w-ren')).toBe('wren')
+})
+
 test('no path leads out of a site’s folder', async () => {
   const where = folder()
   const store = new SiteStore(where, null)

@@ -1,7 +1,7 @@
 import { toUnicode } from 'tr46'
 import { toAsciiName } from '../ascii-name'
 
-export type SiteNameProblem = 'empty' | 'tooLong' | 'letters' | 'hyphens' | 'reserved'
+export type SiteNameProblem = 'empty' | 'tooLong' | 'letters' | 'hyphens' | 'reserved' | 'mixed'
 export type SiteName =
   | {
       readonly ok: true
@@ -24,6 +24,7 @@ const SENTENCES: Record<SiteNameProblem, string> = {
   letters: 'A name takes letters, digits and hyphens only. Leave out spaces, dots and other signs.',
   hyphens: 'A name neither begins nor ends with a hyphen, and has no two in its third and fourth place.',
   reserved: 'That name is kept by the web host for itself. Choose another.',
+  mixed: 'That name has letters of several scripts, some of which look like others. Write it in the letters of one.',
 }
 
 /**
@@ -39,34 +40,63 @@ export function parseSiteName(text: string): SiteName {
   const label = toAsciiName(typed)
   if (label === null) return refuse(/^[\x00-\x7f]*$/.test(typed) || [...typed].length < 40 ? 'letters' : 'tooLong')
   if (RESERVED.has(label)) return refuse('reserved')
-  return { ok: true, label, shown: toUnicode(label).domain }
+  const shown = toUnicode(label).domain
+  return isOfOneScript(shown) ? { ok: true, label, shown } : refuse('mixed')
+}
+
+/** Scripts in everyday use (UAX 31, table 5; from memory). */
+const SCRIPTS = (
+  'Latin Cyrillic Greek Arabic Hebrew Armenian Georgian Han Hiragana Katakana Hangul Bopomofo Thai Lao Khmer Myanmar Ethiopic Devanagari ' +
+  'Bengali Gurmukhi Gujarati Oriya Tamil Telugu Kannada Malayalam Sinhala Tibetan Thaana'
+).split(' ')
+/** What is written together (UTS 39, 5.2, “Highly Restrictive”): with Latin the scripts of Japanese, of Chinese and of Korean. */
+const TOGETHER = ['Latin Han Hiragana Katakana', 'Latin Han Bopomofo', 'Latin Han Hangul'].map((scripts) => scripts.split(' '))
+const LETTERS_OF = new Map(SCRIPTS.map((script) => [script, new RegExp(`^\\p{Script_Extensions=${script}}$`, 'u')]))
+
+function isOfOneScript(shown: string): boolean {
+  const letters = [...shown].filter((letter) => !/^[\p{Script=Common}\p{Script=Inherited}]$/u.test(letter))
+  return [...SCRIPTS.map((script) => [script]), ...TOGETHER].some((scripts) =>
+    letters.every((letter) => scripts.some((script) => LETTERS_OF.get(script)?.test(letter))),
+  )
 }
 
 function refuse(problem: SiteNameProblem): SiteName {
   return { ok: false, problem, sentence: SENTENCES[problem] }
 }
 
-/** Up to four names like the one wanted that are free: with the town, the trade, or a number. `slugs` come cleaned. */
+/**
+ * Names like the one wanted, those that read best first: with the town, the trade, the first word alone, or a number. No word comes twice.
+ * `slugs` come cleaned.
+ */
 export function suggestSiteNames(
   wanted: string,
   slugs: { readonly name: string; readonly locality: string; readonly trade: string },
-  isFree: (label: string) => boolean,
 ): string[] {
   const base = wanted || slugs.name || 'site'
+  const [short = ''] = slugs.name.split('-')
   const tries = [
-    slugs.name,
-    `${base}-${slugs.locality}`,
-    `${slugs.name}-${slugs.locality}`,
-    `${base}-${slugs.trade}`,
-    ...[2, 3, 4, 5].map((n) => `${base}-${n}`),
+    [slugs.name || base],
+    [base, slugs.locality],
+    [slugs.name, slugs.locality],
+    [base, slugs.trade],
+    [slugs.name, slugs.trade],
+    [short, slugs.locality],
+    ...[2, 3, 4, 5].map((n) => [slugs.name || base, String(n)]),
   ]
   const fitting = tries
-    .map((t) =>
-      t
+    .filter(([one = '', more]) => more === undefined || (one !== '' && more !== '' && !sharesWord(one, more)))
+    .map((parts) =>
+      parts
+        .join('-')
         .replace(/^-+|-+$/g, '')
         .slice(0, 63)
         .replace(/-+$/, ''),
     )
-    .filter((t) => t !== wanted && parseSiteName(t).ok)
-  return [...new Set(fitting)].filter(isFree).slice(0, 4)
+    .filter((name) => name !== wanted && parseSiteName(name).ok)
+  return [...new Set(fitting)]
+}
+
+function sharesWord(one: string, other: string): boolean {
+  const words = new Set(one.split('-'))
+  return other.split('-').some((word) => words.has(word))
 }

@@ -16,7 +16,8 @@ export type Capabilities = {
   readonly keepsContent: boolean
 }
 
-export type HostedSite = { readonly owner: string; readonly release: string | null }
+/** `alike`: nothing is at the address itself, but it could be mistaken for that one. */
+export type HostedSite = { readonly owner: string; readonly release: string | null; readonly alike?: string }
 /** Ends a call in which nothing happens for too long; `alive` says that something does. */
 export type CallOptions = { readonly signal: AbortSignal; readonly alive: () => void }
 

@@ -1,3 +1,4 @@
+import { domainToUnicode } from 'node:url'
 import { toSegment } from '../../core/pages'
 import { parseSiteName, suggestSiteNames } from '../../core/release'
 import { factsOf } from '../../core/site'
@@ -18,17 +19,29 @@ export type AddressAnswer =
 export async function askAddress(jobId: string, typed: string): Promise<AddressAnswer> {
   const job = getJob(jobId)
   const name = parseSiteName(typed)
-  if (!name.ok) return { state: 'refused', sentence: name.sentence, suggestions: await freeNames(jobId, toSegment(typed, 50)) }
+  if (!name.ok)
+    return {
+      state: 'refused',
+      sentence: name.sentence,
+      suggestions: await freeNames(jobId, name.problem === 'mixed' ? '' : toSegment(typed, 50)),
+    }
   if (job.address === name.label) return { state: 'yours', label: name.label, shown: name.shown }
-  if (await isFree(name.label, jobId)) return { state: 'free', label: name.label, shown: name.shown }
-  return { state: 'taken', sentence: `“${name.shown}” is taken by another site.`, suggestions: await freeNames(jobId, name.label) }
+  const taken = await takenBy(name.label, jobId)
+  if (taken === null) return { state: 'free', label: name.label, shown: name.shown }
+  const sentence =
+    taken === name.label
+      ? `“${name.shown}” is taken by another site.`
+      : `“${name.shown}” could be mistaken for “${domainToUnicode(taken)}”, which is another site’s. Choose one that looks different.`
+  // What looks like another’s is nothing to begin from.
+  return { state: 'taken', sentence, suggestions: await freeNames(jobId, taken === name.label ? name.label : '') }
 }
 
-async function isFree(label: string, jobId: string): Promise<boolean> {
+/** The address of another job’s site that has a label, or that it could be mistaken for; null where it is free. */
+async function takenBy(label: string, jobId: string): Promise<string | null> {
   const job = findJobByAddress(label)
-  if (job && job.id !== jobId) return false
+  if (job && job.id !== jobId) return label
   const site = await orProblem(destinationOf(), label, () => destinationOf().find(label))
-  return site === null || site.owner === jobId
+  return site === null || site.owner === jobId ? null : (site.alike ?? label)
 }
 
 async function freeNames(jobId: string, wanted: string): Promise<string[]> {
@@ -38,9 +51,9 @@ async function freeNames(jobId: string, wanted: string): Promise<string[]> {
     locality: toSegment(facts.address?.locality ?? ''),
     trade: toSegment(facts.trade ?? ''),
   }
-  const tries = suggestSiteNames(wanted, slugs, () => true)
-  const free = await Promise.all(tries.map((label) => isFree(label, jobId)))
-  return tries.filter((_, i) => free[i])
+  const tries = suggestSiteNames(wanted, slugs)
+  const taken = await Promise.all(tries.map((label) => takenBy(label, jobId)))
+  return tries.filter((_, i) => taken[i] === null).slice(0, 4)
 }
 
 /** Makes a name this job's address; it is claimed at the host before it is noted here. */

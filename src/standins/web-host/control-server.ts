@@ -62,7 +62,9 @@ async function answer(
     case 'GET sites': {
       const site = store.findSite(name)
       // Where visitors are sent on, nothing is live.
-      return site ? [200, { ...site, release: site.movedTo === null ? store.currentRelease(name) : null }] : [404, { error: 'free' }]
+      if (site) return [200, { ...site, release: site.movedTo === null ? store.currentRelease(name) : null }]
+      const alike = name && !name.includes('.') ? store.findAlike(name) : null
+      return [404, alike === null ? { error: 'free' } : { error: 'alike', alike, owner: store.findSite(alike)?.owner }]
     }
     case 'PUT sites':
       return [store.claim(name, read(ownerSchema, await readJson(request)).owner) ? 201 : 200, {}]

@@ -15,6 +15,7 @@ import {
 import path from 'node:path'
 import { LRUCache } from 'lru-cache'
 import { Contents } from './contents'
+import { likenessOf } from './likeness'
 import { HostError, manifestSchema, noteSchema, read, releaseIdSchema, siteNameSchema, type ReleaseFile, type ReleaseNote } from './wire'
 import * as v from 'valibot'
 
@@ -38,6 +39,7 @@ const AT_HAND = 64
 export class SiteStore {
   readonly contents: Contents
   private readonly lists = new LRUCache<string, Files>({ max: AT_HAND })
+  private readonly alike = new Map<string, Set<string>>()
 
   constructor(
     private readonly folder: string,
@@ -45,6 +47,7 @@ export class SiteStore {
   ) {
     mkdirSync(path.join(folder, 'sites'), { recursive: true })
     this.contents = new Contents(path.join(folder, 'blobs'), quotaBytes)
+    for (const label of readdirSync(path.join(folder, 'sites'))) this.noteLikeness(label)
   }
 
   findSite(label: string): SiteRecord | null {
@@ -53,13 +56,26 @@ export class SiteStore {
     return existsSync(file) ? (JSON.parse(readFileSync(file, 'utf8')) as SiteRecord) : null
   }
 
-  /** Gives a free name to an owner; saying it again changes nothing. */
+  /** A label of anybody's under the host's own name that a free one could be mistaken for. */
+  findAlike(label: string): string | null {
+    return [...(this.alike.get(likenessOf(label)) ?? [])].find((other) => other !== label) ?? null
+  }
+
+  private noteLikeness(label: string): void {
+    if (label.includes('.')) return
+    const likeness = likenessOf(label)
+    this.alike.set(likeness, (this.alike.get(likeness) ?? new Set()).add(label))
+  }
+
+  /** Gives a free name to an owner; saying it again changes nothing. One that could be mistaken for another's is not free. */
   claim(label: string, owner: string): boolean {
     read(siteNameSchema, label)
     const site = this.findSite(label)
-    if (site && site.owner !== owner) throw new HostError(409, 'taken')
+    const alike = site || label.includes('.') ? null : this.findAlike(label)
+    if ((site && site.owner !== owner) || (alike !== null && this.findSite(alike)?.owner !== owner)) throw new HostError(409, 'taken')
     mkdirSync(this.siteFile(label, 'releases'), { recursive: true })
     if (!site) this.writeSite(label, { owner, movedTo: null })
+    this.noteLikeness(label)
     return site === null
   }
 

@@ -35,7 +35,8 @@ export function ShareAddress({ url }: { readonly url: string }) {
 function Shared({ url }: { readonly url: string }) {
   const words = useJob((s) => shareText(factsOf(s.document), url))
   const code = useMemo(() => qrCode(url), [url])
-  const name = new URL(url).hostname.replaceAll('.', '-')
+  const { hostname, pathname } = new URL(url)
+  const name = (hostname + pathname).replaceAll(/[^\p{L}\p{N}]+/gu, '-').replace(/-$/, '')
   return (
     <div className="grid grid-cols-[9rem_minmax(0,1fr)] gap-4">
       <svg

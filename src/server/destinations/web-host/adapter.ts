@@ -4,6 +4,7 @@ import { toDestinationError } from './errors'
 import { siteOrigin, webHostSettings } from './settings'
 
 const siteSchema = v.object({ owner: v.string(), release: v.nullable(v.string()) })
+const alikeSchema = v.object({ owner: v.string(), alike: v.string() })
 const missingSchema = v.object({ missing: v.array(v.string()) })
 
 /** Our own web host: sites by host name, content by hash, and a switch in one step. */
@@ -20,7 +21,9 @@ export const webHost: Adapter = {
   originOf: siteOrigin,
   find: async (address, options) => {
     const response = await call('GET', `/sites/${address}`, options)
-    return response.status === 404 ? null : v.parse(siteSchema, await read(response))
+    if (response.status !== 404) return v.parse(siteSchema, await read(response))
+    const alike = v.safeParse(alikeSchema, await response.json().catch(() => null))
+    return alike.success ? { ...alike.output, release: null } : null
   },
   claim: async (address, owner, options) => void (await read(await call('PUT', `/sites/${address}`, options, JSON.stringify({ owner })))),
   announce: async (address, id, manifest, options) =>
