@@ -57,37 +57,48 @@ export type ShownType = {
   readonly faces: ShownFaces | null
 }
 
-export function shownType(css: string, pages: Iterable<string>, families: readonly string[]): ShownType {
-  const rules = readFaceRules(css)
+/** What one page shows: its letters, each once, and the weights of each face; null where the style sheet cannot be read so. */
+export type PageType = { readonly letters: string; readonly faces: ReadonlyMap<string, readonly number[]> | null }
+
+/** `lookedAt` can know what was found of a page that was looked at before, with the same style sheet and families. */
+export function shownType(
+  css: string,
+  pages: Iterable<string>,
+  families: readonly string[],
+  lookedAt: (html: string, look: () => PageType) => PageType = (_, look) => look(),
+): ShownType {
   const letters = new Set([...css.matchAll(/"([^"\\]*)"/g)].flatMap(([, words = '']) => [...words]))
-  // How many pages show each weight of a face, and any weight of it.
-  const shown = new Map<string, Map<number, number>>()
-  const showing = new Map<string, number>()
-  const root = outermost()
-  let all = 0
-  for (const html of pages) {
-    all++
-    const here: Here = { rules: rules ?? [], spots: new Set(), letters }
-    lookIn(parse(html), root, here)
-    const faces = new Map([...here.spots].flatMap((spot) => facesOf(spot, families)).map((face) => [`${face.name} ${face.weight}`, face]))
-    for (const { name, weight } of faces.values()) {
-      const weights = shown.get(name) ?? new Map<number, number>()
-      shown.set(name, weights.set(weight, (weights.get(weight) ?? 0) + 1))
-    }
-    for (const name of new Set([...faces.values()].map((face) => face.name))) showing.set(name, (showing.get(name) ?? 0) + 1)
-  }
+  let look: ((html: string) => PageType) | null = null
+  const found = [...pages].map((html) => lookedAt(html, () => (look ??= pageReader(css, families))(html)))
+  for (const page of found) for (const letter of page.letters) letters.add(letter)
   const faces: ShownFaces = (family, style) => {
-    const found = shown.get(nameOf(family, style))
-    if (!found) return null
-    const weights = [...found.keys()].sort((a, b) => a - b)
-    const sum = [...found.values()].reduce((one, other) => one + other, 0)
+    const showing = found.flatMap((page) => page.faces?.get(nameOf(family, style)) ?? [])
+    const pagesWith = found.filter((page) => page.faces?.has(nameOf(family, style)) === true).length
+    if (pagesWith === 0) return null
+    const weights = [...new Set(showing)].sort((a, b) => a - b)
+    const isEverywhere = (weight: number): boolean =>
+      found.every((page) => page.faces?.get(nameOf(family, style))?.includes(weight) === true)
+    return { weights, everywhere: weights.filter(isEverywhere), perPage: showing.length / pagesWith }
+  }
+  const isRead = found.every((page) => page.faces !== null)
+  return { letters, features: fontFeatures(css, letters), faces: isRead ? faces : null }
+}
+
+/** Looks at one page after another that a style sheet sets. */
+function pageReader(css: string, families: readonly string[]): (html: string) => PageType {
+  const rules = readFaceRules(css)
+  const root = outermost()
+  return (html) => {
+    const here: Here = { rules: rules ?? [], spots: new Set(), words: new Set() }
+    lookIn(parse(html), root, here)
+    const faces = new Map<string, Set<number>>()
+    for (const spot of here.spots)
+      for (const { name, weight } of facesOf(spot, families)) faces.set(name, (faces.get(name) ?? new Set()).add(weight))
     return {
-      weights,
-      everywhere: weights.filter((weight) => found.get(weight) === all),
-      perPage: sum / (showing.get(nameOf(family, style)) ?? 1),
+      letters: [...new Set([...here.words].join(''))].join(''),
+      faces: rules && new Map([...faces].map(([name, weights]) => [name, [...weights]])),
     }
   }
-  return { letters, features: fontFeatures(css, letters), faces: rules ? faces : null }
 }
 
 function nameOf(family: string, style: 'normal' | 'italic'): string {
@@ -100,17 +111,17 @@ function outermost(): Spot {
   return { around: null, tag: '', classes: new Set(), id: null, attributes: new Map(), settings, isMade: false, inside: new Map() }
 }
 
-/** Looks for words: every spot that shows some, and their letters. */
-type Here = { readonly rules: readonly FaceRule[]; readonly spots: Set<Spot>; readonly letters: Set<string> }
+/** Looks for words: every spot that shows some, and what they are. */
+type Here = { readonly rules: readonly FaceRule[]; readonly spots: Set<Spot>; readonly words: Set<string> }
 
 function lookIn(node: DefaultTreeAdapterTypes.ParentNode, around: Spot, here: Here): void {
   for (const child of node.childNodes) {
     if (child.nodeName === '#text' && 'value' in child && child.value.trim() !== '') {
       here.spots.add(around)
-      for (const letter of child.value) here.letters.add(letter)
+      here.words.add(child.value)
     }
     if (!('tagName' in child) || UNSEEN.has(child.tagName)) continue
-    for (const { name, value } of child.attrs) if (SHOWN.has(name)) for (const letter of value) here.letters.add(letter)
+    for (const { name, value } of child.attrs) if (SHOWN.has(name)) here.words.add(value)
     const spot = spotOf(child, around, here.rules)
     if (spot.isMade || FIELDS.has(spot.tag)) here.spots.add(spot)
     lookIn(child, spot, here)
@@ -118,11 +129,12 @@ function lookIn(node: DefaultTreeAdapterTypes.ParentNode, around: Spot, here: He
 }
 
 function spotOf({ tagName: tag, attrs }: DefaultTreeAdapterTypes.Element, around: Spot, rules: readonly FaceRule[]): Spot {
-  const attributes = new Map(attrs.map(({ name, value }) => [name, value]))
-  const [id = null, said = ''] = [attributes.get('id'), attributes.get('class')]
-  const key = JSON.stringify([tag, id, said, ...MARKS.map((name) => attributes.get(name))])
+  let key = tag
+  for (const { name, value } of attrs) if (MARKS.has(name)) key += ` ${name}=${value}`
   const known = around.inside.get(key)
   if (known) return known
+  const attributes = new Map(attrs.map(({ name, value }) => [name, value]))
+  const [id = null, said = ''] = [attributes.get('id'), attributes.get('class')]
   const bare = { around, tag, classes: new Set(said.split(/\s+/)), id, attributes }
   const matched = rules.filter((rule) => leadsTo(rule.steps, 0, bare))
   const spot: Spot = {
@@ -158,12 +170,12 @@ function isOne({ tag, classes, id, attributes }: Compound, spot: Bare): boolean 
 }
 
 /** Attributes that tell one spot from another; any other is as if it could be there. */
-const MARKS = ['aria-current', 'data-days', 'type', 'hidden']
+const MARKS = new Set(['id', 'class', 'aria-current', 'data-days', 'type', 'hidden'])
 
 /** Whether an attribute is there, or can come: what is not told apart, and on opening hours that today is one (`page-scripts.ts`). */
 function canHave({ attributes }: Bare, name: string, value: string | null): boolean {
   const isToday = name === 'aria-current' && (value ?? 'date') === 'date' && attributes.has('data-days')
-  if (!MARKS.includes(name) || isToday) return true
+  if (!MARKS.has(name) || isToday) return true
   const found = attributes.get(name)
   return found !== undefined && (value === null || value === found)
 }

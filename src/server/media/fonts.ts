@@ -1,8 +1,10 @@
 import { existsSync, readFileSync } from 'node:fs'
+import { LRUCache } from 'lru-cache'
 import { FAMILIES, fontLetters, isInRange, RANGES, type Family, type FontFace, type FontFile } from '../../core/type'
-import { shownType, type ShownType } from '../../core/faces'
+import { shownType, type PageType, type ShownType } from '../../core/faces'
 import { hashOf } from '../files/blobs'
 import { projectFolder } from '../files/data-folder'
+import { kept } from '../files/kept'
 import { madeOnce } from '../files/made'
 import { mediaFile } from '../files/media-file'
 import { Problem } from '../http/problems'
@@ -41,13 +43,20 @@ export function findFontFile(name: string): string | null {
 /** A font file as it is published; the main one is shown on every page. */
 export type SiteFont = { readonly path: string; readonly bytes: Buffer; readonly face: FontFace; readonly isMain: boolean }
 
+/** How many pages are known that were looked at: what did not change is not looked at again when a site goes out once more. */
+const PAGES_KNOWN = 3000
+const pagesKnown = (): LRUCache<string, PageType> => kept('pages-looked-at', () => new LRUCache({ max: PAGES_KNOWN }))
+
 /** The font files of a site, each holding only what its pages and their style sheet can show; made once for the same part of a file. */
 export async function siteFonts(families: readonly Family[], pages: readonly string[], css: string): Promise<SiteFont[]> {
-  const shown = shownType(
-    css,
-    pages,
-    families.map(({ name }) => name),
-  )
+  const names = families.map(({ name }) => name)
+  const by = hashOf(`${css} ${names.join()}`)
+  const shown = shownType(css, pages, names, (html, look) => {
+    const key = hashOf(by + html)
+    const known = pagesKnown().get(key) ?? look()
+    pagesKnown().set(key, known)
+    return known
+  })
   const wanted = families.flatMap(({ name, files }) =>
     files.flatMap((file) => partsOf(name, file, shown).map((part) => ({ name, file, part }))),
   )
