@@ -61,6 +61,24 @@ describe('which faces pages show', () => {
     expect(weights(css, '<a>There</a>').normal).toEqual([400])
   })
 
+  test('a family is found by its name however that is written, since one that is not found is not published (CSS Syntax 3, 4.3.7)', () => {
+    for (const [name, written] of [
+      ['A&B', 'A\\&B,serif'],
+      ["O'Neil", "O\\'Neil,serif"],
+      ['Foo: Bar', '"Foo: Bar",serif'],
+      ['Bébé 2', 'B\\e9 b\\e9  \\32 ,serif'],
+      ['A&B', 'serif'],
+    ] as const)
+      expect(weights(`p{font-family:${written}}`, '<p>x</p>', name).normal, written).toEqual(written === 'serif' ? [] : [400])
+  })
+
+  test('a layer without a name and one within another are left open, and what goes back to an earlier layer is not read', () => {
+    const css = `${ALDER} @layer{#a{font-weight:600}} p{font-weight:300}`
+    expect(weights(css, '<p id="a">x</p>').normal).toEqual([300, 600])
+    expect(weights(`${ALDER} @layer a{@layer b{#a{font-weight:600}}p{font-weight:300}}`, '<p id="a">x</p>').normal).toEqual([300, 600])
+    expect(readFaceRules('p{font-weight:revert-layer}')).toBeNull()
+  })
+
   test('what is filled in, and what a design writes before words, is shown too', () => {
     expect(weights(`${ALDER} input{font:inherit}`, '<input>').normal).toEqual([400])
     expect(weights(ALDER, '<input>').normal).toEqual([])

@@ -21,9 +21,6 @@ export type FaceRule = {
 type Said = readonly [property: string, value: string, isImportant: boolean]
 
 const PROPERTIES: readonly string[] = ['font-family', 'font-weight', 'font-style'] satisfies FaceProperty[]
-/** At-rules that only order what is in them (CSS Cascade 5, 6.4). */
-const ORDERING = new Set(['layer'])
-
 /** The rules of a style sheet that decide faces, with the values of its custom properties put in; null where one cannot be read. */
 export function readFaceRules(css: string): readonly FaceRule[] | null {
   const variables = new Map<string, string[]>()
@@ -40,9 +37,11 @@ export function readFaceRules(css: string): readonly FaceRule[] | null {
     const said = node.block.children.toArray().flatMap(readDeclaration)
     for (const [property, value] of said)
       if (property.startsWith('--')) variables.set(property, [...(variables.get(property) ?? []), value])
-    const isSure = within.every(({ name }) => ORDERING.has(name))
-    const inLayer = within.findLast(({ name, prelude }) => name === 'layer' && prelude !== null)?.prelude
-    const layer = inLayer ? layers.indexOf(csstree.generate(inLayer)) : Infinity
+    // A layer by its name only orders what is in it (CSS Cascade 5, 6.4); one without a name, or in another, is left open.
+    const [outer, inner] = within
+    const named = outer?.name === 'layer' && outer.prelude && !inner ? csstree.generate(outer.prelude) : null
+    const isSure = outer === undefined || named !== null
+    const layer = named === null ? Infinity : layers.indexOf(named)
     for (const selector of node.prelude.children.toArray()) if (selector.type === 'Selector') found.push({ selector, isSure, layer, said })
   }
   const leave = (node: csstree.CssNode): void => {
@@ -87,10 +86,10 @@ function spelled([property, value]: Said): (readonly [string, string])[] {
     : [[property, value]]
 }
 
-/** Every value that `var(--name)` can stand for; null where it is none that is known. */
+/** Every value that `var(--name)` can stand for, its signs as they are meant; null where it is none that is known. */
 function resolve(value: string, variables: ReadonlyMap<string, readonly string[]>, depth = 0): readonly string[] | null {
   const found = /var\(\s*(--[\w-]+)\s*(?:,([^()]*))?\)/.exec(value)
-  if (!found) return /\b(var|env|attr|calc)\(/.test(value) ? null : [value]
+  if (!found) return /\b(var|env|attr|calc)\(|revert-layer/.test(value) ? null : [csstree.ident.decode(value)]
   const [whole, name = '', otherwise] = found
   const known = [...(variables.get(name) ?? []), ...(otherwise === undefined ? [] : [otherwise.trim()])]
   if (known.length === 0 || depth > 8) return null

@@ -214,7 +214,7 @@ function apart(settings: readonly Setting[]): readonly Setting[] {
 /** What a value comes to where that one is around it. */
 function meant(property: FaceProperty, value: string, tag: string, around: string): string {
   if (value === 'inherit' || value === 'unset') return around
-  if (value === 'revert' || value === 'revert-layer') return meant(property, own(OWN[property], tag) ?? 'inherit', tag, around)
+  if (value === 'revert') return meant(property, own(OWN[property], tag) ?? 'inherit', tag, around)
   if (property !== 'font-weight') return value
   if (value === 'bolder') return bolder(Number(around))
   if (value === 'lighter') return lighter(Number(around))
