@@ -1,7 +1,6 @@
 import { spawn } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs'
-import { connect, createServer, type AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { performance } from 'node:perf_hooks'
@@ -13,7 +12,9 @@ import type { Destination } from '../../src/server/destinations/destination'
 import { ftpDestination } from '../../src/server/destinations/ftp/adapter'
 import { sftpDestination } from '../../src/server/destinations/sftp/adapter'
 import { makeDestination } from '../../src/server/destinations/shell'
+import { countedLine } from '../counted-line'
 import { openSsh, vsftpd } from '../outside/real-servers'
+import { remembering } from '../remembering'
 import { line, median, percentiles, time } from './report'
 
 type Files = ReadonlyMap<string, Buffer>
@@ -49,17 +50,8 @@ const words = (bytes: number, of: string): Buffer => {
 /** One text changed, on a site of 12 pages and 44 pictures: over SFTP to OpenSSH’s server, and rsync to the same. */
 async function benchAgainstRsync(): Promise<void> {
   const ssh = await openSsh()
-  let bytes = 0
-  const counted = createServer((ours) => {
-    const theirs = connect(ssh.port, '127.0.0.1')
-    for (const side of [ours, theirs]) {
-      side.on('data', (data: Buffer) => (bytes += data.length))
-      side.on('error', () => [ours, theirs].forEach((one) => one.destroy()))
-    }
-    ours.pipe(theirs).pipe(ours)
-  })
-  await new Promise<void>((resolve) => counted.listen(0, '127.0.0.1', resolve))
-  const { port } = counted.address() as AddressInfo
+  const counted = await countedLine(ssh.port)
+  const { port } = counted
   const root = mkdtempSync(path.join(tmpdir(), 'instant-fit-bench-'))
   for (const name of ['ours', 'theirs', 'from']) mkdirSync(path.join(root, name))
   const page = (i: number, heading: string): Buffer => Buffer.concat([Buffer.from(`<h1>${heading}</h1>`), words(30_000, `page ${i}`)])
@@ -73,8 +65,11 @@ async function benchAgainstRsync(): Promise<void> {
   }
   files.forEach((content, name) => write(name, content))
   const settings = { host: '127.0.0.1', port, user: ssh.user, folder: path.join(root, 'ours'), hostKey: ssh.hostKey }
-  const ours = (release: string): Promise<void> =>
-    publish(makeDestination(sftpDestination(settings, { key: ssh.key })), release, files, manifestOf(files))
+  const { kept, note } = remembering()
+  const ours = async (release: string): Promise<void> => {
+    note(files.values())
+    await publish(makeDestination(sftpDestination(settings, { key: ssh.key }, kept)), release, files, manifestOf(files))
+  }
   const shell = `ssh -p ${port} -i ${ssh.keyFile} -o StrictHostKeyChecking=no -o UserKnownHostsFile=/dev/null -o LogLevel=ERROR`
   const args = ['-a', '--delete', '-e', shell, `${root}/from/`, `${ssh.user}@127.0.0.1:${root}/theirs/`]
   const theirs = (): Promise<void> => new Promise((resolve) => spawn('rsync', args, { stdio: 'ignore' }).on('exit', () => resolve()))
@@ -86,15 +81,15 @@ async function benchAgainstRsync(): Promise<void> {
     files.set('index.html', page(0, `Changed for the ${i}th time`))
     write('index.html', files.get('index.html')!)
     for (const [side, work] of [() => ours(`release ${i}`), theirs].entries()) {
-      bytes = 0
+      const before = counted.bytes()
       times[side]!.push(await clocked(work))
-      sizes[side]!.push(bytes)
+      sizes[side]!.push(counted.bytes() - before)
     }
   }
   const ratio = (of: [number[], number[]]): string => (median(of[0]) / median(of[1])).toFixed(2)
   line('one changed text over SFTP to OpenSSH', `${percentiles(times[0])}, ${ratio(times)} times rsync’s`, '2 times')
   line('the same, bytes on the line', `${(median(sizes[0]) / 1000).toFixed(1)} kB, ${ratio(sizes)} times rsync’s`, '1.1 times')
-  counted.close()
+  counted.stop()
   ssh.stop()
 }
 
@@ -143,7 +138,7 @@ function benchPlan(): void {
       { hash: hashOf(Buffer.from(`${i}`)), bytes: i },
     ]),
   )
-  const there = new Map(Object.entries(files).map(([name, { bytes }]) => [name, bytes]))
+  const there = new Map(Object.entries(files).map(([name, { bytes }]) => [name, { bytes, at: null }]))
   const next = { ...files, 'page-0/index.html': { hash: hashOf(Buffer.from('other')), bytes: 7 } }
   line(
     'the plan for 1,000 pages, from what is there',

@@ -5,15 +5,20 @@
 import * as v from 'valibot'
 import { adapterFor, reachSchema } from '../../src/server/destinations/kinds'
 import { makeDestination } from '../../src/server/destinations/shell'
+import { remembering } from '../remembering'
 import { siteOf } from './made-site'
 
 const [reach = '', first = '1', count = '1'] = process.argv.slice(2)
-const to = makeDestination(adapterFor(v.parse(reachSchema, JSON.parse(reach))))
+const { kept, note } = remembering()
+// Of the rounds before, as the application has it.
+for (let before = Math.max(1, Number(first) - 160); before < Number(first); before++) note(siteOf(before).contents.values())
+const to = makeDestination(adapterFor(v.parse(reachSchema, JSON.parse(reach)), kept))
 for (let number = Number(first); number < Number(first) + Number(count); number++) {
   const { manifest, contents } = siteOf(number)
   await to.claim('', 'job')
   for (const hash of await to.announce('', `r${number}`, manifest)) await to.send(hash, contents.get(hash)!)
   await to.activate('', `r${number}`)
+  note(contents.values())
   console.log(`live ${number}`)
 }
 process.exit(0)

@@ -1,9 +1,11 @@
 import { spawnSync } from 'node:child_process'
 import { X509Certificate } from 'node:crypto'
-import { mkdirSync, mkdtempSync, statSync, writeFileSync } from 'node:fs'
+import { mkdirSync, mkdtempSync, statSync, utimesSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { LIST_FILE } from '../../src/core/release'
+import type { Kept } from '../../src/server/destinations/file-server/kept'
 import { ftpDestination } from '../../src/server/destinations/ftp/adapter'
 import { ftpTrial } from '../../src/server/destinations/ftp/trial'
 import { sftpDestination } from '../../src/server/destinations/sftp/adapter'
@@ -12,7 +14,10 @@ import { makeDestination } from '../../src/server/destinations/shell'
 import type { Destination } from '../../src/server/destinations/destination'
 import { tryOut, type Trial } from '../../src/server/destinations/trial/trial'
 import { selfSigned, type Signed } from '../../src/standins/client-server/certificate'
-import { filesOf, FIRST, publish, SECOND } from '../server/file-servers'
+import { countedLine } from '../counted-line'
+import { random } from '../random'
+import { remembering } from '../remembering'
+import { filesOf, FIRST, hashOf, manifestOf, publish, SECOND } from '../server/file-servers'
 import { openSsh, vsftpd, type OpenSsh, type RealServer } from './real-servers'
 
 /** Programs of Debian’s as the other side: OpenSSH’s server, and vsftpd, plain and encrypted (which wants every session of TLS again). */
@@ -69,7 +74,7 @@ describe.each(PLACES)('%s', (_, placeAt) => {
     expect(await publish(to, 'r1', FIRST)).toBe(2)
     expect(await publish(to, 'r2', SECOND)).toBe(2)
     expect(filesOf(folder)).toEqual({ ...SECOND, 'alte Fotos/Größe.txt': 'theirs' })
-    expect((await to.files!.look('')).there.get('alte Fotos/Größe.txt')).toBe(6)
+    expect((await to.files!.look('')).there.get('alte Fotos/Größe.txt')?.bytes).toBe(6)
     expect(await publish(to, 'r2', SECOND)).toBe(0)
     await publish(to, 'r1', FIRST)
     expect(filesOf(folder)).toEqual({ ...FIRST, 'alte Fotos/Größe.txt': 'theirs' })
@@ -93,6 +98,61 @@ describe.each(PLACES)('%s', (_, placeAt) => {
     await publish(to, 'r1', { 'index.html': 'home', 'film.mp4': film })
     expect(statSync(path.join(folder, 'film.mp4')).size).toBe(5_000_000)
     expect(filesOf(folder)['film.mp4']).toBe(film)
+  })
+})
+
+describe('to OpenSSH', () => {
+  const roll = random(28)
+  /** Words of which hardly any repeat, so that packing them makes them no shorter than half. */
+  const page = (heading: string): string =>
+    `<h1>${heading}</h1>${Array.from({ length: 4000 }, () => Math.floor(roll() * 1e9).toString(36)).join(' ')}`
+  const body = page('')
+  const withHeading = (heading: string): string => body.replace('<h1></h1>', `<h1>${heading}</h1>`)
+
+  test('of a page that was changed only the change travels, and only where what is there is as we left it', async () => {
+    const folder = at('alike')
+    const line = await countedLine(ssh.port)
+    const { kept, note } = remembering()
+    const go = async (release: string, files: Record<string, string>, meanwhile: () => void = () => undefined): Promise<number> => {
+      const before = line.bytes()
+      const to = makeDestination(sftpDestination({ ...sftpSettings(folder), port: line.port }, { key: ssh.key }, kept))
+      await to.claim('', 'job')
+      const missing = await to.announce('', release, manifestOf(files))
+      meanwhile()
+      for (const text of Object.values(files)) if (missing.includes(hashOf(text))) await to.send(hashOf(text), Buffer.from(text))
+      await to.activate('', release)
+      note(Object.values(files).map((text) => Buffer.from(text)))
+      expect(filesOf(folder)).toEqual(files)
+      return line.bytes() - before
+    }
+    const first = { 'index.html': withHeading('as it was'), 'about/index.html': page('about') }
+    const whole = await go('r1', first)
+    const some = { ...first, 'index.html': withHeading('changed') }
+    expect(await go('r2', some)).toBeLessThan(whole / 4)
+    // Somebody else has touched it since it was looked at: nothing of it is taken over.
+    const index = path.join(folder, 'index.html')
+    const spoil = (seconds: number): void => {
+      writeFileSync(index, 'x'.repeat(statSync(index).size))
+      utimesSync(index, seconds, seconds)
+    }
+    expect(await go('r3', { ...some, 'index.html': withHeading('again') }, () => spoil(1_000_000_000))).toBeGreaterThan(body.length / 2)
+    // The same before: that it was touched is seen, though its size is what it was.
+    spoil(1_100_000_000)
+    await go('r4', { ...some, 'index.html': withHeading('again') })
+    line.stop()
+  })
+
+  test('a list that is not what it was by its sum is no list of ours, and one that we do not have any more is fetched', async () => {
+    const folder = at('lists')
+    const { kept } = remembering()
+    const to = (now: Kept): Destination => makeDestination(sftpDestination(sftpSettings(folder), { key: ssh.key }, now))
+    await publish(to(kept), 'r1', FIRST)
+    const list = kept.list()!
+    expect((await to({ ...kept, list: () => null }).find(''))?.release).toBe('r1')
+    // Torn on our own disk.
+    expect((await to({ ...kept, list: () => list.subarray(0, -40) }).find(''))?.release).toBe('r1')
+    writeFileSync(path.join(folder, LIST_FILE), list.toString('utf8').replace('"r1"', '"r7"').replace('"sum":"', '"sum":"0'))
+    await expect(to(kept).find('')).rejects.toMatchObject({ fault: 'refused', message: expect.stringContaining('cannot be read') })
   })
 })
 

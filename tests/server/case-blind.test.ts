@@ -12,11 +12,17 @@ class CaseBlind {
     list: async (under) => {
       const begin = under === '' ? '' : `${under.toLowerCase()}/`
       const found = [...this.files].filter(([key]) => key.startsWith(begin))
-      return new Map(found.map(([, { name, content }]) => [name.slice(begin.length), content.length]))
+      return new Map(found.map(([, { name, content }]) => [name.slice(begin.length), { bytes: content.length, at: null }]))
     },
     count: async () => this.files.size,
-    read: async (path) => this.files.get(path.toLowerCase())?.content ?? null,
-    write: async (path, content) => this.put(path, content),
+    read: async (path) => {
+      const file = this.files.get(path.toLowerCase())
+      return file ? { content: file.content, at: null } : null
+    },
+    write: async (path, content) => {
+      this.put(path, content)
+      return null
+    },
     move: async (from, to) => {
       const { content } = this.files.get(from.toLowerCase())!
       this.files.delete(from.toLowerCase())
@@ -24,7 +30,7 @@ class CaseBlind {
     },
     remove: async (path) => void this.files.delete(path.toLowerCase()),
     makeFolder: async () => undefined,
-    removeFolder: async () => undefined,
+    removeFolder: async () => false,
     close: () => undefined,
   })
 

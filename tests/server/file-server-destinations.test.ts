@@ -78,7 +78,7 @@ destinationContract('a server by SFTP', () => ({
 function breaking(root: string, after: number, renamesOver = true): FileServer {
   const server = folderServer(root, () => undefined)
   let left = after
-  const counted = async (act: () => Promise<void>, half: () => void = () => undefined): Promise<void> => {
+  const counted = async <T>(act: () => Promise<T>, half: () => void = () => undefined): Promise<T> => {
     if (left-- > 0) return act()
     if (left === -1) half()
     throw new Error('the line broke')

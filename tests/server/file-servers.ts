@@ -95,7 +95,7 @@ export function othersFilesContract(kind: string, destinationAt: (folder: string
       writeFileSync(path.join(folder, 'mail', 'inbox'), 'letters')
       const to = destinationAt(name('others'))
       await publish(to, 'r1', FIRST)
-      expect((await to.files!.look('')).there.get('mail/inbox')).toBe(7)
+      expect((await to.files!.look('')).there.get('mail/inbox')?.bytes).toBe(7)
       expect(await publish(to, 'r2', SECOND)).toBe(2)
       expect(filesOf(folder)).toEqual({ ...SECOND, 'mail/inbox': 'letters' })
       expect(existsSync(path.join(folder, 'about'))).toBe(false)

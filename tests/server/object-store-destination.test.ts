@@ -38,7 +38,7 @@ const bucket = (under: string): ReturnType<typeof objectStore> => objectStore(se
 const wordsOf = async (under: string): Promise<Record<string, string>> => {
   const server = bucket(under)
   const names = [...(await server.list('')).keys()].filter((name) => !name.startsWith('.'))
-  return Object.fromEntries(await Promise.all(names.map(async (name) => [name, String(await server.read(name))] as const)))
+  return Object.fromEntries(await Promise.all(names.map(async (name) => [name, String((await server.read(name))?.content)] as const)))
 }
 
 destinationContract('an object store', () => ({

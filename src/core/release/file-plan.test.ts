@@ -1,11 +1,29 @@
+import { createHash } from 'node:crypto'
 import { describe, expect, test } from 'vitest'
 import { random } from '../../../tests/random'
-import { inPlace, inTurns, parseOwnList, planFiles, waitingFiles, type FilesStanding, type Manifest, type OwnList } from '.'
+import {
+  inPlace,
+  inTurns,
+  ownListText,
+  parseOwnList,
+  planFiles,
+  presentOf,
+  waitingFiles,
+  type FilesStanding,
+  type FilesThere,
+  type FileThere,
+  type Manifest,
+  type OwnFiles,
+  type OwnList,
+} from '.'
 
 const file = (letter: string, bytes = 1): Manifest[string] => ({ hash: letter.repeat(64), bytes })
-const there = (manifest: Manifest): Map<string, number> => new Map(Object.entries(manifest).map(([path, { bytes }]) => [path, bytes]))
+const sumOf = (words: string): string => createHash('sha256').update(words).digest('hex')
+const sized = (bytes: number, at: number | null = null): FileThere => ({ bytes, at })
+const there = (manifest: Manifest): Map<string, FileThere> =>
+  new Map(Object.entries(manifest).map(([path, { bytes }]) => [path, sized(bytes)]))
 
-const standing = (ours: Manifest, found: ReadonlyMap<string, number>, kept: Manifest = {}): FilesStanding => ({ ours, kept, there: found })
+const standing = (ours: Manifest, found: FilesThere, kept: Manifest = {}): FilesStanding => ({ ours, kept, there: found })
 
 describe('what goes to a server that only takes files', () => {
   const ours: Manifest = { 'index.html': file('a'), 'about/index.html': file('b'), 'old.css': file('c') }
@@ -13,14 +31,14 @@ describe('what goes to a server that only takes files', () => {
 
   test('what leads elsewhere than it did is put there anew, though its words are the same', () => {
     const page = { hash: 'a'.repeat(64), bytes: 3 }
-    const standing = { ours: { 'old/index.html': { ...page, leadsTo: '/new/' } }, kept: {}, there: new Map([['old/index.html', 3]]) }
+    const standing = { ours: { 'old/index.html': { ...page, leadsTo: '/new/' } }, kept: {}, there: new Map([['old/index.html', sized(3)]]) }
     expect(planFiles({ 'old/index.html': { ...page, leadsTo: '/new/' } }, standing).send).toEqual([])
     expect(planFiles({ 'old/index.html': { ...page, leadsTo: '/newer/' } }, standing).send).toEqual(['old/index.html'])
     expect(planFiles({ 'old/index.html': page }, standing).send).toEqual(['old/index.html'])
   })
 
   test('is what changed; what is ours and no part of it any more goes; what is not ours is named and left', () => {
-    const plan = planFiles(next, standing(ours, new Map([...there(ours), ['mail/inbox', 9]])))
+    const plan = planFiles(next, standing(ours, new Map([...there(ours), ['mail/inbox', sized(9)]])))
     expect(plan).toEqual({
       send: ['about/index.html', 'new.css'],
       same: ['index.html'],
@@ -37,17 +55,28 @@ describe('what goes to a server that only takes files', () => {
       standing(
         ours,
         new Map([
-          ['index.html', 7],
-          ['old.css', 1],
+          ['index.html', sized(7)],
+          ['old.css', sized(1)],
         ]),
       ),
     )
     expect(plan).toMatchObject({ send: ['about/index.html', 'index.html'], same: ['old.css'], remove: [] })
   })
 
+  test('is also what was changed at the same size, where the server tells when', () => {
+    const dated = Object.fromEntries(Object.entries(ours).map(([path, entry]) => [path, { ...entry, at: 7 }]))
+    const at = (when: number | null): FilesThere =>
+      new Map(Object.keys(ours).map((path) => [path, sized(1, path === 'old.css' ? when : 7)]))
+    expect(planFiles(ours, standing(dated, at(8)))).toMatchObject({ send: ['old.css'] })
+    expect(planFiles(ours, standing(dated, at(7))).send).toEqual([])
+    expect(planFiles(ours, standing(dated, at(null))).send).toEqual([])
+    expect(planFiles(ours, standing(ours, at(8))).send).toEqual([])
+    expect(presentOf(standing(dated, at(8)))['old.css']?.hash).not.toBe(ours['old.css']?.hash)
+  })
+
   test('is never put over what is not ours, nor in place of a folder, nor under a file', () => {
     const strangers = ['about', 'index.html', 'new.css/readme', 'news.css']
-    expect(planFiles(next, standing({}, new Map(strangers.map((path) => [path, 1]))))).toMatchObject({
+    expect(planFiles(next, standing({}, new Map(strangers.map((path) => [path, sized(1)]))))).toMatchObject({
       inTheWay: ['about', 'index.html', 'new.css/readme'],
       foreign: ['news.css'],
     })
@@ -86,9 +115,37 @@ describe('our own list', () => {
       kept: { 'b-0a1b2c3d.css': file('b') },
       coming: null,
     }
-    expect(parseOwnList(JSON.stringify(list))).toEqual(list)
-    for (const text of ['', '{}', 'null', JSON.stringify(list).slice(0, -9), JSON.stringify({ ...list, files: { '../a': file('a') } })])
-      expect(parseOwnList(text), text).toBeNull()
+    const text = ownListText(list, sumOf)
+    expect(parseOwnList(text, sumOf)).toEqual(list)
+    expect(ownListText({ ...list, files: Object.fromEntries(Object.entries(list.files).toReversed()) }, sumOf)).toBe(text)
+    // As it was written before it began with its sum.
+    expect(parseOwnList(JSON.stringify(list), sumOf)).toEqual(list)
+    const others = [
+      { ...list, files: { '../a': file('a') } },
+      { ...list, owner: 7 },
+    ].map((other) => JSON.stringify(other))
+    for (const other of ['', '{}', 'null', text.slice(0, -9), text.replace('"job"', '"jib"'), ...others])
+      expect(parseOwnList(other, sumOf), other).toBeNull()
+  })
+
+  test('tells what comes by how it differs, whatever that is', () => {
+    const roll = random(7)
+    for (let n = 0; n < 300; n++) {
+      const some = (): OwnFiles =>
+        Object.fromEntries(
+          ['a.html', 'b.html', 'c.css', 'd/index.html', '7'].flatMap((path) => {
+            const leadsTo = roll() < 0.2 ? { leadsTo: '/new/' } : {}
+            const at = roll() < 0.7 ? { at: Math.floor(roll() * 2) } : {}
+            return roll() < 0.7 ? [[path, { ...file(roll() < 0.5 ? 'a' : 'b'), ...leadsTo, ...at }] as const] : []
+          }),
+        )
+      const list: OwnList = { owner: 'job', release: 'r1', files: some(), kept: some(), coming: { release: 'r2', files: some() } }
+      expect(parseOwnList(ownListText(list, sumOf), sumOf)).toEqual(list)
+    }
+    const many = Object.fromEntries(Array.from({ length: 100 }, (_, i) => [`page-${i}/index.html`, file('a')]))
+    const coming = { release: 'r2', files: { ...many, 'page-7/index.html': file('b') } }
+    const short = ownListText({ owner: 'job', release: 'r1', files: many, kept: {}, coming }, sumOf).length
+    expect(short - ownListText({ owner: 'job', release: 'r1', files: many, kept: {}, coming: null }, sumOf).length).toBeLessThan(200)
   })
 
   test('files of one content wait under names of their own, the same each time', () => {

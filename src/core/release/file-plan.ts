@@ -1,15 +1,21 @@
 import { own } from '../own'
 import { isHashedName } from './kept-names'
 import type { Manifest } from './manifest'
+import type { OwnFile, OwnFiles } from './own-list'
 
-/** The files that are really on a server, by path, with their sizes in bytes. */
-export type FilesThere = ReadonlyMap<string, number>
+/**
+ * A file that is really on a server: its size in bytes, and when it was last changed, by the server's own clock and in its own unit; null
+ * where it does not tell that exactly.
+ */
+export type FileThere = { readonly bytes: number; readonly at: number | null }
+/** The files that are really on a server, by path. */
+export type FilesThere = ReadonlyMap<string, FileThere>
 
 /**
  * What of ours is in place on a server that others put files on as well, and every file that is there. `kept`: what of ours was no part of
  * the release that is live either, and stayed for those who had a page of the one before.
  */
-export type FilesStanding = { readonly ours: Manifest; readonly kept: Manifest; readonly there: FilesThere }
+export type FilesStanding = { readonly ours: OwnFiles; readonly kept: OwnFiles; readonly there: FilesThere }
 
 /** What putting a release on a server that only takes files does; paths in the order of their names. */
 export type FilePlan = {
@@ -34,7 +40,7 @@ export function planFiles(next: Manifest, { ours, kept, there }: FilesStanding):
   const isSame = (path: string): boolean => {
     const [mine, now] = [own(ours, path), own(next, path)]
     const isAlike = mine !== undefined && now !== undefined && mine.hash === now.hash && mine.leadsTo === now.leadsTo
-    return isAlike && there.get(path) === now.bytes
+    return isAlike && isAsLeft(mine, there.get(path))
   }
   const paths = Object.keys(next).sort()
   const strangers = [...there.keys()].filter((path) => !isOurs(path)).sort()
@@ -63,8 +69,13 @@ export function planFiles(next: Manifest, { ours, kept, there }: FilesStanding):
 export function presentOf({ ours, there }: FilesStanding): Manifest {
   const found = Object.entries(ours).filter(([path]) => there.has(path))
   return Object.fromEntries(
-    found.map(([path, entry]) => [path, there.get(path) === entry.bytes ? entry : { ...entry, hash: NOBODY_KNOWS }]),
+    found.map(([path, entry]) => [path, isAsLeft(entry, there.get(path)) ? entry : { ...entry, hash: NOBODY_KNOWS }]),
   )
+}
+
+/** Whether nobody else has touched a file of ours since, as far as its server tells. */
+export function isAsLeft({ bytes, at }: OwnFile, there: FileThere | undefined): boolean {
+  return there?.bytes === bytes && (at === undefined || there.at === null || there.at === at)
 }
 
 /** The hash of what nobody has read. */

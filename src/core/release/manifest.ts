@@ -12,13 +12,16 @@ export const sitePathSchema = v.pipe(v.string(), v.maxLength(300), v.regex(/^(?!
 const leadsToSchema = v.pipe(v.string(), v.maxLength(2000), v.regex(/^(\/(?!\/)|https?:\/\/)[!-~]*$/))
 
 /**
- * One published state of a site: each path, with the SHA-256 and size in bytes of its content. What only leads on says where, for servers
- * that can do so by a rule; its content is a page that leads on by itself.
+ * A file of a site: the SHA-256 and size in bytes of its content. What only leads on says where, for servers that can do so by a rule; its
+ * content is a page that leads on by itself.
  */
-export const manifestSchema = v.record(
-  sitePathSchema,
-  v.strictObject({ hash, bytes: v.pipe(v.number(), v.integer(), v.minValue(0)), leadsTo: v.optional(leadsToSchema) }),
-)
+export const manifestEntrySchema = v.strictObject({
+  hash,
+  bytes: v.pipe(v.number(), v.integer(), v.minValue(0)),
+  leadsTo: v.optional(leadsToSchema),
+})
+/** One published state of a site: each path with its file. */
+export const manifestSchema = v.record(sitePathSchema, manifestEntrySchema)
 export type Manifest = Readonly<v.InferOutput<typeof manifestSchema>>
 export type ManifestEntry = Manifest[string]
 

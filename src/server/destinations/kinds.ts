@@ -1,5 +1,6 @@
 import * as v from 'valibot'
 import type { Adapter } from './destination'
+import type { Kept } from './file-server/kept'
 import { folderDestination } from './folder/adapter'
 import { folderSettingsSchema } from './folder/settings'
 import { ftpDestination } from './ftp/adapter'
@@ -36,8 +37,8 @@ export const changedReachSchema = v.variant('kind', [
 ])
 export type ChangedReach = v.InferOutput<typeof changedReachSchema>
 
-/** The adapter that reaches it. */
-export function adapterFor(reach: Reach): Adapter {
+/** The adapter that reaches it; `kept` is what we still have of what was sent there. */
+export function adapterFor(reach: Reach, kept?: Kept): Adapter {
   switch (reach.kind) {
     case 'folder':
       return folderDestination(reach.settings)
@@ -46,7 +47,7 @@ export function adapterFor(reach: Reach): Adapter {
     case 'object-store':
       return objectStoreDestination(reach.settings, reach.secret)
     case 'sftp':
-      return sftpDestination(reach.settings, reach.secret)
+      return sftpDestination(reach.settings, reach.secret, kept)
     case 'zip':
       return zipDestination(reach.settings)
     default:

@@ -1,9 +1,14 @@
+import { existsSync, readFileSync, rmSync } from 'node:fs'
 import * as v from 'valibot'
+import { readBlob } from '../files/blobs'
+import { dataFolder } from '../files/data-folder'
 import { forget, kept } from '../files/kept'
 import { unseal } from '../files/secrets'
+import { writeWhole } from '../files/write-whole'
 import { Problem } from '../http/problems'
 import { findDestination, type KeptDestination } from '../store/destinations'
 import type { Destination } from './destination'
+import type { Kept } from './file-server/kept'
 import { adapterFor, reachSchema, type Reach } from './kinds'
 import { makeDestination } from './shell'
 import { webHost } from './web-host/adapter'
@@ -19,12 +24,34 @@ export function destinationOf(id: string = WEB_HOST): Destination {
 /** One that was changed or let go is made anew the next time it is asked for. */
 export function forgetDestination(id: string): void {
   forget(`destination-${id}`)
+  rmSync(listFile(id), { force: true })
 }
 
 function ownDestination(id: string): Destination {
   const row = findDestination(id)
   if (!row) throw new Problem('destinationGone')
-  return makeDestination(adapterFor(reachOf(row)), `“${row.name}”`)
+  return makeDestination(adapterFor(reachOf(row), keptOf(id)), `“${row.name}”`)
+}
+
+function listFile(id: string): string {
+  return dataFolder('lists', id)
+}
+
+/** What we have of what was sent to one: contents for as long as a release names them, and its list as we wrote it last. */
+function keptOf(id: string): Kept {
+  const file = listFile(id)
+  return {
+    contentOf: readBlob,
+    list: () => (existsSync(file) ? readFileSync(file) : null),
+    keepList: (list) => {
+      try {
+        writeWhole(file, list)
+      } catch (error) {
+        // It only spares the way: without it the list is fetched again.
+        console.error(`The list of “${id}” cannot be kept`, error)
+      }
+    },
+  }
 }
 
 /** How a destination is reached, with what lets us in; where that was sealed on another computer, it cannot be opened. */

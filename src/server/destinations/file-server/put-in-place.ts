@@ -1,8 +1,8 @@
 import PQueue from 'p-queue'
-import { folded, foldersOf, inTurns, planFiles, WAITING_FOLDER, waitingFiles, type Manifest, type OwnList } from '../../../core/release'
+import { folded, foldersOf, inTurns, planFiles, WAITING_FOLDER, waitingFiles, type Manifest, type OwnFiles } from '../../../core/release'
 import type { OnPlaced } from '../destination'
 import type { FileServer } from './file-server'
-import { waitingOn, writeList, type Standing } from './standing'
+import { waitingOn, type Opened, type Standing } from './standing'
 
 /** How many files are moved or removed at a time. */
 const AT_ONCE = 8
@@ -13,18 +13,19 @@ const AT_ONCE = 8
  * file changes in one step.
  */
 export async function putInPlace(
-  server: FileServer,
+  { server, ownList }: Opened,
   standing: Standing,
   release: string,
   manifest: Manifest,
   onPlaced: OnPlaced,
 ): Promise<void> {
-  const { list, ours } = standing
+  const { list, ours, there } = standing
   const { send, remove, stay } = planFiles(manifest, standing)
   const waits = waitingFiles(manifest)
-  const coming: OwnList = { ...list, files: ours, coming: { release, files: manifest } }
-  await writeList(server, coming)
-  const folders = [...new Set(send.flatMap(foldersOf))].sort()
+  const files = stamped(manifest, new Set(send), standing)
+  await ownList.write({ ...list, files: ours, coming: { release, files } })
+  const isFolder = new Set([...there.keys()].flatMap(foldersOf))
+  const folders = [...new Set(send.flatMap(foldersOf))].filter((folder) => !isFolder.has(folder)).sort()
   // A file of ours that stands where a folder is to be is in nobody's page any more once its page is. What differs in capitals alone from
   // what is to come may be the very same file there: removed later, that would go.
   const taken = new Set([...folders, ...send].map(folded))
@@ -45,8 +46,19 @@ export async function putInPlace(
     (path) => server.remove(path),
   )
   const kept = Object.fromEntries(Object.entries(ours).filter(([path]) => stay.includes(path)))
-  await writeList(server, { owner: list.owner, release, files: manifest, kept, coming: null })
+  await ownList.write({ owner: list.owner, release, files, kept, coming: null })
   await tidy(server, remove).catch(() => undefined)
+}
+
+/** Every file of a release with when its server saw it last changed: what waits keeps its time when it is moved. */
+function stamped(manifest: Manifest, sent: ReadonlySet<string>, { there, waiting }: Standing): OwnFiles {
+  const waits = waitingFiles(manifest)
+  return Object.fromEntries(
+    Object.entries(manifest).map(([path, file]) => {
+      const at = (sent.has(path) ? waiting.get(waits.get(path)?.name ?? '') : there.get(path))?.at ?? null
+      return [path, at === null ? file : { ...file, at }]
+    }),
+  )
 }
 
 /**
@@ -54,10 +66,12 @@ export async function putInPlace(
  * breaks meanwhile, the next release clears it away.
  */
 export async function tidy(server: FileServer, removed: readonly string[] = []): Promise<void> {
-  await all([...(await waitingOn(server)).keys()], (name) => server.remove(`${WAITING_FOLDER}/${name}`))
-  await server.removeFolder(WAITING_FOLDER)
+  if (!(await server.removeFolder(WAITING_FOLDER))) {
+    await all([...(await waitingOn(server)).keys()], (name) => server.remove(`${WAITING_FOLDER}/${name}`))
+    await server.removeFolder(WAITING_FOLDER)
+  }
   for (const level of byDepth([...new Set(removed.flatMap(foldersOf))]).toReversed())
-    await all(level, (folder) => server.removeFolder(folder))
+    await all(level, async (folder) => void (await server.removeFolder(folder)))
 }
 
 /** Folders in turns, each after those that it lies in. */

@@ -58,10 +58,12 @@ export async function ftpServer(first: Client, open: () => Promise<Client>, fold
       name,
       is: isDirectory ? 'folder' : isFile ? 'file' : 'other',
       bytes: size,
+      // A listing has it by the minute, in a zone that nobody knows.
+      at: null,
     }))
     if (path !== '' || entries.some(({ name }) => name === WAITING_FOLDER)) return entries
     // Many servers do not list what begins with a dot, and let it be used all the same.
-    return (await isFolder(WAITING_FOLDER)) ? [...entries, { name: WAITING_FOLDER, is: 'folder', bytes: 0 }] : entries
+    return (await isFolder(WAITING_FOLDER)) ? [...entries, { name: WAITING_FOLDER, is: 'folder', bytes: 0, at: null }] : entries
   }
   return {
     list: (under) => filesIn(under, list),
@@ -76,7 +78,7 @@ export async function ftpServer(first: Client, open: () => Promise<Client>, fold
       })
       try {
         await ask(`reading ${path}`, (client) => client.downloadTo(taker, at(path)))
-        return Buffer.concat(parts)
+        return { content: Buffer.concat(parts), at: null }
       } catch (error) {
         // Servers do not agree on the reply for a file that is not there.
         if (replyOf(error) === null || (await isThere(path))) throw error
@@ -84,7 +86,10 @@ export async function ftpServer(first: Client, open: () => Promise<Client>, fold
       }
     },
     write: (path, content) =>
-      ask(`writing ${path}`, async (client) => void (await client.uploadFrom(Readable.from([content], { objectMode: false }), at(path)))),
+      ask(`writing ${path}`, async (client) => {
+        await client.uploadFrom(Readable.from([content], { objectMode: false }), at(path))
+        return null
+      }),
     move: (from, to) => moveOver({ rename, remove }, from, to),
     remove,
     makeFolder: async (path) => {
@@ -94,7 +99,8 @@ export async function ftpServer(first: Client, open: () => Promise<Client>, fold
         if (!(await isFolder(path))) throw error
       }
     },
-    removeFolder: (path) => ask(`removing the folder ${path}`, async (client) => void (await client.sendIgnoringError(`RMD ${at(path)}`))),
+    removeFolder: (path) =>
+      ask(`removing the folder ${path}`, async (client) => (await client.sendIgnoringError(`RMD ${at(path)}`)).code < 300),
     close: lines.close,
   }
 }

@@ -1,7 +1,7 @@
 import { AwsClient } from 'aws4fetch'
 import { contentType } from 'mime-types'
 import * as v from 'valibot'
-import { isHashedName, LIST_FILE, type FilesThere } from '../../../core/release'
+import { isHashedName, LIST_FILE, type FilesThere, type FileThere } from '../../../core/release'
 import type { Adapter } from '../destination'
 import { fileServerAdapter } from '../file-server/adapter'
 import type { FileServer, OpenServer } from '../file-server/file-server'
@@ -17,7 +17,7 @@ export function objectStoreDestination(settings: ObjectStoreSettings, secret: Ob
     await store.read(LIST_FILE)
     return store
   }
-  return fileServerAdapter('object-store', open, true)
+  return fileServerAdapter('object-store', open, { canLeadOn: true })
 }
 
 const NOTHING = Buffer.alloc(0)
@@ -62,12 +62,12 @@ export function objectStore(settings: ObjectStoreSettings, { keyId, key }: Objec
     const { body } = await ask('listing the bucket', 'GET', `${whole}?${query}`)
     return v.parse(listSchema, parseXml(body.toString('utf8'))).ListBucketResult
   }
-  const page = async (begin: string, token: string | null, found: Map<string, number>): Promise<FilesThere> => {
+  const page = async (begin: string, token: string | null, found: Map<string, FileThere>): Promise<FilesThere> => {
     const { Contents: contents, NextContinuationToken: next } = await listed({ prefix: begin }, token)
     for (const one of asList(contents)) {
       const { Key: name, Size: bytes } = v.parse(objectSchema, one)
       // Some tools put an empty object where others would make a folder.
-      if (!name.endsWith('/')) found.set(name.slice(begin.length), Number(bytes))
+      if (!name.endsWith('/')) found.set(name.slice(begin.length), { bytes: Number(bytes), at: null })
     }
     return next === undefined ? found : page(begin, next, found)
   }
@@ -82,13 +82,16 @@ export function objectStore(settings: ObjectStoreSettings, { keyId, key }: Objec
     count: () => countIn(null),
     read: async (file) => {
       try {
-        return (await ask(`reading ${file}`, 'GET', at(file))).body
+        return { content: (await ask(`reading ${file}`, 'GET', at(file))).body, at: null }
       } catch (error) {
         if (isNothingThere(error)) return null
         throw error
       }
     },
-    write: async (file, content) => void (await ask(`writing ${file}`, 'PUT', at(file), headersOf(file), content)),
+    write: async (file, content) => {
+      await ask(`writing ${file}`, 'PUT', at(file), headersOf(file), content)
+      return null
+    },
     move: async (from, to, leadsTo) => {
       const headers = {
         ...headersOf(to),
@@ -104,7 +107,7 @@ export function objectStore(settings: ObjectStoreSettings, { keyId, key }: Objec
     },
     remove,
     makeFolder: async () => undefined,
-    removeFolder: async () => undefined,
+    removeFolder: async () => false,
     close: line.close,
   }
 }

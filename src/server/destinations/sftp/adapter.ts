@@ -1,19 +1,21 @@
 import { posix } from 'node:path'
 import type { SFTPWrapper } from 'ssh2'
-import type { Adapter } from '../destination'
+import { own } from '../../../core/own'
+import { isDestinationError, type Adapter } from '../destination'
 import { fileServerAdapter } from '../file-server/adapter'
 import type { FileServer } from '../file-server/file-server'
+import { NOTHING_KEPT, type Kept } from '../file-server/kept'
 import { moveOver } from '../file-server/replace'
 import { filesIn, type Entry } from '../file-server/walk'
 import { connect, type Connection } from './connect'
 import { NO_SUCH_FILE, statusOf, toSftpError } from './errors'
 import { listFolder } from './list-folder'
-import { readAll, writeAll } from './whole-files'
+import { readAll, timeOf, writeAlike, writeAll } from './whole-files'
 import type { SftpSecret, SftpSettings } from './settings'
 
 /** A folder on a server that is reached by SFTP, version 3 of the protocol (draft-ietf-secsh-filexfer-02), which all servers speak. */
-export function sftpDestination(settings: SftpSettings, secret: SftpSecret): Adapter {
-  return fileServerAdapter('sftp', async (alive) => sftpServer(await connect(settings, secret), settings.folder, alive))
+export function sftpDestination(settings: SftpSettings, secret: SftpSecret, kept: Kept = NOTHING_KEPT): Adapter {
+  return fileServerAdapter('sftp', async (alive) => sftpServer(await connect(settings, secret), settings.folder, alive), { kept })
 }
 
 type Done<T> = (error: Error | null | undefined, result: T) => void
@@ -54,20 +56,25 @@ export function sftpServer({ sftp, close }: Connection, folder: string, alive: (
       name: filename,
       is: attrs.isDirectory() ? 'folder' : attrs.isFile() ? 'file' : 'other',
       bytes: attrs.size,
+      at: timeOf(attrs),
     }))
   }
   return {
     list: (under) => filesIn(under, list),
     count: async () => (await list('')).length,
-    read: (path) =>
-      readAll(sftp, at(path), alive).catch((error: unknown) => {
+    read: (path, known = null) =>
+      readAll(sftp, at(path), known, alive).catch((error: unknown) => {
         if (statusOf(error) === NO_SUCH_FILE) return null
         throw toSftpError(error, `reading ${path}`)
       }),
-    write: (path, content) =>
-      writeAll(sftp, at(path), content, alive).catch((error: unknown) => {
+    write: async (path, content, from = null) => {
+      try {
+        const taken = from && canCopy(sftp) ? await writeAlike(sftp, at(path), content, { ...from, path: at(from.path) }, alive) : null
+        return taken ? taken.at : await writeAll(sftp, at(path), content, alive)
+      } catch (error) {
         throw toSftpError(error, `writing ${path}`)
-      }),
+      }
+    },
     move: async (from, to) => {
       if (canReplace(sftp))
         return ask(`moving to ${to}`, (done: Done<void>) => sftp.ext_openssh_rename(at(from), at(to), (error) => done(error, undefined)))
@@ -76,16 +83,29 @@ export function sftpServer({ sftp, close }: Connection, folder: string, alive: (
     },
     remove,
     makeFolder: async (path) => {
-      if (await isFolder(path)) return
-      await ask(`making the folder ${path}`, (done: Done<void>) => sftp.mkdir(at(path), (error) => done(error, undefined)))
+      try {
+        await ask(`making the folder ${path}`, (done: Done<void>) => sftp.mkdir(at(path), (error) => done(error, undefined)))
+      } catch (error) {
+        if (!isDestinationError(error) || !(await isFolder(path))) throw error
+      }
     },
-    removeFolder: (path) => ask(`removing the folder ${path}`, (done: Done<void>) => sftp.rmdir(at(path), () => done(null, undefined))),
+    removeFolder: (path) => ask<boolean>(`removing the folder ${path}`, (done) => sftp.rmdir(at(path), (error) => done(null, !error))),
     close,
   }
 }
 
-/** Whether a server renames in one step over what is there: OpenSSH's extension `posix-rename@openssh.com`. */
+/** Whether a server renames in one step over what is there: an extension of OpenSSH's. */
 function canReplace(sftp: SFTPWrapper): boolean {
+  return extensionOf(sftp, 'posix-rename@openssh.com') === '1'
+}
+
+/** Whether a server copies from one of its files into another (draft-ietf-secsh-filexfer-extensions-00, 7). */
+function canCopy(sftp: SFTPWrapper): boolean {
+  return extensionOf(sftp, 'copy-data') === '1'
+}
+
+/** The version of an extension that a server has; the types leave it out. */
+function extensionOf(sftp: SFTPWrapper, name: string): string | undefined {
   const { _extensions: extensions } = sftp as unknown as { readonly _extensions?: Readonly<Record<string, string>> }
-  return extensions?.['posix-rename@openssh.com'] === '1'
+  return extensions && own(extensions, name)
 }

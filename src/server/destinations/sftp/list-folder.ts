@@ -8,16 +8,19 @@ import { called, closed } from './whole-files'
  */
 export async function listFolder(sftp: SFTPWrapper, path: string, alive: () => void): Promise<readonly FileEntryWithStats[]> {
   const handle = await called<Buffer>((done) => sftp.opendir(path, done))
+  const ask = (): Promise<readonly FileEntryWithStats[] | null> =>
+    called<FileEntryWithStats[]>((done) => sftp.readdir(handle, done)).catch((error: unknown) => {
+      if (statusOf(error) === END_OF_FILE) return null
+      throw error
+    })
   const entries: FileEntryWithStats[] = []
   try {
+    // Most are told in one answer, and the next says that it was the last: both are asked for at once.
     for (;;) {
-      const some = await called<FileEntryWithStats[]>((done) => sftp.readdir(handle, done)).catch((error: unknown) => {
-        if (statusOf(error) === END_OF_FILE) return null
-        throw error
-      })
+      const [some, more] = await Promise.all([ask(), ask()])
       alive()
-      if (some === null) return entries.filter(({ filename }) => filename !== '.' && filename !== '..')
-      entries.push(...some)
+      entries.push(...(some ?? []), ...(more ?? []))
+      if (!some || !more) return entries.filter(({ filename }) => filename !== '.' && filename !== '..')
     }
   } finally {
     await closed(sftp, handle)
