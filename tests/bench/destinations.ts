@@ -98,7 +98,11 @@ async function benchAgainstPlainClient(): Promise<void> {
   const root = mkdtempSync(path.join(tmpdir(), 'instant-fit-bench-'))
   const server = await vsftpd(root)
   const files = new Map(
-    Array.from({ length: 1000 }, (_, i) => [i % 3 ? `files/photo-${i}.webp` : `page-${i}/index.html`, words(20_000, `${i}`)] as const),
+    Array.from(
+      { length: 1000 },
+      (_, i) =>
+        [i % 3 ? `files/photo-${hashOf(Buffer.from(`${i}`)).slice(0, 8)}.webp` : `page-${i}/index.html`, words(20_000, `${i}`)] as const,
+    ),
   )
   const manifest = manifestOf(files)
   const login = { host: '127.0.0.1', port: server.port, user: 'anonymous' }

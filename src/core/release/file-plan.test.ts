@@ -7,6 +7,7 @@ import {
   ownListText,
   parseOwnList,
   planFiles,
+  straightAway,
   presentOf,
   waitingFiles,
   type FilesStanding,
@@ -80,6 +81,13 @@ describe('what goes to a server that only takes files', () => {
       inTheWay: ['about', 'index.html', 'new.css/readme'],
       foreign: ['news.css'],
     })
+  })
+
+  test('goes straight to its place where nobody asks for it yet: by a name of its own, where nothing of a release stands', () => {
+    const [fresh, torn, live] = ['files/new-0a1b2c3d.webp', 'files/torn-1a1b2c3d.webp', 'files/live-2a1b2c3d-400.webp']
+    const found: FilesThere = new Map([torn, live, 'files/Capital-3a1b2c3d.webp', 'fonts'].map((path) => [path, sized(1)]))
+    const send = [fresh, torn, live, 'files/capital-3a1b2c3d.webp', 'fonts/a-4a1b2c3d.woff2', 'index.html', 'files/photo.webp']
+    expect(straightAway(send, { [live]: file('a') }, found)).toEqual([fresh, torn])
   })
 
   test('leaves what pages of the release before show for one release more, so that whoever has one finds it', () => {

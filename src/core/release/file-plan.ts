@@ -65,6 +65,19 @@ export function planFiles(next: Manifest, { ours, kept, there }: FilesStanding):
   }
 }
 
+/**
+ * Of what is to be sent, what can go straight to its place, since nobody asks for it before the pages of its release are there: its name is
+ * its content's own, and nothing of another release stands there. `live`: the files of the release that visitors see.
+ */
+export function straightAway(send: readonly string[], live: Manifest, there: FilesThere): readonly string[] {
+  const standing = new Map([...there.keys()].map((path) => [folded(path), path]))
+  const isFree = (path: string): boolean => {
+    const found = standing.get(folded(path))
+    return found === undefined || (found === path && own(live, path) === undefined)
+  }
+  return send.filter((path) => isHashedName(path) && isFree(path) && !foldersOf(path).some((folder) => standing.has(folded(folder))))
+}
+
 /** What of ours is really there as we left it; what somebody else has changed is there as something that nobody knows. */
 export function presentOf({ ours, there }: FilesStanding): Manifest {
   const found = Object.entries(ours).filter(([path]) => there.has(path))

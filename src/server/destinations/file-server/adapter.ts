@@ -1,22 +1,21 @@
-import { isAsLeft, NOBODY_KNOWS, planFiles, WAITING_FOLDER, waitingFiles, type FileThere, type Manifest } from '../../../core/release'
+import { isAsLeft, NOBODY_KNOWS, planFiles, straightAway, WAITING_FOLDER, waitingFiles, type Manifest } from '../../../core/release'
 import { own } from '../../../core/own'
 import { hashOf } from '../../files/blobs'
 import { DestinationError, type Adapter } from '../destination'
 import { connected } from './connection'
 import type { AlikeFile, OpenServer } from './file-server'
 import { NOTHING_KEPT, type Kept } from './kept'
-import { putInPlace, tidy } from './put-in-place'
-import { NOBODY, standingAfter, standingOn, type Opened, type Standing } from './standing'
+import { makeFolders, putInPlace, tidy } from './put-in-place'
+import { NOBODY, standingAfter, standingOn, type Opened, type Sent, type Standing } from './standing'
 
-/** A file that is to be sent: where it goes, and what it is called while it waits. */
-type Coming = { readonly path: string; readonly name: string; readonly hash: string; readonly bytes: number }
+/** A file that is to be sent: its path, what it is called while it waits, and whether it goes straight to its place instead. */
+type Coming = { readonly path: string; readonly name: string; readonly hash: string; readonly bytes: number; readonly isStraight: boolean }
 type Told = {
   readonly release: string
   readonly manifest: Manifest
   readonly send: readonly Coming[]
   readonly standing: Standing
-  /** What was sent since, by the name that it waits under. */
-  readonly sent: Map<string, FileThere>
+  readonly sent: Sent
 }
 type Options = {
   /** Files can be marked as leading on. */
@@ -59,12 +58,14 @@ export function fileServerAdapter(kind: string, open: OpenServer, { canLeadOn = 
       on(options, async (opened) => {
         const found = await standingOn(opened)
         await opened.server.makeFolder(WAITING_FOLDER)
-        const standing = await settled(opened, found)
-        const { send, inTheWay } = planFiles(manifest, standing)
+        const now = await settled(opened, found)
+        const { send, inTheWay } = planFiles(manifest, now)
         if (inTheWay.length > 0) throw new DestinationError('inTheWay', inTheWay.join(', '))
-        const files = filesAt(manifest, send)
-        told = { release, manifest, send: files, standing, sent: new Map() }
-        return [...new Set(files.filter(({ name, bytes }) => standing.waiting.get(name)?.bytes !== bytes).map(({ hash }) => hash))]
+        const files = filesAt(manifest, send, straightAway(send, now.list.files, now.there))
+        const standing = await expecting(opened, now, files)
+        told = { release, manifest, send: files, standing, sent: { waiting: new Map(), placed: new Map() } }
+        const isHere = ({ name, bytes, isStraight }: Coming): boolean => !isStraight && standing.waiting.get(name)?.bytes === bytes
+        return [...new Set(files.filter((file) => !isHere(file)).map(({ hash }) => hash))]
       }),
     send: (hash, content, options) =>
       on(options, async ({ server }) => {
@@ -73,8 +74,11 @@ export function fileServerAdapter(kind: string, open: OpenServer, { canLeadOn = 
         const { send, standing, sent } = told
         for (const file of send) {
           if (file.hash !== hash) continue
-          const at = await server.write(`${WAITING_FOLDER}/${file.name}`, content, olderAt(file.path, standing, kept))
-          sent.set(file.name, { bytes: content.length, at })
+          const { path, name, isStraight } = file
+          const at = isStraight
+            ? await server.write(path, content)
+            : await server.write(`${WAITING_FOLDER}/${name}`, content, olderAt(path, standing, kept))
+          ;(isStraight ? sent.placed : sent.waiting).set(isStraight ? path : name, { bytes: content.length, at })
         }
       }),
     activate: (_, release, onPlaced, options) =>
@@ -118,12 +122,25 @@ async function settled({ ownList }: Opened, standing: Standing): Promise<Standin
   return { ...standing, list: now }
 }
 
-function filesAt(manifest: Manifest, paths: readonly string[]): readonly Coming[] {
+function filesAt(manifest: Manifest, paths: readonly string[], straight: readonly string[] = []): readonly Coming[] {
   const files = waitingFiles(manifest)
+  const goesStraight = new Set(straight)
   return paths.flatMap((path) => {
     const file = files.get(path)
-    return file ? [{ ...file, path }] : []
+    return file ? [{ ...file, path, isStraight: goesStraight.has(path) }] : []
   })
+}
+
+/** What goes straight to its place is noted as ours first, so that whatever comes of it is ours if the line breaks. */
+async function expecting({ server, ownList }: Opened, standing: Standing, files: readonly Coming[]): Promise<Standing> {
+  const straight = files.filter(({ isStraight }) => isStraight)
+  if (straight.length === 0) return standing
+  const coming = Object.fromEntries(straight.map(({ path, hash, bytes }) => [path, { hash, bytes }]))
+  const { list, ours, there } = standing
+  const now = { ...list, kept: { ...list.kept, ...coming } }
+  await ownList.write(now)
+  await makeFolders(server, Object.keys(coming), there)
+  return { ...standing, list: now, kept: now.kept, ours: { ...ours, ...coming } }
 }
 
 /** What stands at a path now, where that is as we left it and we still have it. */

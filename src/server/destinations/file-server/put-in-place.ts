@@ -1,5 +1,15 @@
 import PQueue from 'p-queue'
-import { folded, foldersOf, inTurns, planFiles, WAITING_FOLDER, waitingFiles, type Manifest, type OwnFiles } from '../../../core/release'
+import {
+  folded,
+  foldersOf,
+  inTurns,
+  planFiles,
+  WAITING_FOLDER,
+  waitingFiles,
+  type FilesThere,
+  type Manifest,
+  type OwnFiles,
+} from '../../../core/release'
 import type { OnPlaced } from '../destination'
 import type { FileServer } from './file-server'
 import { waitingOn, type Opened, type Standing } from './standing'
@@ -24,8 +34,7 @@ export async function putInPlace(
   const waits = waitingFiles(manifest)
   const files = stamped(manifest, new Set(send), standing)
   await ownList.write({ ...list, files: ours, coming: { release, files } })
-  const isFolder = new Set([...there.keys()].flatMap(foldersOf))
-  const folders = [...new Set(send.flatMap(foldersOf))].filter((folder) => !isFolder.has(folder)).sort()
+  const folders = send.flatMap(foldersOf)
   // A file of ours that stands where a folder is to be is in nobody's page any more once its page is. What differs in capitals alone from
   // what is to come may be the very same file there: removed later, that would go.
   const taken = new Set([...folders, ...send].map(folded))
@@ -33,7 +42,7 @@ export async function putInPlace(
     remove.filter((path) => taken.has(folded(path))),
     (path) => server.remove(path),
   )
-  for (const level of byDepth(folders)) await all(level, (folder) => server.makeFolder(folder))
+  await makeFolders(server, send, there)
   let placed = 0
   for (const turn of inTurns(send))
     await all(turn, async (path) => {
@@ -48,6 +57,13 @@ export async function putInPlace(
   const kept = Object.fromEntries(Object.entries(ours).filter(([path]) => stay.includes(path)))
   await ownList.write({ owner: list.owner, release, files, kept, coming: null })
   await tidy(server, remove).catch(() => undefined)
+}
+
+/** Makes the folders that paths lie in, but for those in which something is. */
+export async function makeFolders(server: FileServer, paths: readonly string[], there: FilesThere): Promise<void> {
+  const isThere = new Set([...there.keys()].flatMap(foldersOf))
+  const folders = [...new Set(paths.flatMap(foldersOf))].filter((folder) => !isThere.has(folder))
+  for (const level of byDepth(folders)) await all(level, (folder) => server.makeFolder(folder))
 }
 
 /** Every file of a release with when its server saw it last changed: what waits keeps its time when it is moved. */

@@ -31,14 +31,14 @@ export async function standingOn({ server, ownList }: Opened): Promise<Standing>
   return { list, ours: inPlace(list, waiting), kept: list.kept, there, waiting }
 }
 
-/**
- * The same a little later, with what was sent since, under the names that it waits by: where nobody else has written a list, only what was
- * not sent from here is looked at anew.
- */
-export async function standingAfter(opened: Opened, before: Standing, sent: FilesThere): Promise<Standing> {
+/** What was sent from here: what waits, by its name, and what went straight to its place, by its path. */
+export type Sent = { readonly waiting: Map<string, FileThere>; readonly placed: Map<string, FileThere> }
+
+/** The same a little later, with what was sent since: where nobody else has written a list, nothing is looked at anew. */
+export async function standingAfter(opened: Opened, before: Standing, { waiting, placed }: Sent): Promise<Standing> {
   const list = (await opened.ownList.find()) ?? NOBODY
   if (JSON.stringify(list) !== JSON.stringify(before.list)) return standingOn(opened)
-  return { ...before, waiting: new Map([...before.waiting, ...sent]) }
+  return { ...before, there: new Map([...before.there, ...placed]), waiting: new Map([...before.waiting, ...waiting]) }
 }
 
 /** What waits to be put into place. */
