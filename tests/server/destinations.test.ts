@@ -60,7 +60,8 @@ const publish = async (destination: string) => publishing.publish(job, { revisio
 
 test('each destination has its own live state, plan and releases', async () => {
   const [one, two] = [addFolder(), addFolder()]
-  await publish(one.id)
+  const { plan: first } = await preparing.prepareRelease(job, { destination: one.id }, silent)
+  expect(await publish(one.id)).toMatchObject({ sentFiles: first.added.length, sentBytes: first.bytesToSend })
   expect(publications.livePublication(job, two.id)).toBeNull()
   const lines = view.publishView(job, one.id).destinations.map(({ name, number }) => [name, number])
   expect(lines).toEqual([

@@ -243,6 +243,18 @@ describe('publishing', () => {
 })
 
 describe('another address', () => {
+  test('is sent nothing that the host has already, and the plan says so', async () => {
+    await takeAddress()
+    const { plan: first } = await preparing.prepareRelease(job, {}, silent)
+    expect((await publish()).sentBytes).toBe(first.bytesToSend)
+    await takeAddress()
+    const { plan } = await preparing.prepareRelease(job, {}, silent)
+    expect(plan.added.length).toBe(first.added.length)
+    // Pages say their own address.
+    expect(plan.bytesToSend).toBeLessThan(first.bytesToSend / 2)
+    expect((await publish()).sentBytes).toBe(plan.bytesToSend)
+  })
+
   test('sends visitors of the old one on; where that fails, it is live all the same, said, and tried again', async () => {
     const old = await takeAddress()
     await publish()

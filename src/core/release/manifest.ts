@@ -26,7 +26,7 @@ export type Manifest = Readonly<v.InferOutput<typeof manifestSchema>>
 export type ManifestEntry = Manifest[string]
 
 export type PlannedFile = { readonly path: string; readonly bytes: number }
-/** What publishing will do: the difference of two manifests. `bytesToSend` counts new and changed files. */
+/** What publishing will do: the difference of two manifests. `bytesToSend` counts what travels. */
 export type PublishPlan = {
   readonly added: readonly PlannedFile[]
   readonly changed: readonly PlannedFile[]
@@ -36,7 +36,11 @@ export type PublishPlan = {
   readonly bytesTotal: number
 }
 
-export function planPublish(live: Manifest, next: Manifest): PublishPlan {
+/**
+ * What publishing changes against what is live at an address. `here`: what a destination has that keeps contents by their hash, at whatever
+ * address, so that each travels once.
+ */
+export function planPublish(live: Manifest, next: Manifest, here: Manifest | null = null): PublishPlan {
   const list = (from: Manifest, keep: (path: string, entry: ManifestEntry) => boolean): PlannedFile[] =>
     Object.entries(from)
       .filter(([path, entry]) => keep(path, entry))
@@ -51,7 +55,15 @@ export function planPublish(live: Manifest, next: Manifest): PublishPlan {
     changed,
     removed,
     unchanged: Object.keys(next).length - added.length - changed.length,
-    bytesToSend: sum(added) + sum(changed),
+    bytesToSend: here ? sum(missingFrom(here, next)) : sum(added) + sum(changed),
     bytesTotal: sum(list(next, () => true)),
   }
+}
+
+/** Each content of a release that another has not, once. */
+function missingFrom(here: Manifest, next: Manifest): readonly PlannedFile[] {
+  const known = new Set(Object.values(here).map(({ hash }) => hash))
+  const missing = new Map<string, PlannedFile>()
+  for (const [path, { hash, bytes }] of Object.entries(next)) if (!known.has(hash)) missing.set(hash, { path, bytes })
+  return [...missing.values()]
 }

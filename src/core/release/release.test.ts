@@ -38,6 +38,14 @@ test('publishing the same again changes nothing; the first time everything is ne
   expect(planPublish({}, site).added).toHaveLength(2)
 })
 
+test('where contents are kept by their hash each travels once, and none that is there at another address', () => {
+  const site = { 'index.html': file('a'), 'again.html': file('a'), 'photo.webp': file('b', 500) }
+  expect(planPublish({}, site, {})).toMatchObject({ bytesToSend: 510, bytesTotal: 520 })
+  const moved = planPublish({}, { ...site, 'new.css': file('c', 30) }, site)
+  expect(moved).toMatchObject({ bytesToSend: 30, unchanged: 0 })
+  expect(moved.added).toHaveLength(4)
+})
+
 test('files are listed by their paths, whatever order they came in', () => {
   const site = { b: file('a'), c: file('b'), a: file('c'), 'a/x': file('d') }
   expect(planPublish({}, site).added.map((f) => f.path)).toEqual(['a', 'a/x', 'b', 'c'])

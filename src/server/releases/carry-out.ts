@@ -85,9 +85,10 @@ async function sendVisitorsOn(to: Destination, { address, movedFrom }: Publicati
 }
 
 async function sendAll(to: Destination, { manifest }: Release, hashes: readonly string[], onProgress: OnProgress): Promise<Sent> {
-  const files = filesSent(to, manifest, hashes)
-  const sizes = new Map(Object.values(manifest).map(({ hash, bytes }) => [hash, bytes]))
-  const total = hashes.reduce((sum, hash) => sum + (sizes.get(hash) ?? 0), 0)
+  const files = filesOf(manifest)
+  // Where content is kept by its hash it travels once, however many files have it.
+  const timesOf = (hash: string): number => (to.capabilities.keepsContent ? 1 : (files.get(hash)?.count ?? 0))
+  const total = hashes.reduce((sum, hash) => sum + (files.get(hash)?.bytes ?? 0) * timesOf(hash), 0)
   const queue = new PQueue({ concurrency: 4 })
   let done = 0
   let bytes = 0
@@ -98,7 +99,7 @@ async function sendAll(to: Destination, { manifest }: Release, hashes: readonly 
       throw new Problem('contentGone', { path: Object.keys(manifest).find((path) => own(manifest, path)?.hash === hash) ?? hash })
     await to.send(hash, content)
     done++
-    bytes += content.length
+    bytes += content.length * timesOf(hash)
     tell()
   }
   tell()
@@ -110,12 +111,12 @@ async function sendAll(to: Destination, { manifest }: Release, hashes: readonly 
     await queue.onIdle()
     throw error
   }
-  return { sentFiles: files, sentBytes: bytes }
+  return { sentFiles: hashes.reduce((sum, hash) => sum + timesOf(hash), 0), sentBytes: bytes }
 }
 
-/** How many files travel: where content is kept by its hash, each content once. */
-function filesSent(to: Destination, manifest: Manifest, hashes: readonly string[]): number {
-  if (to.capabilities.keepsContent) return hashes.length
-  const sent = new Set(hashes)
-  return Object.values(manifest).filter(({ hash }) => sent.has(hash)).length
+/** Each content of a release, by its hash: its size in bytes, and how many files have it. */
+function filesOf(manifest: Manifest): ReadonlyMap<string, { readonly bytes: number; readonly count: number }> {
+  const files = new Map<string, { readonly bytes: number; readonly count: number }>()
+  for (const { hash, bytes } of Object.values(manifest)) files.set(hash, { bytes, count: (files.get(hash)?.count ?? 0) + 1 })
+  return files
 }

@@ -74,6 +74,7 @@ async function planAt(
     return { plan: planPublish(Object.fromEntries(present), manifest), foreign, inTheWay }
   }
   const live = livePublication(job, id)
-  const there = live?.address === address ? getRelease(job, live.release).manifest : {}
-  return { plan: planPublish(there, manifest), foreign: [], inTheWay: [] }
+  const there = live ? getRelease(job, live.release).manifest : {}
+  const here = to.capabilities.keepsContent ? there : null
+  return { plan: planPublish(live?.address === address ? there : {}, manifest, here), foreign: [], inTheWay: [] }
 }

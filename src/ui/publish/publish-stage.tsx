@@ -193,7 +193,7 @@ function Publishing({ destination, list, address, domain, proposal, hostSuffix, 
                   className={`${inputClass} min-w-48`}
                   maxLength={MAX_NOTE}
                   dir="auto"
-                  placeholder="What is new in it, for you and those you work with"
+                  placeholder="What is new; visitors never see it"
                   value={note}
                   onChange={(event) => setNote(event.target.value)}
                 />
