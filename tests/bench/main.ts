@@ -27,6 +27,9 @@ import { line, percentiles, time } from './report'
 import { benchBrief, benchPuttingOn, benchTryOns } from './template-room'
 import { askApp, browserState } from '../door'
 
+// As the application runs: else each error is traced back to its source, and clients make one for every call that waits.
+process.setSourceMapsEnabled(false)
+
 const FILES: ReleaseFiles = {
   origin: 'https://client.example',
   stylesheet: 'style.css',

@@ -14,6 +14,7 @@ class CaseBlind {
       const found = [...this.files].filter(([key]) => key.startsWith(begin))
       return new Map(found.map(([, { name, content }]) => [name.slice(begin.length), { bytes: content.length, at: null }]))
     },
+    timeOf: async () => null,
     count: async () => this.files.size,
     read: async (path) => {
       const file = this.files.get(path.toLowerCase())

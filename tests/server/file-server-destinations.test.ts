@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, readFileSync, statSync, utimesSync, writeFileSync } from 'node:fs'
 import path from 'node:path'
 import { utils } from 'ssh2'
 import { beforeAll, describe, expect, test } from 'vitest'
@@ -206,6 +206,56 @@ test('what went straight to its place is ours however it came there: torn it com
   await expect(publish(to(tearing('files/other-2a1b2c3d.webp')), 'r3', { ...next, 'files/other-2a1b2c3d.webp': 'other' })).rejects.toThrow()
   await publish(whole(), 'r4', { ...next, 'index.html': 'shows it again' })
   expect(filesOf(root)).toEqual({ ...next, 'index.html': 'shows it again' })
+})
+
+test('one file that was put into place when the line broke is known by its time, though the list says nothing of it', async () => {
+  const root = path.join(folders, 'one-file')
+  mkdirSync(root)
+  const whole = folderServer(root, () => undefined)
+  const to = (server: FileServer): Destination => makeDestination(fileServerAdapter('folder', async () => server))
+  const site = (heading: string): Record<string, string> => ({ 'index.html': heading, 'about/index.html': 'about' })
+  await publish(to(whole), 'r1', site('as it was'))
+  // So long ago that the clock has gone on since.
+  utimesSync(path.join(root, 'index.html'), 1_000_000_000, 1_000_000_000)
+  await publish(to(whole), 'r2', site('as it was'))
+  const writesOnce = (): FileServer['write'] => {
+    let lists = 0
+    return async (file, content) => {
+      if (file.endsWith('/list') && ++lists > 0) throw new Error('the line broke')
+      return whole.write(file, content)
+    }
+  }
+  await expect(publish(to({ ...whole, write: writesOnce() }), 'r3', site('as it is.'))).rejects.toMatchObject({ fault: 'down' })
+  expect(filesOf(root)).toMatchObject(site('as it is.'))
+  // Back to what the list says is there, of the same size.
+  expect(await publish(to(whole), 'r2', site('as it was'))).toBe(1)
+  expect(filesOf(root)).toEqual(site('as it was'))
+})
+
+test('on a server that copies where others rename, and so gives files new times, nothing is taken for changed by a hand', async () => {
+  const root = path.join(folders, 'copying')
+  mkdirSync(root)
+  let now = 1_000_000_000
+  const copying = (): Destination =>
+    makeDestination(
+      fileServerAdapter('folder', async () => {
+        const server = folderServer(root, () => undefined)
+        const move: FileServer['move'] = async (from, to) => {
+          await server.move(from, to)
+          utimesSync(path.join(root, to), ++now, now)
+        }
+        return { ...server, move }
+      }),
+    )
+  const site = { 'index.html': 'home', 'about/index.html': 'about' }
+  await publish(copying(), 'r1', site)
+  expect(await publish(copying(), 'r1', site)).toBe(0)
+  expect(await publish(copying(), 'r2', { ...site, 'index.html': 'changed' })).toBe(1)
+  expect(await publish(copying(), 'r3', { ...site, 'index.html': 'again' })).toBe(1)
+  // What has not been moved since is known by its time.
+  writeFileSync(path.join(root, 'about', 'index.html'), 'spoil')
+  expect(await publish(copying(), 'r3', { ...site, 'index.html': 'again' })).toBe(1)
+  expect(filesOf(root)).toEqual({ ...site, 'index.html': 'again' })
 })
 
 test('where a server renames over no file, a line that breaks between two renamings loses no list, and the next try is whole', async () => {

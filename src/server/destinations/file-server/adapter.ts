@@ -13,7 +13,8 @@ type Coming = { readonly path: string; readonly name: string; readonly hash: str
 type Told = {
   readonly release: string
   readonly manifest: Manifest
-  readonly send: readonly Coming[]
+  /** What is to be sent, by the hash of its content. */
+  readonly send: ReadonlyMap<string, readonly Coming[]>
   readonly standing: Standing
   readonly sent: Sent
 }
@@ -63,7 +64,7 @@ export function fileServerAdapter(kind: string, open: OpenServer, { canLeadOn = 
         if (inTheWay.length > 0) throw new DestinationError('inTheWay', inTheWay.join(', '))
         const files = filesAt(manifest, send, straightAway(send, now.list.files, now.there))
         const standing = await expecting(opened, now, files)
-        told = { release, manifest, send: files, standing, sent: { waiting: new Map(), placed: new Map() } }
+        told = { release, manifest, send: byHash(files), standing, sent: { waiting: new Map(), placed: new Map() } }
         const isHere = ({ name, bytes, isStraight }: Coming): boolean => !isStraight && standing.waiting.get(name)?.bytes === bytes
         return [...new Set(files.filter((file) => !isHere(file)).map(({ hash }) => hash))]
       }),
@@ -72,9 +73,7 @@ export function fileServerAdapter(kind: string, open: OpenServer, { canLeadOn = 
         if (hashOf(content) !== hash) throw new DestinationError('refused', 'the content is not what its hash says')
         if (!told) throw new DestinationError('refused', 'nothing was announced')
         const { send, standing, sent } = told
-        for (const file of send) {
-          if (file.hash !== hash) continue
-          const { path, name, isStraight } = file
+        for (const { path, name, isStraight } of send.get(hash) ?? []) {
           const at = isStraight
             ? await server.write(path, content)
             : await server.write(`${WAITING_FOLDER}/${name}`, content, olderAt(path, standing, kept))
@@ -129,6 +128,12 @@ function filesAt(manifest: Manifest, paths: readonly string[], straight: readonl
     const file = files.get(path)
     return file ? [{ ...file, path, isStraight: goesStraight.has(path) }] : []
   })
+}
+
+function byHash(files: readonly Coming[]): ReadonlyMap<string, readonly Coming[]> {
+  const found = new Map<string, Coming[]>()
+  for (const file of files) found.set(file.hash, [...(found.get(file.hash) ?? []), file])
+  return found
 }
 
 /** What goes straight to its place is noted as ours first, so that whatever comes of it is ours if the line breaks. */

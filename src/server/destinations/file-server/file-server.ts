@@ -9,6 +9,8 @@ export type FileServer = {
    * Every file under a folder, '' for the whole one, by its path from there; a link is listed as a file of -1 bytes, and never followed.
    */
   readonly list: (under: string) => Promise<FilesThere>
+  /** When a file was last changed, by the server's clock; null where it does not tell that exactly. */
+  readonly timeOf: (path: string) => Promise<number | null>
   /** How many files and folders lie in the folder itself. */
   readonly count: () => Promise<number>
   /** A file's content, and its time; null where there is none. Where it is known, a server that gives parts is asked for its head only. */

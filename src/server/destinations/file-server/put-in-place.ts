@@ -1,4 +1,5 @@
 import PQueue from 'p-queue'
+import { own } from '../../../core/own'
 import {
   folded,
   foldersOf,
@@ -33,7 +34,7 @@ export async function putInPlace(
   const { send, remove, stay } = planFiles(manifest, standing)
   const waits = waitingFiles(manifest)
   const files = stamped(manifest, new Set(send), standing)
-  await ownList.write({ ...list, files: ours, coming: { release, files } })
+  if (!isOneStep(send, remove, standing, files)) await ownList.write({ ...list, files: ours, coming: { release, files } })
   const folders = send.flatMap(foldersOf)
   // A file of ours that stands where a folder is to be is in nobody's page any more once its page is. What differs in capitals alone from
   // what is to come may be the very same file there: removed later, that would go.
@@ -54,8 +55,9 @@ export async function putInPlace(
     remove.filter((path) => !taken.has(folded(path))),
     (path) => server.remove(path),
   )
+  const lasting = (await keepsTimes(server, send, files)) ? files : without(files, send)
   const kept = Object.fromEntries(Object.entries(ours).filter(([path]) => stay.includes(path)))
-  await ownList.write({ owner: list.owner, release, files, kept, coming: null })
+  await ownList.write({ owner: list.owner, release, files: lasting, kept, coming: null })
   await tidy(server, remove).catch(() => undefined)
 }
 
@@ -66,7 +68,31 @@ export async function makeFolders(server: FileServer, paths: readonly string[], 
   for (const level of byDepth(folders)) await all(level, (folder) => server.makeFolder(folder))
 }
 
-/** Every file of a release with when its server saw it last changed: what waits keeps its time when it is moved. */
+/**
+ * Whether all that is done is to put one file into the place of an older one, which is one step by itself: where the list does not say so
+ * when it is done, the file's new time does.
+ */
+function isOneStep(send: readonly string[], remove: readonly string[], { list, ours }: Standing, files: OwnFiles): boolean {
+  const [path, other] = send
+  if (path === undefined || other !== undefined || remove.length > 0 || list.coming !== null) return false
+  const [was, is] = [own(ours, path)?.at, own(files, path)?.at]
+  return was !== undefined && is !== undefined && was !== is
+}
+
+/** Whether files keep their time when they are moved, as one of them tells: some servers copy them instead. */
+async function keepsTimes(server: FileServer, moved: readonly string[], files: OwnFiles): Promise<boolean> {
+  const [path] = moved
+  const at = path === undefined ? undefined : own(files, path)?.at
+  return path === undefined || at === undefined || (await server.timeOf(path)) === at
+}
+
+/** The same without the times of some. */
+function without(files: OwnFiles, some: readonly string[]): OwnFiles {
+  const untold = new Set(some)
+  return Object.fromEntries(Object.entries(files).map(([path, { at, ...file }]) => [path, untold.has(path) ? file : { ...file, at }]))
+}
+
+/** Every file of a release with when its server saw it last changed. */
 function stamped(manifest: Manifest, sent: ReadonlySet<string>, { there, waiting }: Standing): OwnFiles {
   const waits = waitingFiles(manifest)
   return Object.fromEntries(

@@ -32,6 +32,7 @@ export function folderServer(root: string, alive: () => void): FileServer {
   }
   return {
     list: (under) => does(() => filesIn(under, (folder) => entriesOf(at(folder)))),
+    timeOf: (file) => does(async () => timeOf(await stat(at(file)))),
     count: () => does(async () => (await readdir(root)).length),
     read: (file) => does(() => readWhole(at(file)).catch(unlessGone(null))),
     write: (file, content) => does(() => writeWhole(at(file), content)),

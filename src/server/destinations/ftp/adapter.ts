@@ -67,6 +67,7 @@ export async function ftpServer(first: Client, open: () => Promise<Client>, fold
   }
   return {
     list: (under) => filesIn(under, list),
+    timeOf: () => Promise.resolve(null),
     count: async () => (await list('')).length,
     read: async (path) => {
       const parts: Buffer[] = []

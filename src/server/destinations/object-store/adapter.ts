@@ -79,6 +79,7 @@ export function objectStore(settings: ObjectStoreSettings, { keyId, key }: Objec
   }
   return {
     list: (under) => page(under === '' ? prefix : `${prefix}${under}/`, null, new Map()),
+    timeOf: () => Promise.resolve(null),
     count: () => countIn(null),
     read: async (file) => {
       try {

@@ -61,6 +61,8 @@ export function sftpServer({ sftp, close }: Connection, folder: string, alive: (
   }
   return {
     list: (under) => filesIn(under, list),
+    timeOf: (path) =>
+      ask<number | null>(`looking at ${path}`, (done) => sftp.lstat(at(path), (error, stats) => done(error, error ? null : timeOf(stats)))),
     count: async () => (await list('')).length,
     read: (path, known = null) =>
       readAll(sftp, at(path), known, alive).catch((error: unknown) => {
