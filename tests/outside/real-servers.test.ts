@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process'
 import { X509Certificate } from 'node:crypto'
-import { mkdirSync, mkdtempSync, statSync, utimesSync, writeFileSync } from 'node:fs'
+import { mkdirSync, mkdtempSync, rmSync, statSync, utimesSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
@@ -136,6 +136,9 @@ describe('to OpenSSH', () => {
       utimesSync(index, seconds, seconds)
     }
     expect(await go('r3', { ...some, 'index.html': withHeading('again') }, () => spoil(1_000_000_000))).toBeGreaterThan(body.length / 2)
+    // Somebody has taken it away.
+    await go('r3 again', some)
+    await go('r3', { ...some, 'index.html': withHeading('again') }, () => rmSync(index))
     // The same before: that it was touched is seen, though its size is what it was.
     spoil(1_100_000_000)
     await go('r4', { ...some, 'index.html': withHeading('again') })

@@ -227,9 +227,22 @@ test('one file that was put into place when the line broke is known by its time,
   }
   await expect(publish(to({ ...whole, write: writesOnce() }), 'r3', site('as it is.'))).rejects.toMatchObject({ fault: 'down' })
   expect(filesOf(root)).toMatchObject(site('as it is.'))
+  // A line that is there again goes on from where it broke.
+  let lists = 0
+  const write: FileServer['write'] = async (file, content) => {
+    if (file.endsWith('/list') && ++lists === 1) throw new Error('the line broke')
+    return whole.write(file, content)
+  }
+  await publish(to(whole), 'r3', site('as it is.'))
+  utimesSync(path.join(root, 'index.html'), 1_100_000_000, 1_100_000_000)
+  await publish(to(whole), 'r3', site('as it is.'))
+  await publish(to({ ...whole, write }), 'r4', site('as is now.'))
+  expect((await to(whole).find(''))?.release).toBe('r4')
+  expect(filesOf(root)).toEqual(site('as is now.'))
+  await expect(publish(to({ ...whole, write: writesOnce() }), 'r5', site('as it is.'))).rejects.toMatchObject({ fault: 'down' })
   // Back to what the list says is there, of the same size.
-  expect(await publish(to(whole), 'r2', site('as it was'))).toBe(1)
-  expect(filesOf(root)).toEqual(site('as it was'))
+  expect(await publish(to(whole), 'r4', site('as is now.'))).toBe(1)
+  expect(filesOf(root)).toEqual(site('as is now.'))
 })
 
 test('on a server that copies where others rename, and so gives files new times, nothing is taken for changed by a hand', async () => {

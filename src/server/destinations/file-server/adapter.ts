@@ -17,6 +17,8 @@ type Told = {
   readonly send: ReadonlyMap<string, readonly Coming[]>
   readonly standing: Standing
   readonly sent: Sent
+  /** Whether putting it into place was begun, and may have come any far. */
+  isBegun: boolean
 }
 type Options = {
   /** Files can be marked as leading on. */
@@ -64,7 +66,7 @@ export function fileServerAdapter(kind: string, open: OpenServer, { canLeadOn = 
         if (inTheWay.length > 0) throw new DestinationError('inTheWay', inTheWay.join(', '))
         const files = filesAt(manifest, send, straightAway(send, now.list.files, now.there))
         const standing = await expecting(opened, now, files)
-        told = { release, manifest, send: byHash(files), standing, sent: { waiting: new Map(), placed: new Map() } }
+        told = { release, manifest, send: byHash(files), standing, sent: { waiting: new Map(), placed: new Map() }, isBegun: false }
         const isHere = ({ name, bytes, isStraight }: Coming): boolean => !isStraight && standing.waiting.get(name)?.bytes === bytes
         return [...new Set(files.filter((file) => !isHere(file)).map(({ hash }) => hash))]
       }),
@@ -88,12 +90,13 @@ export function fileServerAdapter(kind: string, open: OpenServer, { canLeadOn = 
           throw new DestinationError('refused', 'the release was not announced')
         }
         const { manifest } = told
-        const standing = await standingAfter(opened, told.standing, told.sent)
+        const standing = told.isBegun ? moved(await standingOn(opened), told) : await standingAfter(opened, told.standing, told.sent)
         const isThere = standing.list.release === release && !standing.list.coming
         const { send } = planFiles(manifest, standing)
         const isMissing = filesAt(manifest, send).some(({ name, bytes }) => standing.waiting.get(name)?.bytes !== bytes)
         if (isMissing) throw new DestinationError('refused', 'not all of it was sent')
         if (isThere && send.length === 0) return tidy(opened.server)
+        told.isBegun = true
         await putInPlace(opened, standing, release, manifest, onPlaced)
       }),
     redirect: async () => undefined,
@@ -128,6 +131,16 @@ function filesAt(manifest: Manifest, paths: readonly string[], straight: readonl
     const file = files.get(path)
     return file ? [{ ...file, path, isStraight: goesStraight.has(path) }] : []
   })
+}
+
+/** What was moved before the line broke without the list saying so is known by the time that it was sent at. */
+function moved(standing: Standing, { send, sent }: Told): Standing {
+  const files = [...send.values()].flat().flatMap(({ path, name, hash, bytes }) => {
+    const [there, mine] = [standing.there.get(path), sent.waiting.get(name)]
+    const isMine = mine?.at != null && there?.at === mine.at && there.bytes === bytes
+    return isMine && !standing.waiting.has(name) ? [[path, { hash, bytes, at: mine.at }] as const] : []
+  })
+  return { ...standing, ours: { ...standing.ours, ...Object.fromEntries(files) } }
 }
 
 function byHash(files: readonly Coming[]): ReadonlyMap<string, readonly Coming[]> {

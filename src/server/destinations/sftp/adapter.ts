@@ -3,7 +3,7 @@ import type { SFTPWrapper } from 'ssh2'
 import { own } from '../../../core/own'
 import { isDestinationError, type Adapter } from '../destination'
 import { fileServerAdapter } from '../file-server/adapter'
-import type { FileServer } from '../file-server/file-server'
+import type { AlikeFile, FileServer } from '../file-server/file-server'
 import { NOTHING_KEPT, type Kept } from '../file-server/kept'
 import { moveOver } from '../file-server/replace'
 import { filesIn, type Entry } from '../file-server/walk'
@@ -59,6 +59,12 @@ export function sftpServer({ sftp, close }: Connection, folder: string, alive: (
       at: timeOf(attrs),
     }))
   }
+  /** What cannot be taken over, whatever the server has against it, goes whole. */
+  const takeOver = (path: string, content: Buffer, from: AlikeFile): ReturnType<typeof writeAlike> =>
+    writeAlike(sftp, at(path), content, { ...from, path: at(from.path) }, alive).catch((error: unknown) => {
+      if (statusOf(error) === null && !isDestinationError(error)) throw error
+      return null
+    })
   return {
     list: (under) => filesIn(under, list),
     timeOf: (path) =>
@@ -71,7 +77,7 @@ export function sftpServer({ sftp, close }: Connection, folder: string, alive: (
       }),
     write: async (path, content, from = null) => {
       try {
-        const taken = from && canCopy(sftp) ? await writeAlike(sftp, at(path), content, { ...from, path: at(from.path) }, alive) : null
+        const taken = from && canCopy(sftp) ? await takeOver(path, content, from) : null
         return taken ? taken.at : await writeAll(sftp, at(path), content, alive)
       } catch (error) {
         throw toSftpError(error, `writing ${path}`)

@@ -1,5 +1,6 @@
 import type { SFTPWrapper, Stats } from 'ssh2'
 import { partsAlike, type Part } from '../../../core/release'
+import { DestinationError } from '../destination'
 import type { AlikeFile, FileRead, Known } from '../file-server/file-server'
 import { END_OF_FILE, statusOf } from './errors'
 
@@ -12,7 +13,7 @@ const MOST_PARTS = 64
 /** Writes a file whole; many packets are on their way at a time, so that a long line does not make it slow. Answers with its time. */
 export async function writeAll(sftp: SFTPWrapper, path: string, content: Buffer, alive: () => void): Promise<number | null> {
   const handle = await opened(sftp, path, 'w')
-  return written(sftp, handle, () => writeParts(sftp, handle, content, 0, alive))
+  return written(sftp, handle, content.length, () => writeParts(sftp, handle, content, 0, alive))
 }
 
 /**
@@ -38,7 +39,7 @@ export async function writeAlike(
       'fresh' in part
         ? writeParts(sftp, handle, part.fresh, to, alive)
         : called<void>((done) => sftp.ext_copy_data(other, part.from, part.bytes, handle, to, (error) => done(error, undefined)))
-    const at = await written(sftp, handle, async () => {
+    const at = await written(sftp, handle, content.length, async () => {
       const starts = parts.reduce<readonly number[]>((ends, part) => [...ends, (ends.at(-1) ?? 0) + bytesOf(part)], [0])
       // The last comes when all others are there: what is as long as it should be is whole.
       await Promise.all(parts.slice(0, -1).map((part, i) => put(part, starts[i] ?? 0)))
@@ -77,16 +78,18 @@ async function headOf(sftp: SFTPWrapper, handle: Buffer, bytes: number): Promise
   return head.subarray(0, count)
 }
 
-/** Lets go of a handle once it was written to; answers with when that was. */
-async function written(sftp: SFTPWrapper, handle: Buffer, write: () => Promise<void>): Promise<number | null> {
-  let now: Promise<number | null> = Promise.resolve(null)
+/** Lets go of a handle once it was written to; answers with when that was. What is not as long as it should be did not come whole. */
+async function written(sftp: SFTPWrapper, handle: Buffer, bytes: number, write: () => Promise<void>): Promise<number | null> {
+  let asked: Promise<Stats | null> = Promise.resolve(null)
   try {
     await write()
-    now = called<Stats>((done) => sftp.fstat(handle, done)).then(timeOf, () => null)
+    asked = called<Stats>((done) => sftp.fstat(handle, done)).catch(() => null)
   } finally {
     await closed(sftp, handle)
   }
-  return now
+  const now = await asked
+  if (now && now.size !== bytes) throw new DestinationError('refused', `only ${now.size} of ${bytes} bytes were kept`)
+  return now && timeOf(now)
 }
 
 /** When a file was last changed, in whole seconds of the server's clock; null where it is not told. */
