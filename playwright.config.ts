@@ -9,9 +9,9 @@ export default defineConfig({
   workers: 2,
   // They end what hangs; a machine that is kept from working for a while is no fault. A browser that has stopped drawing for good is
   // started once more, and the test that it happened in is named at the end.
-  timeout: 120_000,
-  retries: 0,
-  expect: { timeout: 20_000 },
+  timeout: 600_000,
+  retries: 1,
+  expect: { timeout: 60_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   use: {
     storageState: SIGNED_IN,
