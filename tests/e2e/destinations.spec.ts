@@ -76,6 +76,15 @@ test('a connection is tested step by step: the first that fails says what came b
 }) => {
   const job = await makeJob({ name: 'Tested' })
   await page.goto(`${APP}/jobs/${job}/publish?to=new`)
+  // What is missing or cannot be is said before anything is tried.
+  await page.getByRole('button', { name: 'Test the connection' }).click()
+  await expect(page.getByRole('alert').filter({ hasText: 'The name of the server is missing' })).toBeVisible()
+  await page.getByLabel('A folder on this machine').check()
+  await page.getByLabel('Visitors find it at').fill(origin)
+  await page.getByLabel('Folder', { exact: true }).fill('../elsewhere')
+  await page.getByRole('button', { name: 'Test the connection' }).click()
+  await expect(page.getByRole('alert').filter({ hasText: 'A folder is written as names with a slash between them' })).toBeVisible()
+  await page.getByLabel('A server, by SFTP').check()
   await tell(page, { at: 1 })
   await expect(step(page, 'port')).toContainText('refused the connection')
   await expect(step(page, 'port')).toContainText('SFTP is mostly on port 22')

@@ -13,7 +13,7 @@ export const PROBLEMS = {
     status: 409,
     sentence: (d) => `The site of this job is still live at ${d.address}. While visitors can see it, its job stays in the bin.`,
   },
-  requestWrong: { status: 400, sentence: (d) => `The request could not be read: ${d.fault}.` },
+  requestWrong: { status: 400, sentence: (d) => (d.said ? `${d.said}.` : `The request could not be read: ${d.fault}.`) },
   requestElsewhere: { status: 421, sentence: () => NOT_OUR_HOST.trim() },
   requestForeign: { status: 403, sentence: () => 'This was asked for by a page of another site, so nothing was changed.' },
   signedOut: {

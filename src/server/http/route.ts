@@ -127,8 +127,24 @@ async function readJson<T extends v.GenericSchema>(request: Request, schema: T):
   const bytes = await readBody(request, MOST_JSON, () => new Problem('requestTooLong', { limit: MOST_JSON / 1024 / 1024 }))
   const read = v.safeParse(schema, parseJson(bytes.toString('utf8')))
   if (read.success) return read.output
-  const issue = read.issues[0]
-  throw new Problem('requestWrong', { fault: `${v.getDotPath(issue) ?? 'body'}: ${issue.message}` })
+  const issue = mostTelling(read.issues)
+  throw new Problem(
+    'requestWrong',
+    isForPeople(issue) ? { said: issue.message } : { fault: `${v.getDotPath(issue) ?? 'body'}: ${issue.message}` },
+  )
+}
+
+/** Of what is wrong the most particular: where one of several forms was wanted, that of the form that it is most like. */
+function mostTelling(issues: readonly [v.BaseIssue<unknown>, ...v.BaseIssue<unknown>[]]): v.BaseIssue<unknown> {
+  const within = (issue: v.BaseIssue<unknown>): readonly v.BaseIssue<unknown>[] =>
+    issue.issues ? [issue, ...issue.issues.flatMap(within)] : [issue]
+  const weight = (issue: v.BaseIssue<unknown>): number => 2 * (issue.path?.length ?? 0) + Number(isForPeople(issue))
+  return issues.flatMap(within).reduce((best, issue) => (weight(issue) > weight(best) ? issue : best), issues[0])
+}
+
+/** A sentence of ours begins with a capital; what else is said is for programs, and needs the place. */
+function isForPeople({ message }: v.BaseIssue<unknown>): boolean {
+  return /^\p{Lu}/u.test(message) && !message.startsWith('Invalid ')
 }
 
 /** What JSON says; refused where it is none, or where its parts lie deeper in each other than anything of ours. */

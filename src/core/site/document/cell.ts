@@ -2,7 +2,7 @@ import * as v from 'valibot'
 import { slotValueSchema, type SlotValue } from '../values/slot-value'
 import { entryIdSchema, isTableName, sectionIdSchema } from './ids'
 
-export const slotNameSchema = v.pipe(v.string(), v.regex(/^[a-z][a-z0-9-]{0,39}$/), v.check(isTableName, 'Not a name'))
+export const slotNameSchema = v.pipe(v.string(), v.regex(/^[a-z][a-z0-9-]{0,39}$/), v.check(isTableName, 'not a name'))
 
 /** The most entries that a list holds. */
 export const MAX_ENTRIES = 200

@@ -15,7 +15,7 @@ import { verificationNameSchema, verificationSchema } from './verification'
 import { pageOf, placeOfSection, sectionPlace, sectionSchema, type Section, type SectionIn } from './section'
 
 const table = <T extends v.GenericSchema>(of: T) => v.pipe(v.record(v.string(), of), v.readonly())
-export const labelNameSchema = v.pipe(v.string(), v.regex(/^[a-z][a-z0-9-]{0,59}$/), v.check(isTableName, 'Not a name'))
+export const labelNameSchema = v.pipe(v.string(), v.regex(/^[a-z][a-z0-9-]{0,59}$/), v.check(isTableName, 'not a name'))
 export const MAX_LABEL = 200
 
 /** What a check found, as its name and the words: no name of anything that objects have. */

@@ -6,7 +6,7 @@ import { ranks } from './order'
 export const entrySchema = v.pipe(
   v.strictObject({
     /** Its own id, or what `entryKey` makes of the template's number. */
-    id: v.pipe(v.string(), v.maxLength(160), v.check(isTableName, 'Not a name')),
+    id: v.pipe(v.string(), v.maxLength(160), v.check(isTableName, 'not a name')),
     in: v.pipe(v.strictObject({ section: sectionIdSchema, list: slotNameSchema }), v.readonly()),
     /** Its number among the template's; null for one that was added. */
     nth: v.nullable(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(MAX_ENTRIES))),

@@ -5,7 +5,7 @@ import * as v from 'valibot'
 export const isTableName = (name: string): boolean => !['__proto__', 'prototype', 'constructor'].includes(name)
 
 /** A name that an id, a design or a template can have. */
-export const nameSchema = v.pipe(v.string(), v.regex(/^[A-Za-z0-9][A-Za-z0-9._-]{0,63}$/), v.check(isTableName, 'Not a name'))
+export const nameSchema = v.pipe(v.string(), v.regex(/^[A-Za-z0-9][A-Za-z0-9._-]{0,63}$/), v.check(isTableName, 'not a name'))
 
 export const sectionIdSchema = v.pipe(nameSchema, v.brand('SectionId'))
 export const pageIdSchema = v.pipe(nameSchema, v.brand('PageId'))

@@ -26,7 +26,7 @@ export const outfitSchema = v.pipe(
     scheme: dressSchema.pipe[0].entries.scheme,
     dark: dressSchema.pipe[0].entries.dark,
     /** What each page was made from then, by the page's id. */
-    pages: v.pipe(v.record(v.pipe(v.string(), v.check(isTableName, 'Not a name')), v.nullable(pageOriginSchema)), v.readonly()),
+    pages: v.pipe(v.record(v.pipe(v.string(), v.check(isTableName, 'not a name')), v.nullable(pageOriginSchema)), v.readonly()),
     sections: v.pipe(v.array(placedSectionSchema), v.readonly()),
   }),
   v.readonly(),

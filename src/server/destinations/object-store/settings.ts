@@ -1,7 +1,7 @@
 import * as v from 'valibot'
-import { hostSchema } from '../login-parts'
+import { hostSchema, NO_PORT } from '../login-parts'
 
-const short = v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(200))
+const short = (missing: string): v.GenericSchema<string> => v.pipe(v.string(), v.trim(), v.minLength(1, missing), v.maxLength(200))
 
 /**
  * A bucket of a store that speaks the S3 protocol, at its own name and port; `folder` is what the names of all objects begin with, '' for
@@ -9,10 +9,16 @@ const short = v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(200))
  */
 export const objectStoreSettingsSchema = v.strictObject({
   host: hostSchema,
-  port: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(65_535)),
+  port: v.pipe(v.number(NO_PORT), v.integer(NO_PORT), v.minValue(1, NO_PORT), v.maxValue(65_535, NO_PORT)),
   isSecure: v.boolean(),
-  region: v.pipe(short, v.regex(/^[a-z0-9-]+$/, 'A region is written in small letters, such as eu-central-1')),
-  bucket: v.pipe(short, v.regex(/^[a-z0-9][a-z0-9.-]{1,61}[a-z0-9]$/, 'A bucket has a name of small letters, digits, dots and hyphens')),
+  region: v.pipe(
+    short('The region is missing: it stands in the store’s own console'),
+    v.regex(/^[a-z0-9-]+$/, 'A region is written in small letters, such as eu-central-1'),
+  ),
+  bucket: v.pipe(
+    short('The name of the bucket is missing'),
+    v.regex(/^[a-z0-9][a-z0-9.-]{1,61}[a-z0-9]$/, 'A bucket has a name of small letters, digits, dots and hyphens'),
+  ),
   folder: v.pipe(
     v.string(),
     v.trim(),
@@ -27,7 +33,7 @@ export type ObjectStoreSettings = Readonly<v.InferOutput<typeof objectStoreSetti
 
 /** What lets us in: kept encrypted, and shown to nobody. */
 export const objectStoreSecretSchema = v.strictObject({
-  keyId: v.pipe(short, v.regex(/^[\w.-]+$/, 'The ID of a key is one word')),
-  key: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(500)),
+  keyId: v.pipe(short('The ID of the key is missing'), v.regex(/^[\w.-]+$/, 'The ID of a key is one word')),
+  key: v.pipe(v.string(), v.trim(), v.minLength(1, 'The secret of the key is missing'), v.maxLength(500)),
 })
 export type ObjectStoreSecret = v.InferOutput<typeof objectStoreSecretSchema>

@@ -15,7 +15,7 @@ export type SftpSettings = Readonly<v.InferOutput<typeof sftpSettingsSchema>>
 export const sftpSecretSchema = v.union([
   v.strictObject({ password: passwordSchema }),
   v.strictObject({
-    key: v.pipe(v.string(), v.minLength(1), v.maxLength(20_000)),
+    key: v.pipe(v.string(), v.minLength(1, 'The key is missing'), v.maxLength(20_000)),
     passphrase: v.optional(v.pipe(v.string(), v.maxLength(1000))),
   }),
 ])
