@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { hostSchema, NO_PORT } from '../login-parts'
+import { hostSchema, portNumberSchema } from '../login-parts'
 
 const short = (missing: string): v.GenericSchema<string> => v.pipe(v.string(), v.trim(), v.minLength(1, missing), v.maxLength(200))
 
@@ -9,7 +9,7 @@ const short = (missing: string): v.GenericSchema<string> => v.pipe(v.string(), v
  */
 export const objectStoreSettingsSchema = v.strictObject({
   host: hostSchema,
-  port: v.pipe(v.number(NO_PORT), v.integer(NO_PORT), v.minValue(1, NO_PORT), v.maxValue(65_535, NO_PORT)),
+  port: portNumberSchema,
   isSecure: v.boolean(),
   region: v.pipe(
     short('The region is missing: it stands in the store’s own console'),
