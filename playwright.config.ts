@@ -2,16 +2,18 @@ import { defineConfig } from '@playwright/test'
 import { CHROMIUM } from './tests/chromium'
 import { SIGNED_IN } from './tests/e2e/signed-in'
 
+/** What takes longest comes first, so that no processor waits at the end for the other. */
+const LONG = /(every-|sheet-is-site|right-to-left|menus|overlong|campaign|client-copy|copy-fit)[\w-]*\.spec\.ts$/
+
 export default defineConfig({
   testDir: 'tests/e2e',
   globalSetup: './tests/e2e/setup.ts',
   outputDir: 'test-results/e2e',
   workers: 2,
-  // They end what hangs; a machine that is kept from working for a while is no fault. A browser that has stopped drawing for good is
-  // started once more, and the test that it happened in is named at the end.
-  timeout: 600_000,
-  retries: 1,
-  expect: { timeout: 60_000 },
+  fullyParallel: true,
+  // These end what hangs; a machine that is kept from working for a while is no fault.
+  timeout: 180_000,
+  expect: { timeout: 30_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   use: {
     storageState: SIGNED_IN,
@@ -19,4 +21,8 @@ export default defineConfig({
     permissions: ['clipboard-read', 'clipboard-write'],
     launchOptions: CHROMIUM,
   },
+  projects: [
+    { name: 'long', testMatch: LONG },
+    { name: 'short', testIgnore: LONG },
+  ],
 })

@@ -1,13 +1,21 @@
 import path from 'node:path'
 import { defineConfig } from 'vitest/config'
 
-export default defineConfig({
+const shared = {
   resolve: { alias: { '@': path.resolve('src') } },
+}
+// They end what hangs; on a machine that is kept from working, what reckons for seconds takes minutes and is right all the same.
+const patience = { testTimeout: 300_000, hookTimeout: 300_000 }
+
+/** Core is pure, so its files share a process; what has a database, a folder or settings of its own has a process of its own. */
+export default defineConfig({
   test: {
-    include: ['src/**/*.test.ts', 'tests/outside/**/*.test.ts', 'tests/server/**/*.test.ts', 'tests/ui/**/*.test.ts'],
-    // Some reckon for a minute; on a machine that is kept from working they take many, and are right all the same.
-    testTimeout: 600_000,
-    hookTimeout: 600_000,
+    globalSetup: 'tests/built.ts',
+    maxWorkers: 2,
     reporters: ['default', ['json', { outputFile: 'test-results/unit.json' }]],
+    projects: [
+      { ...shared, test: { name: 'core', include: ['src/**/*.test.ts'], isolate: false, ...patience } },
+      { ...shared, test: { name: 'server', include: ['tests/{outside,server,ui}/**/*.test.ts'], ...patience } },
+    ],
   },
 })

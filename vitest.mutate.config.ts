@@ -3,7 +3,7 @@ import { defineConfig } from 'vitest/config'
 
 /** The tests that changes of the code are tried against; scripts/mutate.mjs names them. */
 export default defineConfig({
-  resolve: { alias: { '@': path.resolve('src'), './read-pack': path.resolve('tests/mutation/kept-pack.ts') } },
+  resolve: { alias: { '@': path.resolve('src') } },
   test: {
     isolate: false,
     include: (process.env.MUTATE_TESTS ?? '').split(','),

@@ -1,5 +1,5 @@
 import { createRequire } from 'node:module'
-import { readdirSync, readFileSync } from 'node:fs'
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import path from 'node:path'
 import ts from 'typescript'
 import { root } from './prepare.mjs'
@@ -7,10 +7,10 @@ import { root } from './prepare.mjs'
 /**
  * No expression that can run away: each one written in the application is judged by recheck, which proves that its time grows in step with
  * what it reads, or finds words that it takes for ever over. What grows with the square is refused too, but where its words are short by
- * construction (`SHORT`, each with why). Prints what is wrong; ends with 1 where anything is.
+ * construction (`SHORT`, each with why). Verdicts are noted in judged-expressions.json; `npm run expressions -- --all` asks about all of
+ * them. Prints what is wrong; ends with 1 where anything is.
  */
-process.env.RECHECK_BACKEND = 'pure'
-const { checkSync } = createRequire(import.meta.url)('recheck')
+const { check } = createRequire(import.meta.url)('recheck')
 
 /** Expressions whose time could grow with the square of what they read, and why it does not. */
 const SHORT = new Map([
@@ -40,19 +40,34 @@ for (const file of files) visit(ts.createSourceFile(file, readFileSync(path.join
 // By characters read, not by time: a busy machine judges like an idle one.
 const BY_COUNT = { timeout: 120_000, incubationTimeout: null, attackTimeout: null }
 
-const wrong = []
-for (const [literal, at] of found) {
-  const end = literal.lastIndexOf('/')
-  const { status, complexity } = checkSync(literal.slice(1, end), literal.slice(end + 1).replace('v', 'u'), BY_COUNT)
-  if (status === 'safe' || (complexity?.type === 'polynomial' && SHORT.has(literal))) continue
-  wrong.push(`${at}: ${literal} ${status === 'unknown' ? 'cannot be judged' : `can run away (${complexity.summary})`}`)
-}
+// What was judged once is as it was judged: only what is written since is asked about, or all of it where the judge is another.
+const noted = path.join(root, 'scripts', 'judged-expressions.json')
+const known = JSON.parse(readFileSync(noted, 'utf8'))
+const { version } = JSON.parse(readFileSync(path.join(root, 'node_modules', 'recheck', 'package.json'), 'utf8'))
+const verdicts = new Map(known.judge === version && !process.argv.includes('--all') ? Object.entries(known.verdicts) : [])
+await Promise.all(
+  [...found.keys()].filter((literal) => !verdicts.has(literal)).map(async (literal) => verdicts.set(literal, await judge(literal))),
+)
+const now = Object.fromEntries([...found.keys()].toSorted().map((literal) => [literal, verdicts.get(literal)]))
+writeFileSync(noted, `${JSON.stringify({ judge: version, verdicts: now }, null, 2)}\n`)
+
+const wrong = [...found].flatMap(([literal, at]) => {
+  const verdict = now[literal]
+  const isFine = verdict === 'safe' || (verdict === 'polynomial' && SHORT.has(literal))
+  return isFine ? [] : [`${at}: ${literal} ${verdict === 'unknown' ? 'cannot be judged' : `can run away (${verdict})`}`]
+})
 const unused = [...SHORT.keys()].filter((literal) => !found.has(literal))
 if (unused.length > 0) wrong.push(`Not written any more: ${unused.join(' ')}`)
 if (found.size < 100) wrong.push(`Only ${found.size} expressions were looked at`)
-if (wrong.length > 0) {
-  console.error(wrong.join('\n'))
-  process.exit(1)
+if (wrong.length > 0) console.error(wrong.join('\n'))
+// The judge is a process of its own that would wait for more to be asked.
+process.exit(wrong.length > 0 ? 1 : 0)
+
+/** `safe`, `unknown`, or how the time grows over the worst words: `polynomial` or `exponential`. */
+async function judge(literal) {
+  const end = literal.lastIndexOf('/')
+  const { status, complexity } = await check(literal.slice(1, end), literal.slice(end + 1).replace('v', 'u'), BY_COUNT)
+  return status === 'vulnerable' ? complexity.type : status
 }
 
 function visit(node, file) {

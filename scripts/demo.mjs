@@ -70,8 +70,7 @@ if (process.argv.includes('--fresh')) {
 }
 const isNew = !existsSync(path.join(data, 'instant-fit.sqlite'))
 
-const standIn = (name) =>
-  spawn(process.execPath, ['--import', 'tsx', `src/standins/${name}/main.ts`], { cwd: root, env, stdio: ['ignore', 'ignore', 'inherit'] })
+const standIn = (name) => spawn(process.execPath, [`dist/standins/${name}.mjs`], { cwd: root, env, stdio: ['ignore', 'ignore', 'inherit'] })
 const children = [
   standIn('web-host'),
   standIn('client-server'),

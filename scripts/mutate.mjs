@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process'
 import { mkdirSync, readFileSync } from 'node:fs'
 import path from 'node:path'
-import { root, say } from './prepare.mjs'
+import { bundlePrograms, root, say } from './prepare.mjs'
 
 /**
  * Changes the code in small ways, one at a time, and asks whether a test notices: `npm run mutate`, or of some rooms
@@ -20,8 +20,7 @@ const asked = process.argv.slice(2)
 const rooms = Object.entries(ROOMS).filter(([room]) => asked.length === 0 || asked.includes(room))
 const reports = path.join(root, 'reports')
 mkdirSync(reports, { recursive: true })
-const keptPack = path.join(reports, 'pack.json')
-spawnSync('npx', ['tsx', 'tests/mutation/keep-pack.ts'], { cwd: root, stdio: 'inherit', env: { ...process.env, MUTATE_PACK: keptPack } })
+await bundlePrograms()
 const lines = rooms.map(([room, [folder, tests]]) => {
   say(`Mutations of ${folder}`)
   const report = path.join(reports, `mutation-${room}.json`)
@@ -33,7 +32,6 @@ const lines = rooms.map(([room, [folder, tests]]) => {
     CONVERGENCE_RUNS: '6',
     PROPERTY_RUNS: '60',
     MUTATE_REPORT: report,
-    MUTATE_PACK: keptPack,
   }
   spawnSync('npx', ['stryker', 'run', '--mutate', globs], { cwd: root, stdio: 'inherit', env })
   const mutants = Object.values(JSON.parse(readFileSync(report, 'utf8')).files).flatMap((file) => file.mutants)

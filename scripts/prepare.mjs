@@ -47,8 +47,49 @@ export function ended(command, args, env = {}) {
   return new Promise((resolve, reject) => child.on('error', reject).on('exit', (code, signal) => resolve(signal ?? code)))
 }
 
-/** Builds the application, unless what is built is of the sources as they are. */
+/** What runs beside the application, by the name that it has in `dist`. */
+const PROGRAMS = {
+  'reader-process': 'src/server/readers/reader-process.ts',
+  'make-shipped': 'src/server/packs/make-shipped.ts',
+  ...Object.fromEntries(
+    readdirSync(path.join(root, 'src', 'standins')).map((name) => [`standins/${name}`, `src/standins/${name}/main.ts`]),
+  ),
+}
+
+/**
+ * Makes what runs beside the application (the readers of files from outside, and the stand-ins) into plain JavaScript in `dist`, unless it
+ * is of the sources as they are: none of them compiles anything when it starts. Packages stay where they are installed.
+ * The shipped templates are parsed here, once.
+ */
+export async function bundlePrograms() {
+  const outdir = path.join(root, 'dist')
+  const stamp = path.join(outdir, 'instant-fit-sources')
+  const wanted = hashOf(['src/core', 'src/server', 'src/standins', 'templates', 'package-lock.json'])
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return
+  const { build } = await import('esbuild')
+  rmSync(outdir, { recursive: true, force: true })
+  await build({
+    absWorkingDir: root,
+    entryPoints: PROGRAMS,
+    outdir,
+    outExtension: { '.js': '.mjs' },
+    bundle: true,
+    splitting: true,
+    packages: 'external',
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    sourcemap: 'linked',
+    logLevel: 'warning',
+  })
+  writeFileSync(path.join(outdir, 'parser'), hashOf(['src/core', 'src/server/packs']))
+  run(process.execPath, ['dist/make-shipped.mjs'])
+  writeFileSync(stamp, wanted)
+}
+
+/** Builds the application and what runs beside it, unless what is built is of the sources as they are. */
 export async function buildApplication() {
+  await bundlePrograms()
   const stamp = path.join(root, '.next', 'instant-fit-sources')
   const wanted = hashOf(['src', 'package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json'])
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return

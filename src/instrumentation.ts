@@ -2,5 +2,5 @@
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return
   const { startWhenItCan } = await import('./server/use-cases/start-up')
-  startWhenItCan()
+  await startWhenItCan()
 }

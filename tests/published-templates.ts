@@ -46,7 +46,7 @@ export async function publishTemplates(templates: readonly string[]): Promise<Pu
     const { cert, key } = await selfSigned(name, 30)
     host.certificates.keep(name, { chain: cert, key })
     const origin = `https://${name}:${host.ports.secure}`
-    const built = await buildRelease({ document, pack, assets: await packAssets(), mode: 'release' }, origin, () => undefined)
+    const built = await buildRelease({ document, pack, assets: packAssets(), mode: 'release' }, origin, () => undefined)
     const manifest = withSiteMap(built, document, origin, '2026-11-27', null)
     host.store.claim(name, 'job')
     const missing = new Set(host.store.announce(name, { id: 'release', manifest }))

@@ -1,8 +1,7 @@
-import path from 'node:path'
 import type { Pack } from '../src/core/pack'
-import { readPack } from '../src/server/packs/packs'
+import { readShipped } from '../src/server/packs/library'
 
-/** The shipped templates and designs, read from their files. */
+/** The shipped templates and designs, as the build parsed them. */
 export function readShippedPack(): Pack {
-  return readPack(path.join(import.meta.dirname, '..', 'templates'))
+  return readShipped().library.pack
 }

@@ -67,7 +67,7 @@ export async function makeRig({ entered = true, isTold = false } = {}): Promise<
   let host: ChildProcess | null = null
   let others: readonly ChildProcess[] = []
   const standIn = (name: string): ChildProcess =>
-    spawn(process.execPath, ['--import', 'tsx', `src/standins/${name}/main.ts`], { cwd: root, env, stdio: ['ignore', 'ignore', 'inherit'] })
+    spawn(process.execPath, [`dist/standins/${name}.mjs`], { cwd: root, env, stdio: ['ignore', 'ignore', 'inherit'] })
   const rig: Rig = {
     app: `http://127.0.0.1:${appPort}`,
     hostPort,
@@ -83,7 +83,7 @@ export async function makeRig({ entered = true, isTold = false } = {}): Promise<
       if (entered) signedIn ??= await openDoor(rig.app)
     },
     startHost: async (quotaBytes) => {
-      host = spawn(process.execPath, ['--import', 'tsx', 'src/standins/web-host/main.ts'], {
+      host = spawn(process.execPath, ['dist/standins/web-host.mjs'], {
         cwd: root,
         env: { ...env, ...(quotaBytes === undefined ? {} : { WEB_HOST_QUOTA: String(quotaBytes) }) },
         stdio: ['ignore', 'ignore', 'inherit'],

@@ -66,6 +66,8 @@ export type Client = { readonly store: JobStore; readonly browser: Browser; read
  */
 export class World {
   readonly clients: Client[] = []
+  /** The templates that the server has. */
+  readonly library = { version: 'as shipped', library: { pack: testPack(), assets: {} } }
   private flights: Flight[] = []
   private timers: (() => void)[] = []
   private events: { readonly tell: (revision: number | null) => void; readonly revision: number | null }[] = []
@@ -75,7 +77,7 @@ export class World {
   open(browser: Browser): Client {
     const outbox = browser.outbox()
     let dead = false
-    const store = createJobStore(this.read(), testPack(), {
+    const store = createJobStore(this.read(), this.library.library, {
       transport: this.transport(() => dead),
       outbox,
       who: browser.who,
@@ -161,7 +163,7 @@ export class World {
 
   private read(): OpenJob {
     const state = jobState(this.job)
-    return { id: this.job, ...state, history: historyPage(this.job, state.revision, 40, 1e6), assets: {} }
+    return { id: this.job, ...state, history: historyPage(this.job, state.revision, 40, 1e6), assets: {}, library: this.library.version }
   }
 
   private transport(isDead: () => boolean): Transport {
@@ -171,10 +173,21 @@ export class World {
         this.flights.push({ ask, result: null, resolve: whenAlive(resolve as never), reject: whenAlive(reject as never) })
       })
     return {
-      append: (base, who, rows) => fly(() => appendRows(this.job, who, base, structuredClone(rows) as never) as unknown as Appended),
+      append: (base, who, rows) =>
+        fly(
+          () =>
+            ({ ...appendRows(this.job, who, base, structuredClone(rows) as never), library: this.library.version }) as unknown as Appended,
+        ),
       since: (revision) =>
-        fly(() => ({ revision: jobState(this.job).revision, rows: rowsSince(this.job, revision), written: [], refused: [] })),
+        fly(() => ({
+          library: this.library.version,
+          revision: jobState(this.job).revision,
+          rows: rowsSince(this.job, revision),
+          written: [],
+          refused: [],
+        })),
       open: () => fly(() => this.read()),
+      library: () => fly(() => this.library.library),
       history: (before) => fly(() => historyPage(this.job, before - 1, 40, 1e6)),
       leave: (base, who, rows) => void fly(() => appendRows(this.job, who, base, rows as never)).catch(() => undefined),
       follow: (tell) => {

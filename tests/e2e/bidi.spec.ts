@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { renderPage } from '../../src/core/render'
 import { homePage } from '../../src/core/site'
 import { edited, setText } from '../site'
@@ -48,7 +48,6 @@ for (const { language, direction } of [
   { language: 'en-GB', direction: 'ltr' },
 ] as const)
   test(`words of two directions stand on a page in ${language} as UAX #9’s test data has them`, async ({ page }) => {
-    test.setTimeout(900_000)
     const cases = readCases()
     expect(cases.length).toBeGreaterThan(500)
     await page.setContent(

@@ -1,12 +1,10 @@
 import { readFileSync } from 'node:fs'
-import { expect, test, type Locator, type Page } from '@playwright/test'
+import { expect, test, type Locator, type Page } from './test'
 import sharp from 'sharp'
 import subsetFont from 'subset-font'
 import { FAMILIES } from '../../src/core/type'
 import { fontFilePath } from '../../src/server/media/fonts'
 import { APP, makeJob, saved, sheet } from './screen'
-
-test.describe.configure({ mode: 'parallel' })
 
 const SHEETS = ['desktop', 'tablet', 'phone'] as const
 

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { expect, test, type Page, type Response } from '@playwright/test'
+import { expect, test, type Page, type Response } from './test'
 import sharp from 'sharp'
 import subsetFont from 'subset-font'
 import { apply, publish } from '../../scripts/seed'
@@ -12,8 +12,6 @@ import { axeFaults } from './axe'
 import { APP, askHost, makeJob, siteUrl } from './screen'
 import { askApp, doorOf } from '../door'
 
-test.describe.configure({ mode: 'parallel' })
-
 async function send<T>(url: string, body: Buffer | string): Promise<T> {
   const response = await askApp(url, { method: 'POST', body: typeof body === 'string' ? body : new Uint8Array(body) })
   if (!response.ok) throw new Error(`${url}: ${await response.text()}`)
@@ -21,7 +19,6 @@ async function send<T>(url: string, body: Buffer | string): Promise<T> {
 }
 
 test('a site that leaves light or dark to its visitors reads well in both, and wears the logo made for each', async ({ browser }) => {
-  test.setTimeout(900_000)
   const job = await makeJob({ name: 'Dusk and Dawn', facts: { phone: '01632 960111' }, colour: '#8a2d5c' })
   const svg = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 200 50"><path fill="#301020" d="M0 0h40v50H0zM60 10h140v30H60z"/></svg>'
   const { asset: logo } = await send<{ asset: AssetInfo }>(`${APP}/api/jobs/${job}/assets?as=logo&name=logo.svg`, svg)
@@ -69,7 +66,6 @@ test('a site that leaves light or dark to its visitors reads well in both, and w
 test('a client’s font that may not be cut is published whole, one that may with the letters used alone, and both are loaded', async ({
   page,
 }) => {
-  test.setTimeout(900_000)
   const job = await makeJob({ name: 'Own Letters' })
   const letters = 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789 .,;:!?’&-–£'
   const file = async (key: string, fsType: number): Promise<Buffer> => {
@@ -128,7 +124,6 @@ async function groundOf(page: Page, selector: string): Promise<Buffer> {
 test('over a picture half white and half black the words can be read at every width, and over a dark one the veil is thinner', async ({
   page,
 }) => {
-  test.setTimeout(900_000)
   // No colour on its way while the words are hidden.
   await page.emulateMedia({ reducedMotion: 'reduce' })
   const job = await makeJob({ name: 'Half and half' })

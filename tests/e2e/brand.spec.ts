@@ -1,7 +1,5 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { APP, makeJob, saved, sheet } from './screen'
-
-test.describe.configure({ mode: 'parallel' })
 
 test('a colour, a scheme and the dark form reach all three sheets, each one step to undo, and the template’s own come back', async ({
   page,

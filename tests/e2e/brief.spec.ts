@@ -1,9 +1,7 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import sharp from 'sharp'
 import { APP, makeJob } from './screen'
 import { askApp } from '../door'
-
-test.describe.configure({ mode: 'parallel' })
 
 test('an everyday word finds the trade, by keys too; a trade that is not known is kept as written', async ({ page }) => {
   await page.goto(`${APP}/new`)

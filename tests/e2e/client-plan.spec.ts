@@ -1,4 +1,4 @@
-import { expect, test, type Locator, type Page } from '@playwright/test'
+import { expect, test, type Locator, type Page } from './test'
 import { publish } from '../../scripts/seed'
 import { askApp, doorOf } from '../door'
 import { APP, makeJob, saved, siteUrl } from './screen'
@@ -92,7 +92,7 @@ test('five pages become nine on two levels, one of them copied, with sections dr
   await does.type(page.getByLabel('Address on the web host'), 'pell-and-sallow')
   await does.on(page.getByRole('button', { name: 'Take this address' }))
   await does.on(page.getByRole('button', { name: /^Publish/ }))
-  await expect(page.getByText(/Live\. \d+ files? sent/)).toBeVisible({ timeout: 180_000 })
+  await expect(page.getByText(/Live\. \d+ files? sent/)).toBeVisible()
   // Two minutes of a person are some 60 acts at two seconds each (common practice, no source).
   expect(does.acts()).toBeLessThan(40)
 

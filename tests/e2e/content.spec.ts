@@ -1,11 +1,9 @@
 import { readFileSync } from 'node:fs'
 import path from 'node:path'
-import { expect, test, type Locator } from '@playwright/test'
+import { expect, test, type Locator } from './test'
 import { cell, leftovers, makeJob, openContent, saved, sheet, tab } from './screen'
 
 const WATCH = path.join(import.meta.dirname, '../../demo/pictures/pocket-watch-and-gears.jpg')
-
-test.describe.configure({ mode: 'parallel' })
 
 test('words typed on one sheet are on all three and in the ledger at every key', async ({ page }) => {
   await openContent(page, await makeJob({ name: 'Sheet Typing' }))

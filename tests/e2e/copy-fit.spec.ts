@@ -1,4 +1,4 @@
-import { expect, test, type Locator, type Page } from '@playwright/test'
+import { expect, test, type Locator, type Page } from './test'
 import type { Edit, RichBlock, SectionId } from '../../src/core/site'
 import { askApp } from '../door'
 import { setSlot, setText } from '../site'
@@ -70,7 +70,6 @@ test('a heading is held to three lines at every width: on the sheets while it is
   page,
   context,
 }) => {
-  test.setTimeout(900_000)
   const job = await makeJob({ name: 'Held' })
   await openContent(page, job)
   await cell(page, 'Hero: Heading').fill(LONG)
@@ -101,9 +100,9 @@ test('a heading is held to three lines at every width: on the sheets while it is
   await openPublish(page, job)
   await takeAddress(page, 'held-lines')
   const publish = page.getByRole('button', { name: /^Publish with \d+ leftovers$/ })
-  await expect(publish).toBeEnabled({ timeout: 180_000 })
+  await expect(publish).toBeEnabled()
   await publish.click()
-  await expect(page.getByText(/Live\. \d+ files sent/)).toBeVisible({ timeout: 180_000 })
+  await expect(page.getByText(/Live\. \d+ files sent/)).toBeVisible()
   const visitor = await context.newPage()
   await visitor.goto(siteUrl('held-lines'))
   await visitor.evaluate(() => document.fonts.ready)
@@ -241,7 +240,6 @@ async function tapeAgrees(page: Page, place: string, selector: string): Promise<
 }
 
 test('a button, a list and a heading as wide as its words have their lines counted as the browser lays them out', async ({ page }) => {
-  test.setTimeout(300_000)
   const job = await makeJob({ name: 'Counted' })
   const entry = (text: string): RichBlock => ({ type: 'li', runs: [{ text }] })
   const list = [entry('The chair from the front, and once more with its seat turned over'), entry('How high, how wide and how deep it is')]

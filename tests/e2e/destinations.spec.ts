@@ -3,7 +3,7 @@ import type { Server as WebServer } from 'node:http'
 import { connect, createServer, type AddressInfo, type Server as NetServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
-import { expect, test, type Locator, type Page } from '@playwright/test'
+import { expect, test, type Locator, type Page } from './test'
 import { unzipSync } from 'fflate'
 import ssh2, { type Server } from 'ssh2'
 import { selfSigned } from '../../src/standins/client-server/certificate'
@@ -66,9 +66,9 @@ async function tell(page: Page, { at = port, password = PASSWORD, folder = 'publ
 
 async function publish(page: Page): Promise<void> {
   const button = page.getByRole('button', { name: /^Publish/ })
-  await expect(button).toBeEnabled({ timeout: 180_000 })
+  await expect(button).toBeEnabled()
   await button.click()
-  await expect(page.getByText(/Live\. \d+ files? sent/)).toBeVisible({ timeout: 180_000 })
+  await expect(page.getByText(/Live\. \d+ files? sent/)).toBeVisible()
 }
 
 test('a connection is tested step by step: the first that fails says what came back and what to do, the rest is not reached', async ({
@@ -111,7 +111,6 @@ test('a site goes to a client’s server by SFTP, again with what changed alone,
   page,
   context,
 }) => {
-  test.setTimeout(600_000)
   writeFileSync(path.join(seen, 'index.html'), 'Welcome from your host')
   mkdirSync(path.join(seen, 'stats'))
   writeFileSync(path.join(seen, 'stats', 'log.txt'), 'counts')
@@ -125,7 +124,7 @@ test('a site goes to a client’s server by SFTP, again with what changed alone,
 
   // The host’s own page stands where the home page goes.
   const alert = page.getByRole('alert').filter({ hasText: '1 file that is not this site’s stands where its own go' })
-  await expect(alert).toBeVisible({ timeout: 180_000 })
+  await expect(alert).toBeVisible()
   await expect(page.getByRole('button', { name: /^Publish/ })).toBeDisabled()
   expect(readFileSync(path.join(seen, 'index.html'), 'utf8')).toBe('Welcome from your host')
   await alert.getByRole('button', { name: 'Replace it when publishing' }).click()
@@ -146,7 +145,7 @@ test('a site goes to a client’s server by SFTP, again with what changed alone,
   await saved(page)
   await page.goto(url)
   // The home page; at midnight the day in the sitemap too.
-  await expect(page.getByText(/^Changed: (?:1 file|2 files)$/)).toBeVisible({ timeout: 180_000 })
+  await expect(page.getByText(/^Changed: (?:1 file|2 files)$/)).toBeVisible()
   await publish(page)
   await expect(page.getByText(/Live\. (?:1 file|2 files) sent/)).toBeVisible()
   await visitor.reload()
@@ -154,7 +153,7 @@ test('a site goes to a client’s server by SFTP, again with what changed alone,
 
   await page.getByRole('button', { name: 'Put release 1 back…' }).click()
   await page.getByRole('button', { name: 'Put No. 1 back' }).click()
-  await expect(page.getByText('The earlier release is live again.')).toBeVisible({ timeout: 180_000 })
+  await expect(page.getByText('The earlier release is live again.')).toBeVisible()
   await visitor.reload()
   await expect(visitor.getByRole('heading', { level: 1 })).toHaveText(heading)
   expect(readFileSync(path.join(seen, 'stats', 'log.txt'), 'utf8')).toBe('counts')
@@ -190,7 +189,6 @@ test('a site goes by FTP to a server whose certificate is trusted by hand, and t
   page,
   context,
 }) => {
-  test.setTimeout(600_000)
   const folder = mkdtempSync(path.join(tmpdir(), 'instant-fit-ftp-'))
   mkdirSync(path.join(folder, 'public_html'))
   const account = { user: 'client', password: PASSWORD }
@@ -259,7 +257,6 @@ test('a site goes by FTP to a server whose certificate is trusted by hand, and t
 test('publishing over a slow line says how far it is and how long it takes, is stopped, and goes through the next time', async ({
   page,
 }) => {
-  test.setTimeout(600_000)
   const files = path.join(root, 'slow')
   mkdirSync(files)
   const job = await makeJob({ name: 'Slow Line' })
@@ -270,7 +267,7 @@ test('publishing over a slow line says how far it is and how long it takes, is s
   await expect(step(page, 'read back')).toContainText('404')
   await page.getByRole('button', { name: 'Add it' }).click()
   const publishing = page.getByRole('button', { name: /^Publish/ })
-  await expect(publishing).toBeEnabled({ timeout: 180_000 })
+  await expect(publishing).toBeEnabled()
   await publishing.click()
   const status = page.getByRole('status').filter({ hasText: 'Sending files' })
   await expect(status).toContainText(/, \d+ of \d+ · [\d.]+ (?:kB|MB) of [\d.]+ MB · (?:about \d+ seconds|a few seconds) left/)
@@ -297,9 +294,9 @@ test('a site goes into a zip that somebody puts up by hand', async ({ page }) =>
   await expect(step(page, 'remove')).toContainText('gone again')
   await page.getByRole('button', { name: 'Add it' }).click()
   const button = page.getByRole('button', { name: /^Publish/ })
-  await expect(button).toBeEnabled({ timeout: 180_000 })
+  await expect(button).toBeEnabled()
   await button.click()
-  await expect(page.getByText('The zip is ready. Visitors see it once somebody has put it up.')).toBeVisible({ timeout: 180_000 })
+  await expect(page.getByText('The zip is ready. Visitors see it once somebody has put it up.')).toBeVisible()
   const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Take the zip of No. 1' }).click()])
   expect(download.suggestedFilename()).toBe('by-hand.zip')
   const names = Object.keys(unzipSync(readFileSync(await download.path())))

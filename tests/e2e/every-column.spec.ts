@@ -1,11 +1,9 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test, type Page } from './test'
 import type { Site } from '../../src/core/fill'
 import type { ColumnWidth } from '../../src/core/site'
 import { axeFaults } from './axe'
 import { cut, CUTS, inColumns, loadPictures, showPublished, siteOn, TEMPLATES } from './template-page'
 import { lookAtWords } from './words'
-
-test.describe.configure({ mode: 'parallel' })
 
 type Standing = { readonly widths: readonly number[]; readonly tops: readonly number[]; readonly out: readonly string[] }
 
@@ -61,7 +59,6 @@ for (const template of TEMPLATES)
   test(`every design that can stand narrow does so under ${template}, beside every other, and follows the page on the phone`, async ({
     page,
   }) => {
-    test.setTimeout(900_000)
     await page.emulateMedia({ reducedMotion: 'reduce' })
     const faults: string[] = []
     for (const { width, both, at } of CASES) {

@@ -1,10 +1,8 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test, type Page } from './test'
 import type { Tone } from '../../src/core/site'
 import { SHEETS } from '../../src/ui/sheets/widths'
 import { axeFaults } from './axe'
 import { designsOn, showPublished, siteOn, TEMPLATES } from './template-page'
-
-test.describe.configure({ mode: 'parallel' })
 
 /** Every design there is on one page, under the finish of a template. */
 async function showAll(page: Page, template: string, tone: Tone): Promise<void> {
@@ -53,7 +51,6 @@ for (const template of TEMPLATES)
   test(`every design under the finish of ${template} keeps within the window and off the rules, and axe finds nothing`, async ({
     page,
   }) => {
-    test.setTimeout(900_000)
     let ruled = 0
     for (const tone of ['paper', 'ink'] as const) {
       await showAll(page, template, tone)

@@ -1,7 +1,5 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { cell, makeJob, openContent, saved, sheet, tab } from './screen'
-
-test.describe.configure({ mode: 'parallel' })
 
 test('words are found over the whole site, each in its sentence; one is left out, the others are replaced in one gesture', async ({
   page,

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { axeFaults } from './axe'
 import { APP, askHost, makeJob, openPublish, saved, siteUrl, takeAddress } from './screen'
 
@@ -50,9 +50,9 @@ test('what others show of a page is drawn as it is typed; a page that is not to 
   await openPublish(page, job)
   await takeAddress(page, 'found-and-shared')
   const publish = page.getByRole('button', { name: /^Publish with \d+ leftovers$/ })
-  await expect(publish).toBeEnabled({ timeout: 180_000 })
+  await expect(publish).toBeEnabled()
   await publish.click()
-  await expect(page.getByText(/✓ Live\./)).toBeVisible({ timeout: 180_000 })
+  await expect(page.getByText(/✓ Live\./)).toBeVisible()
   const get = async (path: string): Promise<string> => (await askHost(siteUrl('found-and-shared'), path)).text
   expect(await get('/')).toContain('<meta name="a-site-check" content="abc-123">')
   expect(await get('/')).not.toContain('noindex')

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { APP, cell, makeJob, openContent, saved, sheet, tab } from './screen'
 
 test('the name in the bar leads to other jobs, to all of them, and to a new one', async ({ page }) => {

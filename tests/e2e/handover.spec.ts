@@ -1,5 +1,5 @@
 import { readFileSync, statSync } from 'node:fs'
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { unzipSync } from 'fflate'
 import { axeFaults } from './axe'
 import { APP, cell, makeJob, openContent, openPublish, saved } from './screen'

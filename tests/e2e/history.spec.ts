@@ -1,8 +1,6 @@
-import { expect, test, type Locator, type Page } from '@playwright/test'
+import { expect, test, type Locator, type Page } from './test'
 import { APP, cell, makeJob, openContent, saved, sheet, tab } from './screen'
 import { axeFaults as findings } from './axe'
-
-test.describe.configure({ mode: 'parallel' })
 
 const panel = (page: Page): Locator => page.getByRole('complementary', { name: /^As it was/ })
 const look = (page: Page, words: string): Locator =>

@@ -1,7 +1,5 @@
-import { expect, test, type Locator, type Page } from '@playwright/test'
+import { expect, test, type Locator, type Page } from './test'
 import { cell, makeJob, openContent, openPublish, saved, sheet, siteUrl, tab, takeAddress } from './screen'
-
-test.describe.configure({ mode: 'parallel' })
 
 const find = (page: Page): Locator => page.getByRole('searchbox', { name: 'Find a place' })
 const rows = (page: Page): Locator => page.locator('[data-ledger] [data-row]')

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { cell, makeJob, openContent, saved, sheet } from './screen'
 
 test('what is nearly a leftover is counted, shown in its sentence, put right by a chip or kept as it is, each one undoable', async ({

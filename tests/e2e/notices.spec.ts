@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { axeFaults } from './axe'
 import { useOwnRig } from './own-rig'
 import { makeJob, openPublish, takeAddress } from './screen'
@@ -13,14 +13,14 @@ test('search engines are told of what went live, tried again while they are away
   await openPublish(page, job, app)
   await takeAddress(page, 'told-of')
   const publish = page.getByRole('button', { name: /^Publish with \d+ leftovers$/ })
-  await expect(publish).toBeEnabled({ timeout: 180_000 })
+  await expect(publish).toBeEnabled()
   await publish.click()
-  await expect(page.getByText(/✓ Live\./)).toBeVisible({ timeout: 180_000 })
+  await expect(page.getByText(/✓ Live\./)).toBeVisible()
 
   const engines = page.getByRole('region', { name: 'Search engines' })
   await expect(engines).toContainText(/Not told of \d+ pages yet: it does not answer\. It is tried again by itself\./)
   const engine = await rig().startEngine()
-  await expect(engines).toContainText(/✓ Told of \d+ pages, /, { timeout: 120_000 })
+  await expect(engines).toContainText(/✓ Told of \d+ pages, /)
   expect(await axeFaults(page)).toEqual([])
   expect(await (await fetch(engine)).text()).toContain(`${rig().siteUrl('told-of')}/about/`)
 

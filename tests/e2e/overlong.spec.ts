@@ -1,10 +1,9 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { sectionRows, type LedgerRow, type Site } from '../../src/core/fill'
 import { bodyHtml, makeSheetPainter } from '../../src/core/render'
 import { applyEdit, sectionsOn, type EditStep, type Page as SitePage, type SiteDocument, type SlotValue } from '../../src/core/site'
-import { answerAlone, designsOn, showAlone, siteOn, TEMPLATES } from './template-page'
-
-test.describe.configure({ mode: 'parallel' })
+import { designsOn, siteOn, TEMPLATES } from './template-page'
+import { showHtml } from './site-server'
 
 const UNBROKEN = 'Donaudampfschifffahrtsgesellschaftskapitänsmützenabzeichenverleihungsurkundenmappe'
 const WORDS =
@@ -18,11 +17,9 @@ for (const template of TEMPLATES)
     test(`${name} in every place break no design of ${template}: nothing is wider than the window, cut, or on top of other words`, async ({
       page,
     }) => {
-      test.setTimeout(600_000)
-      await answerAlone(page)
       const designs = designsOn(siteOn(template, {}, 'Client'), template, 'paper')
       const site: Site = { ...designs.site, mode: 'sheet', document: filled(designs.site, designs.page, text) }
-      await showAlone(page, sheetHtml(site, designs.page))
+      await showHtml(page, sheetHtml(site, designs.page))
       const faults: string[] = []
       for (const width of WIDTHS) {
         await page.setViewportSize({ width, height: 900 })

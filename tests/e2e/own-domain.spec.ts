@@ -42,9 +42,9 @@ async function setRecords(registrar: Page, records: readonly (readonly [name: st
 
 async function publish(page: Page): Promise<void> {
   const button = page.getByRole('button', { name: /^Publish with \d+ leftovers$/ })
-  await expect(button).toBeEnabled({ timeout: 180_000 })
+  await expect(button).toBeEnabled()
   await button.click()
-  await expect(page.getByText(/✓ Live\./)).toBeVisible({ timeout: 180_000 })
+  await expect(page.getByText(/✓ Live\./)).toBeVisible()
   await expect(page.getByText(/✓ Visitors get all \d+ files as they were sent/)).toBeVisible()
 }
 

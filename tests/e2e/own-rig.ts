@@ -1,4 +1,4 @@
-import { test } from '@playwright/test'
+import { test } from './test'
 import { browserState } from '../door'
 import { makeRig, type Rig } from '../rig'
 

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { renderPage } from '../../src/core/render'
 import { homePage, sectionsIn } from '../../src/core/site'
 import { edited } from '../site'

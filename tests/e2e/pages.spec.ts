@@ -1,4 +1,4 @@
-import { expect, test, type Locator, type Page } from '@playwright/test'
+import { expect, test, type Locator, type Page } from './test'
 import { axeFaults } from './axe'
 import { APP, askHost, makeJob, saved, siteUrl, tab } from './screen'
 
@@ -424,7 +424,6 @@ test('a menu that does not fit its header says so with the entry that is too man
   page,
   context,
 }) => {
-  test.setTimeout(900_000)
   const job = await openPages(page, 'Menu & Sons')
   const said = page.locator('[data-menu-fit]')
   await page.getByRole('button', { name: 'Paste an outline' }).click()
@@ -444,7 +443,7 @@ test('a menu that does not fit its header says so with the entry that is too man
   await expect(page.getByText('✓ Free.')).toBeVisible()
   await page.getByRole('button', { name: 'Take this address' }).click()
   await page.getByRole('button', { name: /^Publish with/ }).click()
-  await expect(page.getByText(/Live\. \d+ files sent/)).toBeVisible({ timeout: 180_000 })
+  await expect(page.getByText(/Live\. \d+ files sent/)).toBeVisible()
   const live = await context.newPage()
   await live.goto(siteUrl(name))
   const there = live.getByRole('navigation', { name: 'Pages', exact: true })
@@ -699,8 +698,8 @@ test('a menu entry leads to a file: what is no PDF, or is empty, is refused with
   await page.getByLabel('Address on the web host').fill('papers-and-sons')
   await expect(page.getByText('✓ Free.')).toBeVisible()
   await page.getByRole('button', { name: 'Take this address' }).click()
-  await page.getByRole('button', { name: /^Publish/ }).click({ timeout: 180_000 })
-  await expect(page.getByText(/Live\. \d+ files sent/)).toBeVisible({ timeout: 180_000 })
+  await page.getByRole('button', { name: /^Publish/ }).click()
+  await expect(page.getByText(/Live\. \d+ files sent/)).toBeVisible()
   await page.goto(siteUrl('papers-and-sons'))
   const path = await page.getByRole('link', { name: 'Price list' }).first().getAttribute('href')
   expect(path).toMatch(/^files\/prices-2026-[0-9a-f]{8}\.pdf$/)
@@ -735,12 +734,11 @@ test('what nobody filled is said exactly, taken out in one act and brought back 
 })
 
 test('a page that moved after it was published leads on from where it was; one that is withdrawn is said', async ({ page, context }) => {
-  test.setTimeout(900_000)
   const job = await openPages(page, 'Leads on')
   const publish = async (): Promise<void> => {
     await page.goto(`${APP}/jobs/${job}/publish`)
-    await page.getByRole('button', { name: /^Publish/ }).click({ timeout: 180_000 })
-    await expect(page.getByText(/Live\. \d+ files? sent/)).toBeVisible({ timeout: 180_000 })
+    await page.getByRole('button', { name: /^Publish/ }).click()
+    await expect(page.getByText(/Live\. \d+ files? sent/)).toBeVisible()
   }
   await page.goto(`${APP}/jobs/${job}/publish`)
   await page.getByLabel('Address on the web host').fill('leads-on')

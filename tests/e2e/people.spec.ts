@@ -1,6 +1,6 @@
 import { execFile } from 'node:child_process'
 import { promisify } from 'node:util'
-import { expect, test, type Browser, type Page } from '@playwright/test'
+import { expect, test, type Browser, type Page } from './test'
 import { DESIGNER } from '../../scripts/enter'
 import { makeRig, type Rig } from '../rig'
 import { axeFaults as findings } from './axe'

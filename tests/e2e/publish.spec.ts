@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test, type Page } from './test'
 import { strFromU8, unzipSync } from 'fflate'
 import jsQR from 'jsqr'
 import sharp from 'sharp'
@@ -34,20 +34,19 @@ async function figures(page: Page): Promise<Record<string, number>> {
 }
 
 test('from a job to a live address, changed, published again, and the first release put back', async ({ page, context }) => {
-  test.setTimeout(900_000)
   const job = await makeJob({ name: 'Quayside Bakery', facts: { trade: 'Bakery', phone: '01632 960333' }, colour: '#204060' })
   await openPublish(page, job)
   await expect(page.getByText('Choose an address first; then the files')).toBeVisible()
   await takeAddress(page, 'quayside-bakery')
   const publish = page.getByRole('button', { name: /^Publish with \d+ leftovers$/ })
-  await expect(publish).toBeEnabled({ timeout: 180_000 })
+  await expect(publish).toBeEnabled()
   const first = await figures(page)
   expect(first.new).toBeGreaterThan(20)
   expect(first).toMatchObject({ changed: 0, removed: 0 })
   const note = page.getByRole('textbox', { name: 'Note' })
   await note.fill('As the client asked for it')
   await publish.click()
-  await expect(page.getByText(/Live\. \d+ files sent/)).toBeVisible({ timeout: 180_000 })
+  await expect(page.getByText(/Live\. \d+ files sent/)).toBeVisible()
   await expect(page.getByText(/✓ Visitors get all \d+ files as they were sent/)).toBeVisible()
   const url = siteUrl('quayside-bakery')
   // What was noted belongs to that release; the next one begins without.
@@ -87,7 +86,7 @@ test('from a job to a live address, changed, published again, and the first rele
   await cell(page, 'Hero: Heading').fill('Bread from four in the morning')
   await saved(page)
   await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Publish' }).click()
-  await expect.poll(() => figures(page).catch(() => null), { timeout: 180_000 }).toEqual({ new: 0, changed: 1, removed: 0 })
+  await expect.poll(() => figures(page).catch(() => null)).toEqual({ new: 0, changed: 1, removed: 0 })
   await expect(page.getByRole('list', { name: 'Changed files' })).toContainText('index.html')
   await page.getByRole('button', { name: /^Publish with/ }).click()
   await expect(page.getByText(/Live\. 1 file sent/)).toBeVisible()
@@ -144,24 +143,21 @@ test('a site at an address in another script is served under its ASCII name', as
 })
 
 test('a site moves to another address, and visitors of the old one are sent on', async ({ page, context }) => {
-  test.setTimeout(900_000)
   const job = await makeJob({ name: 'Mover' })
   await openPublish(page, job)
   await takeAddress(page, 'mover-first')
   const publish = page.getByRole('button', { name: /^Publish with/ })
-  await expect(publish).toBeEnabled({ timeout: 180_000 })
+  await expect(publish).toBeEnabled()
   await publish.click()
-  await expect(page.getByText(/^✓ Live\./)).toBeVisible({ timeout: 180_000 })
+  await expect(page.getByText(/^✓ Live\./)).toBeVisible()
   await page.getByLabel('Address on the web host').fill('mover-second')
   await expect(page.getByText('Visitors of the old address will be sent on to it.')).toBeVisible()
   await page.getByRole('button', { name: 'Move to this address' }).click()
   await expect(page.getByText('This is the job’s address.')).toBeVisible()
-  await expect
-    .poll(() => figures(page).catch(() => ({ new: 0 })), { timeout: 180_000 })
-    .toMatchObject({ changed: 0, removed: 0, new: expect.any(Number) })
-  await expect(publish).toBeEnabled({ timeout: 180_000 })
+  await expect.poll(() => figures(page).catch(() => ({ new: 0 }))).toMatchObject({ changed: 0, removed: 0, new: expect.any(Number) })
+  await expect(publish).toBeEnabled()
   await publish.click()
-  await expect(page.getByRole('main').getByRole('link', { name: siteUrl('mover-second'), exact: true })).toBeVisible({ timeout: 180_000 })
+  await expect(page.getByRole('main').getByRole('link', { name: siteUrl('mover-second'), exact: true })).toBeVisible()
   const visitor = await context.newPage()
   await visitor.goto(`${siteUrl('mover-first')}/about/`)
   await expect(visitor).toHaveURL(`${siteUrl('mover-second')}/about/`)
@@ -173,27 +169,26 @@ test.describe('when the host fails', () => {
 
   test('host down, then host full: each says so, visitors keep the old site, and it can be tried again', async ({ page }) => {
     const rig = ownRig()
-    test.setTimeout(900_000)
     const job = await makeJob({ name: 'Steady' }, rig.app)
     await openPublish(page, job, rig.app)
     await takeAddress(page, 'steady')
     const publish = page.getByRole('button', { name: /^Publish with/ })
-    await expect(publish).toBeEnabled({ timeout: 180_000 })
+    await expect(publish).toBeEnabled()
     await publish.click()
-    await expect(page.getByText(/Live\. \d+ files sent/)).toBeVisible({ timeout: 180_000 })
+    await expect(page.getByText(/Live\. \d+ files sent/)).toBeVisible()
 
     await openContent(page, job, rig.app)
     await cell(page, 'Hero: Heading').fill('A later heading')
     await saved(page)
     await rig.stopHost()
     await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Publish' }).click()
-    await expect(publish).toBeEnabled({ timeout: 180_000 })
+    await expect(publish).toBeEnabled()
     await publish.click()
     await expect(page.getByText(/The web host does not answer.*visitors see what they saw before/)).toBeVisible()
 
     await rig.startHost(1000)
     await page.getByRole('button', { name: 'Try again' }).click()
-    await expect(publish).toBeEnabled({ timeout: 180_000 })
+    await expect(publish).toBeEnabled()
     await publish.click()
     await expect(page.getByRole('alert').filter({ hasText: '✕' })).toContainText('The web host has no room left')
     await expect(page.getByText(/no room left.*visitors see what they saw before/)).toBeVisible()
@@ -204,7 +199,7 @@ test.describe('when the host fails', () => {
     await rig.stopHost()
     await rig.startHost()
     await page.getByRole('button', { name: 'Try again' }).click()
-    await expect(publish).toBeEnabled({ timeout: 180_000 })
+    await expect(publish).toBeEnabled()
     await publish.click()
     await expect(page.getByText(/Live\. 1 file sent/)).toBeVisible()
     await visitor.reload()

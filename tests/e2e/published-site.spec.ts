@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { axeFaults } from './axe'
 import { APP, askHost, siteUrl } from './screen'
 
@@ -30,7 +30,6 @@ for (const width of [390, 820, 1280, 1920]) {
 }
 
 test('axe finds nothing on any published page, on desktop and phone', async ({ page }) => {
-  test.setTimeout(900_000)
   for (const width of [1280, 390]) {
     await page.setViewportSize({ width, height: 900 })
     for (const path of [...PAGES, '/nothing-here/']) {

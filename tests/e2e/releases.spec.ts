@@ -1,15 +1,15 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test, type Page } from './test'
 import { axeFaults } from './axe'
 import { askHost, cell, makeJob, openContent, openPublish, saved, siteUrl, tab, takeAddress } from './screen'
 
 async function publish(page: Page): Promise<void> {
   const button = page.getByRole('button', { name: /^Publish with \d+ leftovers$/ })
-  await expect(button).toBeEnabled({ timeout: 180_000 })
+  await expect(button).toBeEnabled()
   await button.click()
-  await expect(page.getByText(/✓ Live\./)).toBeVisible({ timeout: 180_000 })
+  await expect(page.getByText(/✓ Live\./)).toBeVisible()
 }
 
-test('two states are set against each other in words and boxes; a site is planned, taken off, and put back', async ({ page }) => {
+test('two states are set against each other in words and boxes; a site is scheduled, taken off, and put back', async ({ page }) => {
   const job = await makeJob({ name: 'Released Twice' })
   await openPublish(page, job)
   await takeAddress(page, 'released-twice')
@@ -43,20 +43,20 @@ test('two states are set against each other in words and boxes; a site is planne
   await expect(page.getByText('They are the same, page for page.')).toBeVisible()
   await page.getByRole('link', { name: 'Back to Publish' }).click()
 
-  const later = page.getByRole('button', { name: 'Later…' })
-  await expect(later).toBeEnabled({ timeout: 180_000 })
+  const later = page.getByRole('button', { name: 'Schedule…' })
+  await expect(later).toBeEnabled()
   await later.click()
   const at = page.getByLabel('Goes live at')
   await at.fill('2020-01-01T09:00')
-  await page.getByRole('button', { name: 'Plan it' }).click()
+  await page.getByRole('button', { name: 'Schedule', exact: true }).click()
   await expect(page.getByRole('alert').filter({ hasText: 'still to come' })).toBeVisible()
   const tomorrow = new Date(Date.now() + 86_400_000).toISOString().slice(0, 10)
   await at.fill(`${tomorrow}T09:00`)
-  await page.getByRole('button', { name: 'Plan it' }).click()
-  const planned = page.getByRole('list', { name: 'Planned' })
-  await expect(planned).toContainText('09:00')
-  await page.getByRole('button', { name: /^Take what goes live on .+ off the plan$/ }).click()
-  await expect(planned).toHaveCount(0)
+  await page.getByRole('button', { name: 'Schedule', exact: true }).click()
+  const scheduled = page.getByRole('list', { name: 'Scheduled' })
+  await expect(scheduled).toContainText('09:00')
+  await page.getByRole('button', { name: /^Cancel what goes live on / }).click()
+  await expect(scheduled).toHaveCount(0)
 
   await page.getByRole('button', { name: 'Take the site off…' }).click()
   await page.getByRole('button', { name: 'Take it off', exact: true }).click()

@@ -1,7 +1,5 @@
-import { expect, test, type Locator, type Page } from '@playwright/test'
+import { expect, test, type Locator, type Page } from './test'
 import { cell, makeJob, openContent, saved, sheet } from './screen'
-
-test.describe.configure({ mode: 'parallel' })
 
 const LEAD = '.hero-bench .lead'
 const lead = (page: Page, name: 'desktop' | 'tablet' | 'phone' = 'desktop'): Locator => sheet(page, name).locator(LEAD)

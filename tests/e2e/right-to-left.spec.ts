@@ -1,10 +1,8 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test, type Page } from './test'
 import { siteLabels, type Site } from '../../src/core/fill'
 import { applyEdit, homePage, type EditStep, type Page as SitePage, type SiteDocument } from '../../src/core/site'
 import { SHEETS } from '../../src/ui/sheets/widths'
 import { cut, CUTS, designsOn, inColumns, showPublished, siteOn, TEMPLATES } from './template-page'
-
-test.describe.configure({ mode: 'parallel' })
 
 function cutBoth([a, b]: Pair, nth: number): Pair {
   return [
@@ -15,7 +13,6 @@ function cutBoth([a, b]: Pair, nth: number): Pair {
 
 for (const template of TEMPLATES) {
   test(`${template}’s home page, and every design of its, is its own mirror image from right to left`, async ({ context }) => {
-    test.setTimeout(900_000)
     const [there, here] = [await context.newPage(), await context.newPage()]
     const { plain, hebrew } = sameWords(siteOn(template, {}, 'Client'))
     let boxes = 0

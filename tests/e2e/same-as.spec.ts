@@ -1,7 +1,5 @@
-import { expect, test, type Locator, type Page } from '@playwright/test'
+import { expect, test, type Locator, type Page } from './test'
 import { cell, leftovers, makeJob, openContent, saved, sheet, tab } from './screen'
-
-test.describe.configure({ mode: 'parallel' })
 
 const sameAs = (page: Page, name: string): Locator => page.getByRole('button', { name: `${name}, the same as` })
 const list = (page: Page): Locator =>

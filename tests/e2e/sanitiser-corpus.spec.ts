@@ -1,5 +1,5 @@
 import { createRequire } from 'node:module'
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test, type Page } from './test'
 import type { Site } from '../../src/core/fill'
 import { designKey, parseDesign } from '../../src/core/pack'
 import { renderPage } from '../../src/core/render'

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { useOwnRig } from './own-rig'
 import { APP, cell, makeJob, openContent, saved, sheet } from './screen'
 import { askApp } from '../door'

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { APP, cell, makeJob, openContent, saved, sheet } from './screen'
 
 // What Content Security Policy level 3 (W3C) promises, asked of our screens: what they are made of passes, what got in does not.

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test, type Page } from './test'
 import { axeFaults } from './axe'
 import { APP, makeJob, openContent, saved } from './screen'
 
@@ -6,7 +6,6 @@ import { APP, makeJob, openContent, saved } from './screen'
 const violations = axeFaults
 
 test('axe finds nothing on the list of jobs, the new job, the brief, the content and the publishing screen', async ({ page }) => {
-  test.setTimeout(900_000)
   await page.goto(APP)
   await expect(page.getByRole('table')).toBeVisible()
   expect(await violations(page)).toEqual([])
@@ -36,7 +35,6 @@ test('axe finds nothing on the list of jobs, the new job, the brief, the content
 })
 
 test('axe finds nothing in the template room, in any of its views, nor on the strip of designs', async ({ page }) => {
-  test.setTimeout(900_000)
   const job = await makeJob({ name: 'Access Room', facts: { trade: 'upholstery' } })
   for (const [show, seen] of [
     ['', 'Tallow'],
@@ -111,7 +109,6 @@ function strayBars(page: Page): Promise<string[]> {
 }
 
 test('everything that is pressed is at least 24 px each way, and no bar scrolls what is in sight', async ({ page }) => {
-  test.setTimeout(900_000)
   const job = await makeJob({ name: 'Targets', facts: { trade: 'upholstery' } })
   const at = `${APP}/jobs/${job}`
   const look = async (screen: string): Promise<void> => {

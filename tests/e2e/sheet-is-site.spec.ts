@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test, type Page } from './test'
 import { allOf, fillPage, type Site } from '../../src/core/fill'
 import { parseRatio } from '../../src/core/image'
 import { bodyHtml, makeSheetPainter, renderPage } from '../../src/core/render'
@@ -6,14 +6,12 @@ import { pagesOf, TONES, type Page as SitePage } from '../../src/core/site'
 import { SHEET_CSS } from '../../src/ui/sheets/sheet-css'
 import { SHEETS } from '../../src/ui/sheets/widths'
 import { designsOn, FILES, inColumns, siteOn, TEMPLATES, withStyles } from './template-page'
-
-test.describe.configure({ mode: 'parallel' })
+import { showHtml, type SizeOf } from './site-server'
 
 for (const template of TEMPLATES) {
   test(`every page of ${template}, and every design of its on every tone, is on a sheet what is published, box for box`, async ({
     context,
   }) => {
-    test.setTimeout(900_000)
     const [sheet, release] = [await context.newPage(), await context.newPage()]
     const site = siteOn(template, {}, 'Client')
     const tally = { boxes: 0, pictures: 0, sections: 0 }
@@ -57,34 +55,24 @@ function sheetHtml(site: Site, page: SitePage): string {
   )
 }
 
-type Size = { readonly width: number; readonly height: number }
-
 /** The size of a picture that a sheet asks for: asset, frame, focus, width. All of the test's pictures are 3 to 2. */
-function sheetPicture(path: string): Size | null {
+const sheetPicture: SizeOf = (path) => {
   const [, frame, , file] = /^media\/[^/]+\/([^/]+)\/([^/]+)\/(\d+)\./.exec(path) ?? []
   const ratio = parseRatio(frame === 'whole' ? '3:2' : (frame ?? '').replace('x', ':'))
   return file && ratio ? { width: Number(file), height: Math.round(Number(file) / ratio) } : null
 }
 
-/** Shows a page at an address of its own, its pictures of the size that they have there, or still on their way. */
-async function showOn(page: Page, html: string, sizeOf: ((path: string) => Size | null) | null): Promise<void> {
+/** Shows a page, its pictures of the size that they have there, or still on their way. */
+async function showOn(page: Page, html: string, sizeOf: SizeOf | null): Promise<void> {
   const missing: string[] = []
   await page.unrouteAll()
-  await page.route('http://site.example/**', (route) => {
-    const path = new URL(route.request().url()).pathname.replace(/^\/(?:shown\/)?/, '')
-    if (path === 'page') return route.fulfill({ contentType: 'text/html; charset=utf-8', body: html })
-    if (!/\.(webp|jpg)$/.test(path)) return route.fulfill({ status: 404, body: '' })
-    // What is never answered is on its way for as long as the page is looked at.
-    if (!sizeOf) return
-    const size = sizeOf(path)
+  // What is never answered is on its way for as long as the page is looked at.
+  if (!sizeOf) await page.route(/\.(webp|jpg)$/, () => undefined)
+  await showHtml(page, html, (path) => {
+    const size = sizeOf?.(path) ?? null
     if (!size) missing.push(path)
-    const { width, height } = size ?? { width: 1, height: 1 }
-    return route.fulfill({
-      contentType: 'image/svg+xml',
-      body: `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}"/>`,
-    })
+    return size
   })
-  await page.goto('http://site.example/shown/page', { waitUntil: 'domcontentloaded' })
   expect(missing).toEqual([])
 }
 

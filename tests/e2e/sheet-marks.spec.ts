@@ -1,7 +1,5 @@
-import { expect, test, type Locator } from '@playwright/test'
+import { expect, test, type Locator } from './test'
 import { cell, makeJob, openContent, saved, sheet, tab } from './screen'
-
-test.describe.configure({ mode: 'parallel' })
 
 type Seen = { readonly line: string; readonly outline: string; readonly isDrawn: boolean }
 const look = (place: Locator): Promise<Seen> =>

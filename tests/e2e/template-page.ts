@@ -18,15 +18,10 @@ import {
   type Side,
   type Tone,
 } from '../../src/core/site'
-import { readFont } from '../../src/server/use-cases/read-font'
 import { testAssets, testPack } from '../pack'
+import { showHtml } from './site-server'
 
 export const TEMPLATES = ['tallow', 'limewash', 'windrow', 'gantry', 'blank'] as const
-/** A picture for every frame: flat, so that what is seen is the design. */
-export const PIXEL = Buffer.from(
-  '<svg xmlns="http://www.w3.org/2000/svg" width="1440" height="960"><rect width="1440" height="960" fill="#b9a58a"/></svg>',
-)
-
 /** A site on a template in a brand, as it would be published. */
 export function siteOn(template: string, brand: Brand, name: string, dark: Dark = false): Site {
   const document = makeDocument(getTemplate(testPack(), template), { name, socials: ['https://example.social/client'] }, brand)
@@ -52,42 +47,7 @@ export function pageHtml(site: Site, id: string): string {
 /** A page's styles, with its families as they are published: their files are asked for where `serveFonts` answers. */
 function styleElements(site: Site, hasFamilies = true): string {
   const { fonts, tokens, designs } = sheetStyles(site)
-  const at = (hasFamilies ? fonts : '').replaceAll('url("/fonts/', `url("${FONTS}`)
-  return `<style>${at}</style><style id="tokens">${tokens}</style><style>${designs}</style>`
-}
-
-const FONTS = 'http://site.example/fonts/'
-
-/** Answers a page that asks for a family's files, whatever origin it is of. */
-export async function serveFonts(page: BrowserPage): Promise<void> {
-  await page.route(`${FONTS}*`, (route) => {
-    const body = readFont(new URL(route.request().url()).pathname.split('/').at(-1) ?? '')
-    return body
-      ? route.fulfill({ contentType: 'font/woff2', headers: { 'access-control-allow-origin': '*' }, body })
-      : route.fulfill({ status: 404, body: '' })
-  })
-}
-
-/** Answers a page that stands alone: a flat picture for each that it asks for, its families, and nothing else. */
-export async function answerAlone(page: BrowserPage): Promise<void> {
-  await page.route('**/*', (route) =>
-    route.request().resourceType() === 'image' ? route.fulfill({ contentType: 'image/svg+xml', body: PIXEL }) : route.abort(),
-  )
-  await serveFonts(page)
-}
-
-/** Shows a page that has its styles in it, and waits for its families; somebody has to answer it. */
-export async function showAlone(page: BrowserPage, html: string): Promise<void> {
-  await page.setContent(html)
-  await fontsLoaded(page)
-}
-
-/** What a page is laid out with is there; laying it out asks for what it needs. */
-export async function fontsLoaded(page: BrowserPage): Promise<void> {
-  await page.evaluate(async () => {
-    document.body.getBoundingClientRect()
-    await document.fonts.ready
-  })
+  return `<style>${hasFamilies ? fonts : ''}</style><style id="tokens">${tokens}</style><style>${designs}</style>`
 }
 
 /** What a release knows of its files, for pages that are looked at alone. */
@@ -124,6 +84,22 @@ export function designsOn(site: Site, template: string | null, tone: Tone): { si
   return { site: { ...site, document: { ...site.document, sections } }, page: page! }
 }
 
+/** A page of every section that a site's pages have, each kind, design and tone once: what is judged on it need not be on every page. */
+export function distinctSections(site: Site): { site: Site; page: Page } {
+  const [page] = pagesOf(site.document)
+  const all = Object.values(site.document.sections)
+  const distinct = new Map(
+    all.flatMap((one) => (one.in.type === 'page' ? [[`${one.kind}/${one.design}/${one.tone}`, one] as const] : [])).toReversed(),
+  )
+  const places = ranks(distinct.size)
+  const placed = [...distinct.values()]
+    .toReversed()
+    .map((one, i): Section => ({ ...one, in: { type: 'page', page: page!.id as PageId }, rank: places[i]! }))
+  const shared = all.filter((one) => one.in.type !== 'page')
+  const sections = Object.fromEntries([...shared, ...placed].map((one) => [one.id, one]))
+  return { site: { ...site, document: { ...site.document, sections } }, page: page! }
+}
+
 /** A published page with its styles in it; without its families where another page is to be set in the same letters as this one. */
 export function withStyles(site: Site, html: string, hasFamilies = true): string {
   return html.replace('<head>', `<head>${styleElements(site, hasFamilies)}`)
@@ -139,17 +115,7 @@ export async function loadPictures(page: BrowserPage): Promise<void> {
 
 /** Opens a page as it would be published, with a flat picture in every frame. */
 export async function showPublished(page: BrowserPage, site: Site, of: Page): Promise<void> {
-  await page.unrouteAll()
-  await page.route('http://site.example/**', (route) =>
-    route.request().url().endsWith('/page')
-      ? route.fulfill({ contentType: 'text/html; charset=utf-8', body: withStyles(site, renderPage(site, of, FILES).html) })
-      : /\.(webp|jpg)$/.test(route.request().url())
-        ? route.fulfill({ contentType: 'image/svg+xml', body: PIXEL })
-        : route.fulfill({ status: 404, body: '' }),
-  )
-  await serveFonts(page)
-  await page.goto('http://site.example/shown/page', { waitUntil: 'domcontentloaded' })
-  await fontsLoaded(page)
+  await showHtml(page, withStyles(site, renderPage(site, of, FILES).html))
 }
 
 /**

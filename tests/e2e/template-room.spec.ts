@@ -1,9 +1,7 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test, type Page } from './test'
 import { strToU8, zipSync } from 'fflate'
 import { smallPack } from '../small-pack'
 import { APP, cell, leftovers, makeJob, openContent, saved, sheet, tab } from './screen'
-
-test.describe.configure({ mode: 'parallel' })
 
 async function openRoom(page: Page, job: string): Promise<void> {
   await page.goto(`${APP}/jobs/${job}/template`)

@@ -1,12 +1,11 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import type { Site } from '../../src/core/fill'
 import { getTemplate } from '../../src/core/pack'
 import { pagesOf } from '../../src/core/site'
 import { testPack } from '../pack'
 import { axeFaults } from './axe'
-import { answerAlone, pageHtml, showAlone, siteOn, TEMPLATES } from './template-page'
-
-test.describe.configure({ mode: 'parallel' })
+import { pageHtml, siteOn, TEMPLATES } from './template-page'
+import { showHtml } from './site-server'
 
 // Brands that no template was made for: pure yellow beside near-black, a pale pink, mid-grey, and a bright magenta by night.
 const BRANDS = [
@@ -21,15 +20,13 @@ for (const template of TEMPLATES) {
     `every page of ${template}, in brands it was not made for, on desktop and phone: axe finds nothing, nothing is ` +
       'wider than the window',
     async ({ page }) => {
-      test.setTimeout(900_000)
-      await answerAlone(page)
       let looked = 0
       for (const { id } of getTemplate(testPack(), template).pages.map((p) => ({ id: p.key }))) {
         for (const width of [1280, 390]) {
           const { brand, dark } = BRANDS[looked % BRANDS.length]!
           const site = siteOn(template, brand, looked % 3 === 0 ? LONG : 'Ota & Sons', dark)
           await page.setViewportSize({ width, height: 900 })
-          await showAlone(page, pageHtml(site, id))
+          await showHtml(page, pageHtml(site, id))
           expect(await page.evaluate(() => document.documentElement.scrollWidth), `${id} at ${width}`).toBeLessThanOrEqual(width)
           expect(await axeFaults(page), `${id} at ${width}`).toEqual([])
           looked++
@@ -43,7 +40,6 @@ for (const template of TEMPLATES) {
 for (const width of [820, 1920]) {
   test(`no page of any template is wider than a window of ${width} px, whatever the name and the logo`, async ({ page }) => {
     await page.setViewportSize({ width, height: 900 })
-    await answerAlone(page)
     for (const template of TEMPLATES) {
       const site = siteOn(template, BRANDS[0].brand, LONG)
       const ribbon = { ...site.assets['tallow/front-door.jpg']!, id: 'ribbon', width: 2400, height: 240 }
@@ -54,7 +50,7 @@ for (const width of [820, 1920]) {
       }
       for (const p of pagesOf(site.document))
         for (const shown of [site, worn]) {
-          await showAlone(page, pageHtml(shown, p.id))
+          await showHtml(page, pageHtml(shown, p.id))
           expect(await page.evaluate(() => document.documentElement.scrollWidth), `${template} ${p.id}`).toBeLessThanOrEqual(width)
         }
     }

@@ -1,5 +1,5 @@
 import { deflateSync, crc32 } from 'node:zlib'
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import sharp from 'sharp'
 import { APP, askHost, makeJob, openContent, sheet } from './screen'
 import { askApp } from '../door'

@@ -1,8 +1,6 @@
-import { expect, test, type Locator, type Page } from '@playwright/test'
+import { expect, test, type Locator, type Page } from './test'
 import { axeFaults } from './axe'
 import { cell, makeJob, openContent, saved, sheet } from './screen'
-
-test.describe.configure({ mode: 'parallel' })
 
 const help = (page: Page, place: string): Locator => page.getByRole('button', { name: `Other words for ${place}`, exact: true })
 const panel = (page: Page): Locator => page.getByRole('dialog', { name: /^Other words for/ })

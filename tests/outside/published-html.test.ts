@@ -41,7 +41,7 @@ const server = () =>
 beforeAll(async () => {
   process.env.INSTANT_FIT_DATA ??= mkdtempSync(path.join(tmpdir(), 'instant-fit-'))
   const [{ buildRelease }, { readBlob }, { packAssets }, { withSiteMap }] = await server()
-  const site = { ...testSite(FACTS, { colour: '#8a5a12' }), assets: await packAssets() }
+  const site = { ...testSite(FACTS, { colour: '#8a5a12' }), assets: packAssets() }
   const files = await buildRelease(site, ORIGIN, () => undefined)
   manifest = withSiteMap(files, site.document, ORIGIN, '2026-11-27', null)
   for (const [file, { hash }] of Object.entries(manifest)) {
@@ -110,7 +110,7 @@ describe('a published site', () => {
 
   test('rules that are too long to stand in a page are a file that it links to', async () => {
     const [{ buildRelease }, { hashOf, readBlob }, { packAssets }] = await server()
-    const site = { ...testSite(FACTS), assets: await packAssets() }
+    const site = { ...testSite(FACTS), assets: packAssets() }
     const css = Array.from({ length: 4000 }, (_, i) => `.hero-bench .r${hashOf(String(i)).slice(0, 12)}{margin:${i}px}`).join('')
     const templates = { ...site.pack.templates, tallow: { ...site.pack.templates.tallow!, css } }
     const { manifest: long } = await buildRelease({ ...site, pack: { ...site.pack, templates } }, ORIGIN, () => undefined)
@@ -161,7 +161,7 @@ describe('a published site', () => {
     expect(execFileSync('xmllint', ['--noout', '--nonet', at('sitemap.xml')], { stdio: 'pipe' }).length).toBe(0)
     // With the day of each page's last change: a page that is as it was keeps the day that the map of what is live says of it.
     const [{ buildRelease }, { readBlob }, { packAssets }, { withSiteMap }] = await server()
-    const site = { ...testSite(FACTS), assets: await packAssets() }
+    const site = { ...testSite(FACTS), assets: packAssets() }
     const build = async (today: string, heading: string, live: Manifest | null): Promise<Manifest> => {
       const document = edited(site.document, setText('home.hero', 'heading', heading))
       const built = await buildRelease({ ...site, document, today }, ORIGIN, () => undefined)

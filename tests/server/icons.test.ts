@@ -143,10 +143,7 @@ test('a one-colour version cuts inner shapes out of a light logo, stays a drawin
   const { asset } = await storeLogo(null, 'yellow.svg', yellow)
   const made = await makeOneColour(null, asset.id, '#101010')
   expect(made.vector).toBe(true)
-  const drawn = await sharp((await readAsset(made.id))!.bytes)
-    .resize(120)
-    .png()
-    .toBuffer()
+  const drawn = await sharp(readAsset(made.id)!.bytes).resize(120).png().toBuffer()
   const opacity = async (x: number, y: number): Promise<number> => (await pixel(drawn, x, y))[3]!
   expect(await opacity(12, 12)).toBeGreaterThan(240)
   expect(await opacity(55, 25)).toBeLessThan(15)

@@ -12,7 +12,7 @@ let make: typeof import('../../src/server/use-cases/make-job')
 let log: typeof import('../../src/server/log/edit-log')
 let destinations: typeof import('../../src/server/use-cases/destinations')
 let preparing: typeof import('../../src/server/use-cases/prepare-release')
-let planning: typeof import('../../src/server/use-cases/plan-publication')
+let planning: typeof import('../../src/server/use-cases/schedule-publication')
 let publishing: typeof import('../../src/server/use-cases/publish')
 let publications: typeof import('../../src/server/store/publications')
 let releases: typeof import('../../src/server/store/releases')
@@ -29,7 +29,7 @@ beforeAll(async () => {
     import('../../src/server/log/edit-log'),
     import('../../src/server/use-cases/destinations'),
     import('../../src/server/use-cases/prepare-release'),
-    import('../../src/server/use-cases/plan-publication'),
+    import('../../src/server/use-cases/schedule-publication'),
     import('../../src/server/use-cases/publish'),
     import('../../src/server/store/publications'),
     import('../../src/server/store/releases'),
@@ -125,17 +125,17 @@ test('a page at a new address is known to stand there, though the site went out 
   expect(paths.publishedPaths(job).map((one) => one.path)).toEqual(['/', '/about/', '/who-we-are/'])
 })
 
-test('a page that is planned alone goes live at its time as it was then', async () => {
+test('a page that is scheduled alone goes live at its time as it was then', async () => {
   await publish()
   change(setText('about.title', 'heading', 'For the opening'), { type: 'fact/set', fact: 'phone', value: '01632 960001' })
   const at = new Date(Date.now() + 3_600_000)
   const asked = { revision: revision(), page: ABOUT, destination, note: '', at: at.toISOString(), zone: 'Europe/Berlin' }
-  await planning.planPublication(job, asked, silent, BY)
-  expect(planning.plannedLines(job, destination)).toMatchObject([{ alone: ABOUT, fault: null }])
+  await planning.schedulePublication(job, asked, silent, BY)
+  expect(planning.scheduledLines(job, destination)).toMatchObject([{ alone: ABOUT, fault: null }])
   change(setText('about.title', 'heading', 'After it'))
   await planning.publishDue(at)
   expect(page('about/index.html')).toContain('For the opening')
-  expect(planning.plannedLines(job, destination)).toEqual([])
+  expect(planning.scheduledLines(job, destination)).toEqual([])
   expect(live().alone).toEqual([{ page: ABOUT, revision: asked.revision }])
 })
 

@@ -152,7 +152,7 @@ describe('publishing', () => {
       import('../../src/server/files/blobs'),
     ])
     const { document } = log.jobState(job)
-    const key = menuKeyOf({ document, pack: pack(), assets: await jobAssets(job), mode: 'release' })
+    const key = menuKeyOf({ document, pack: pack(), assets: jobAssets(job), mode: 'release' })
     const styles = async (): Promise<string> => {
       await publish()
       const { manifest } = releases.getRelease(job, publications.livePublication(job)!.release)

@@ -29,6 +29,14 @@ async function turns(work: Promise<unknown>): Promise<number> {
   return count
 }
 
+// First of all: no reader runs yet, and the time that it takes to start is not the file's.
+test('a file has its whole time to itself, however long a reader takes to load', async () => {
+  const png = await sharp({ create: { width: 64, height: 64, channels: 3, background: '#888' } })
+    .png()
+    .toBuffer()
+  expect(await outcome(readOutside('picture', 'small.png', { bytes: png }, { seconds: 0.3, megabytes: 500 }))).toBe('taken')
+})
+
 describe('a file that would hold a program up', () => {
   const woff = (): Buffer => readFileSync(fontFilePath(findFamily('lora', [])!.files[0]!))
 
@@ -59,7 +67,7 @@ describe('a file that would hold a program up', () => {
   test('a drawing of ten thousand shapes is read, and nobody else waits for it; one of more is refused before it is', async () => {
     const shapes = (count: number): Buffer =>
       Buffer.from(svg(Array.from({ length: count }, (_, i) => `<rect x="${i % 97}" width="3" height="3"/>`).join('')))
-    const reading = outcome(readOutside('logo', 'chart.svg', { bytes: shapes(8000) }))
+    const reading = outcome(readOutside('logo', 'chart.svg', { bytes: shapes(8000) }, { seconds: 3, megabytes: 1200 }))
     expect(await turns(reading)).toBeGreaterThan(40)
     expect(await reading).toMatch(/^(taken|tooHeavy)/)
     expect(await outcome(readOutside('picture', 'chart.svg', { bytes: shapes(20_000) }))).toMatch(

@@ -92,7 +92,7 @@ test('a copy begins as the job stands, with its pictures, and each goes its own 
   const shown = await picture(job, 10)
   const copy = shelves.copyJob(job, OWNER)
   expect(log.jobState(copy)).toEqual({ revision: 0, document: log.jobState(job).document })
-  expect((await assets.jobAssets(copy))[shown.id]).toEqual(shown)
+  expect(assets.jobAssets(copy)[shown.id]).toEqual(shown)
   say(copy, 'Words of the copy')
   say(job, 'Words of the original')
   expect(JSON.stringify(log.jobState(job).document)).not.toContain('Words of the copy')
@@ -110,7 +110,7 @@ test('only a job in the bin is deleted for good, with every row and picture that
   const [own, shared] = [await picture(job, 20), await picture(job, 30)]
   assets.linkAsset(neighbour, shared.id)
   const fileOf = async (id: string): Promise<string | null> => {
-    const asset = await assets.findAsset(id)
+    const asset = assets.findAsset(id)
     return asset && mediaFile(`${asset.hash}.png`)
   }
   const [ownFile, sharedFile] = [await fileOf(own.id), await fileOf(shared.id)]

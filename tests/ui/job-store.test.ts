@@ -6,7 +6,10 @@ import { findSection, type Edit, type SectionId, type SiteDocument } from '../..
 import type { Browser, Client, World } from '../world'
 import { testSite } from '../pack'
 import { applyPending } from '../../src/ui/job/rebase'
+import type { TemplateLibrary } from '../../src/core/pack'
+import { createJobStore } from '../../src/ui/job/job-store'
 import { screenOf } from '../../src/ui/job/screen'
+import type { Transport } from '../../src/ui/job/transport'
 import { edited, setSlot, setText } from '../site'
 
 let worlds: typeof import('../world')
@@ -317,3 +320,75 @@ test('a document at rest asks nothing of the server', async () => {
   await world.move(0, 'arrives')
   expect(log.jobState(job)).toBe(before)
 })
+
+describe('what goes wrong on the screen', () => {
+  test('while a change is drawn keeps no word from being saved, and none of the others who draw from hearing of it', async () => {
+    const reported = vi.spyOn(console, 'error').mockImplementation(() => undefined)
+    const inOutbox: number[] = []
+    me.store.subscribe(() => {
+      inOutbox.push(browser.rows.size)
+      throw new Error('This cannot be drawn')
+    })
+    const screen = screenOf(me.store)
+    const heard: unknown[] = []
+    screen.subscribe(() => {
+      throw new Error('Nor this')
+    })
+    screen.subscribe((now) => heard.push(shown(now.document, 'heading')))
+    me.store.apply(heading('Kept all the same'))
+    expect(inOutbox[0]).toBe(1)
+    expect(heard).toEqual(['Kept all the same'])
+    await world.heal()
+    expect(inLog('heading')).toBe('Kept all the same')
+    expect(me.store.getState()).toMatchObject({ saveState: 'saved', pending: [] })
+    expect(reported.mock.calls.flat().map(String)).toEqual(expect.arrayContaining(['Error: This cannot be drawn', 'Error: Nor this']))
+    reported.mockRestore()
+  })
+
+  test('with what the database says has the screen begin again from there, and nothing waits for a reload', async () => {
+    const reported = vi.spyOn(console, 'error').mockImplementation(() => undefined)
+    const gone = { type: 'section/remove', section: 'nowhere' as SectionId } as const
+    const document = edited(log.jobState(job).document, heading('As it is there'))
+    const { store, opened } = toldOf(gone, { document })
+    await vi.waitFor(() => expect(store.getState().revision).toBe(1))
+    expect(shown(store.getState().document, 'heading')).toBe('As it is there')
+    expect(store.getState().saveState).toBe('saved')
+    expect(opened).toHaveBeenCalledTimes(1)
+    expect(String(reported.mock.calls[0]?.[0])).toContain('does not fit')
+    reported.mockRestore()
+  })
+})
+
+test('templates that another tab brought in are here before anything that wears them is drawn', async () => {
+  const { pack } = testSite()
+  const more = { ...pack, templates: { ...pack.templates, brought: { ...pack.templates.windrow!, id: 'brought' } } }
+  const drawn: boolean[] = []
+  const { store } = toldOf({ type: 'dress/set', part: 'template', value: 'brought' }, { library: { pack: more, assets: {} } })
+  store.subscribe(({ document, pack: here }) => drawn.push(document.dress.template in here.templates))
+  await vi.waitFor(() => expect(store.getState().document.dress.template).toBe('brought'))
+  expect(drawn.length).toBeGreaterThan(0)
+  expect(drawn.every(Boolean)).toBe(true)
+})
+
+/** A screen that is told of one row of somebody else's: what the job is when it is opened anew, and what templates are there by then. */
+function toldOf(edit: Edit, { document = null as SiteDocument | null, library = null as TemplateLibrary | null } = {}) {
+  const state = log.jobState(job)
+  const begun = { id: job, ...state, history: { rows: [], isFirst: true }, assets: {}, library: 'at first' }
+  const version = library ? 'with more' : 'at first'
+  const row = { id: 'x', gesture: 'x', who: 'somebody', undoes: null, inverse: caption(''), revision: 1, edit }
+  const opened = vi.fn(() => Promise.resolve({ ...begun, document: document ?? state.document, revision: 1, library: version }))
+  const transport: Transport = {
+    append: () => Promise.reject(new Error('Nothing is sent here')),
+    since: () => Promise.resolve({ revision: 1, library: version, rows: [row], written: [], refused: [] }),
+    open: opened,
+    library: () => (library ? Promise.resolve(library) : Promise.reject(new Error('No other library'))),
+    history: () => Promise.resolve({ rows: [], isFirst: true }),
+    leave: () => undefined,
+    follow: (tell) => {
+      void Promise.resolve().then(() => tell(1))
+      return () => undefined
+    },
+  }
+  const hands = { transport, outbox: browser.outbox(), who: 'me', wait: () => () => undefined }
+  return { store: createJobStore(begun, { pack: testSite().pack, assets: {} }, hands), opened }
+}

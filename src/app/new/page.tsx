@@ -9,7 +9,7 @@ export const metadata: Metadata = { title: 'New job' }
 export default async function NewJobPage() {
   return (
     <TypedEarly>
-      <NewJob pack={allPacks()} assets={await allPackAssets()} />
+      <NewJob pack={allPacks()} assets={allPackAssets()} />
     </TypedEarly>
   )
 }

@@ -17,7 +17,8 @@ export type DomainName = {
 }
 export type DomainProblem = 'empty' | 'mail' | 'number' | 'letters' | 'tooLong' | 'onePart' | 'ending' | 'nowhere' | 'ours'
 export type DomainAnswer =
-  ({ readonly ok: true } & DomainName) | { readonly ok: false; readonly problem: DomainProblem; readonly sentence: string }
+  | ({ readonly ok: true } & DomainName)
+  | { readonly ok: false; readonly problem: DomainProblem; readonly sentence: string }
 
 const SENTENCES: Record<DomainProblem, (typed: string) => string> = {
   empty: () => 'Type the client’s domain, such as www.example.com.',

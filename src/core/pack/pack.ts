@@ -1,3 +1,4 @@
+import type { AssetTable } from '../image'
 import { own } from '../own'
 import { looksOf, targetsIn, type SectionKind, type SiteDocument, type SlotValue } from '../site'
 import { FAMILIES } from '../type'
@@ -10,6 +11,9 @@ export type Pack = {
   readonly templates: Readonly<Record<string, Template>>
   readonly designs: Readonly<Record<string, Design>>
 }
+
+/** Templates and designs with their pictures, by asset id (`tallow/front-door.jpg`). */
+export type TemplateLibrary = { readonly pack: Pack; readonly assets: AssetTable }
 
 export function getTemplate(pack: Pack, id: string): Template {
   const template = findTemplate(pack, id)

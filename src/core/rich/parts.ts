@@ -4,7 +4,9 @@ export type RichEntry = { readonly block: RichBlock; readonly under: readonly Ri
 export type RichList = { readonly type: 'list'; readonly number: boolean; readonly entries: readonly RichEntry[] }
 /** What a rich text is made of on a page: single blocks, quotations of several, lists that lie in one another. */
 export type RichPart =
-  { readonly type: 'block'; readonly block: RichBlock } | { readonly type: 'quote'; readonly blocks: readonly RichBlock[] } | RichList
+  | { readonly type: 'block'; readonly block: RichBlock }
+  | { readonly type: 'quote'; readonly blocks: readonly RichBlock[] }
+  | RichList
 
 /** The blocks of a tidy rich text gathered as a page shows them. */
 export function partsOf(rich: RichText): readonly RichPart[] {

@@ -5,7 +5,8 @@
 export type LengthScope = { readonly widthPx: number; readonly emPx: number; readonly variables: ReadonlyMap<string, string> }
 
 type Token =
-  { readonly type: 'number'; readonly value: number; readonly unit: string } | { readonly type: 'name' | 'sign'; readonly text: string }
+  | { readonly type: 'number'; readonly value: number; readonly unit: string }
+  | { readonly type: 'name' | 'sign'; readonly text: string }
 
 const TOKEN = /\s*(?:(-?\d*\.?\d+)([a-z%]*)|([a-z-]+\(|--[\w-]+)|([-+*/(),]))/gy
 const ROOT = 16

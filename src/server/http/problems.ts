@@ -6,6 +6,7 @@ type Details = Readonly<Record<string, string | number>>
 /** Everything the server can refuse or fail at: its HTTP status, and the sentence a person reads. */
 export const PROBLEMS = {
   jobGone: { status: 404, sentence: () => 'There is no such job. It may have been made in another copy of the application.' },
+  libraryGone: { status: 404, sentence: () => 'The templates here have changed since this page was opened. Load it again.' },
   keptGone: { status: 404, sentence: () => 'There is no such kept section. It may have been let go in another window.' },
   pageGoneThere: { status: 404, sentence: () => 'That page is not in the other job any more. Fetch its pages again.' },
   jobNotInBin: { status: 409, sentence: () => 'Only a job in the bin can be deleted for good. Move it there first.' },
@@ -155,6 +156,7 @@ export const PROBLEMS = {
     status: 409,
     sentence: () => 'This site is being published right now, from another tab. Wait until it is done, then look at the plan again.',
   },
+  overtaken: { status: 409, sentence: () => 'Something newer was published there meanwhile.' },
   timeWrong: { status: 422, sentence: () => 'Choose a time that is still to come, within a year.' },
   publishingStopped: {
     status: 409,

@@ -16,7 +16,7 @@ export async function readSheetPicture(parts: readonly string[]): Promise<{ read
   const [asset, frame, focus, file] = [decoded(parts[0] ?? ''), parts[1] ?? '', parts[2] ?? '', parts[3] ?? '']
   const [, x, y] = /^(\d{1,3})-(\d{1,3})$/.exec(focus) ?? []
   const [, width, format] = /^(\d{1,5})\.(webp|jpg|png|svg)$/.exec(file) ?? []
-  const found = await findAsset(asset)
+  const found = findAsset(asset)
   if (!found || !width || !format || Number(x ?? 101) > 100 || Number(y ?? 101) > 100) return null
   const ratio = frame === 'whole' ? null : frame.replace('x', ':')
   const at = { x: Number(x) / 100, y: Number(y) / 100 }

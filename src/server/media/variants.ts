@@ -10,10 +10,10 @@ const queue = (): PQueue => kept('variant-queue', () => new PQueue({ concurrency
 
 /** The bytes of one picture file: cropped to its frame, resized, re-encoded; made once and kept. Null for an unknown picture. */
 export async function makeVariant(variant: PictureVariant): Promise<Buffer | null> {
-  const asset = await findAsset(variant.asset)
+  const asset = findAsset(variant.asset)
   if (!asset) return null
   const read = async (): Promise<Buffer> => {
-    const found = await readAsset(asset.id)
+    const found = readAsset(asset.id)
     if (!found) throw new Problem('pictureLost', { name: asset.name })
     return found.bytes
   }

@@ -5,7 +5,7 @@ import { findTemplate } from '../../core/pack'
 import { madeFolder } from '../files/data-folder'
 import { syncFolder } from '../files/write-whole'
 import { readOutside } from '../readers/read-outside'
-import { forgetPacks, mediaOf, pack, packFilesOf } from './packs'
+import { forgetPacks, pack, packFilesOf } from './packs'
 import { Problem } from '../http/problems'
 
 export const MAX_PACK_BYTES = 60 * 1024 * 1024
@@ -22,12 +22,11 @@ export function takeOutPack(id: string): Uint8Array {
 /** Checks a zip as a pack and keeps it; with a single fault nothing of it is kept, and every fault is told. */
 export async function bringInPack(name: string, bytes: Uint8Array): Promise<string[]> {
   const shown = name.slice(0, 80) || 'the pack'
-  const here = pack()
   const packs = madeFolder('packs')
   // Written beside, then put in place by one rename: a pack is there whole or not at all.
   const part = `${packs}/.${randomUUID()}`
   try {
-    const ids = await readOutside('pack', shown, { bytes, here, hereMedia: mediaOf(here), folder: part })
+    const ids = await readOutside('pack', shown, { bytes, packs, folder: part })
     renameSync(part, `${packs}/${ids.join('+').slice(0, 100)}`)
     syncFolder(packs)
     forgetPacks()

@@ -1,74 +1,55 @@
-import { existsSync, readdirSync, readFileSync } from 'node:fs'
-import sharp from 'sharp'
-import type { AssetInfo, AssetTable } from '../../core/image'
-import { PackError, parsePack, placeInPack, templateSections, type Pack, type PackFiles, type Template } from '../../core/pack'
-import { hashOf } from '../files/blobs'
+import { existsSync, readFileSync } from 'node:fs'
+import type { AssetTable } from '../../core/image'
+import { templateSections, type Pack, type Template, type TemplateLibrary } from '../../core/pack'
 import { dataFolder, projectFolder } from '../files/data-folder'
 import { forget, kept } from '../files/kept'
-import { readLightMap } from '../media/light-map'
+import { Problem } from '../http/problems'
+import { readOutside } from '../readers/read-outside'
+import { broughtFolders, readAll, readBrought } from './library'
 
-/** All templates and designs: the shipped ones, and those brought in. A fault in a shipped one stops the start with its file and line. */
+const here = (): ReturnType<typeof readAll> => kept('packs', () => readAll(dataFolder('packs')))
+
+/** All templates and designs: the shipped ones, and those brought in. */
 export function pack(): Pack {
-  return kept('pack', () => {
-    const shipped = readPack(projectFolder('templates'))
-    return broughtFolders().reduce((all, folder) => {
-      const files = readFiles(folder)
-      const { pack: more, faults } = parsePack(files, all, mediaOf(all))
-      // It was sound when it was brought in; if the format has moved on since, the others must still work.
-      if (faults.length > 0) console.error(new PackError(faults))
-      return faults.length > 0 ? all : { templates: { ...all.templates, ...more.templates }, designs: { ...all.designs, ...more.designs } }
-    }, shipped)
-  })
+  return here().library.pack
 }
 
-export function forgetPacks(): void {
-  forget('pack')
-  forget('pack-state')
-  forget('pack-assets')
+/** The pictures that templates bring, by asset id (`tallow/front-door.jpg`). */
+export function packAssets(): AssetTable {
+  return here().library.assets
+}
+
+/** Both, as one thing to be fetched. */
+export function library(): TemplateLibrary {
+  return here().library
 }
 
 /** A name for the packs as they are: another pack brought in, or one changed, gives another. */
-export function packState(): string {
-  return kept('pack-state', () => hashOf(JSON.stringify(pack())).slice(0, 16))
+export function libraryVersion(): string {
+  return here().hash.slice(0, 16)
 }
 
-export function readPack(folder: string): Pack {
-  const { pack: read, faults } = parsePack(readFiles(folder))
-  if (faults.length > 0) throw new PackError(faults)
-  return read
+export function forgetPacks(): void {
+  forget('packs')
 }
 
-/** Each pack that was brought in lies in a folder of its own. */
-function broughtFolders(): string[] {
-  const folder = dataFolder('packs')
-  return existsSync(folder)
-    ? readdirSync(folder)
-        .filter((name) => !name.startsWith('.'))
-        .sort()
-        .map((name) => `${folder}/${name}`)
-    : []
-}
-
-/** Asset ids of every picture that templates name. */
-export function mediaOf({ templates }: Pack): Set<string> {
-  return new Set(Object.values(templates).flatMap((t) => Object.keys(t.media).map((file) => `${t.id}/${file}`)))
-}
-
-function readFiles(folder: string): PackFiles {
-  const texts = new Map<string, string>()
-  const media = new Set<string>()
-  for (const entry of readdirSync(folder, { recursive: true, withFileTypes: true })) {
-    const path = `${entry.parentPath}/${entry.name}`.slice(folder.length + 1)
-    const place = entry.isFile() ? placeInPack(path) : null
-    if (place === 'media') media.add(path)
-    else if (place) texts.set(path, readFileSync(`${folder}/${path}`, 'utf8'))
+/** Has packs that an earlier version parsed, or whose parsed form is torn, parsed anew. One that is not sound any more is left out, and told of. */
+export async function parseStalePacks(): Promise<void> {
+  for (const folder of broughtFolders(dataFolder('packs')).filter((one) => readBrought(one) === null)) {
+    const name = folder.split('/').at(-1) ?? ''
+    try {
+      await readOutside('packFolder', name, { folder, packs: dataFolder('packs') })
+    } catch (error) {
+      // It was sound when it was brought in; if the format has moved on since, the others must still work.
+      console.error(`The pack “${name}” cannot be used.`, error instanceof Problem ? error.faults : error)
+    }
   }
-  return { texts, media }
+  forgetPacks()
 }
 
 /** The folder that a template and its pictures lie in: among the shipped ones, or in a pack that was brought in. */
 function folderOf(template: string): string {
-  const brought = broughtFolders().find((folder) => existsSync(`${folder}/${template}/template.json`))
+  const brought = broughtFolders(dataFolder('packs')).find((folder) => existsSync(`${folder}/${template}/template.json`))
   return brought ?? projectFolder('templates')
 }
 
@@ -76,12 +57,13 @@ function folderOf(template: string): string {
 export function packFilesOf(template: Template): Map<string, Buffer> {
   const files = new Map<string, Buffer>()
   const folder = folderOf(template.id)
+  const homes = [folder, projectFolder('templates'), ...broughtFolders(dataFolder('packs'))]
   for (const file of ['template.json', 'template.css', ...Object.keys(template.media).map((name) => `media/${name}`)])
     files.set(`${template.id}/${file}`, readFileSync(`${folder}/${template.id}/${file}`))
   for (const { kind, design } of [...templateSections(template), template.notFound]) {
     for (const type of ['html', 'css']) {
       const path = `designs/${kind}/${design}.${type}`
-      const home = [folder, projectFolder('templates'), ...broughtFolders()].find((f) => existsSync(`${f}/${path}`))
+      const home = homes.find((one) => existsSync(`${one}/${path}`))
       if (home) files.set(path, readFileSync(`${home}/${path}`))
     }
   }
@@ -91,31 +73,6 @@ export function packFilesOf(template: Template): Map<string, Buffer> {
 /** Whether a design came with Instant Fit, rather than with a pack that was brought in. */
 export function isShippedDesign(kind: string, design: string): boolean {
   return existsSync(projectFolder('templates', 'designs', kind, `${design}.html`))
-}
-
-/** The pictures that templates bring, by asset id (`tallow/front-door.jpg`). */
-export function packAssets(): Promise<AssetTable> {
-  return kept('pack-assets', async () => {
-    const found = Object.values(pack().templates).flatMap((template) =>
-      Object.entries(template.media).map(async ([file, media]): Promise<AssetInfo> => {
-        const bytes = readFileSync(packMediaFile(`${template.id}/${file}`))
-        const { width, height } = await sharp(bytes).metadata()
-        return {
-          id: `${template.id}/${file}`,
-          hash: hashOf(bytes),
-          name: file.replace(/\.\w+$/, ''),
-          width,
-          height,
-          bytes: bytes.length,
-          vector: file.endsWith('.svg'),
-          alpha: false,
-          focus: media.focus,
-          ...(file.endsWith('.svg') ? {} : { light: await readLightMap(bytes) }),
-        }
-      }),
-    )
-    return Object.fromEntries((await Promise.all(found)).map((asset) => [asset.id, asset]))
-  })
 }
 
 export function packMediaFile(asset: string): string {

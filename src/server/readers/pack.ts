@@ -1,10 +1,13 @@
 import { own } from '../../core/own'
 import { strToU8, unzipSync, type UnzipFileInfo } from 'fflate'
 import { transform } from 'lightningcss'
+import { readdirSync, rmSync } from 'node:fs'
 import sharp from 'sharp'
-import { designKey, findTemplate, parsePack, placeInPack, type Pack, type PackFault } from '../../core/pack'
+import { designKey, findTemplate, parsePack, placeInPack, type PackFault } from '../../core/pack'
 import { writeWhole } from '../files/write-whole'
 import { Problem } from '../http/problems'
+import { parsedName, readAll } from '../packs/library'
+import { parseFolder } from '../packs/parse-folder'
 import { cleanSvg } from './clean-svg'
 import { wrongSums } from './zip-sums'
 
@@ -12,11 +15,12 @@ const MAX_UNPACKED = 150 * 1024 * 1024
 const MAX_FILE = 30 * 1024 * 1024
 const MAX_FILES = 1000
 
-/** A zip, what is here already, and the folder (not there yet) that the pack is to be written to. */
-type Sent = { readonly bytes: Uint8Array; readonly here: Pack; readonly hereMedia: ReadonlySet<string>; readonly folder: string }
+/** A zip, the folder of the packs that were brought in, and the folder (not there yet) that this one is to be written to. */
+type Sent = { readonly bytes: Uint8Array; readonly packs: string; readonly folder: string }
 
 /** Checks a zip as a pack and writes its files to a folder; the names of its templates, or a problem with every fault. */
-export async function readPack(shown: string, { bytes, here, hereMedia, folder }: Sent): Promise<string[]> {
+export async function readPack(shown: string, { bytes, packs, folder }: Sent): Promise<string[]> {
+  const { pack: here, assets } = readAll(packs).library
   const entries = unpack(shown, bytes)
   const faults: PackFault[] = []
   const texts = new Map<string, string>()
@@ -32,7 +36,7 @@ export async function readPack(shown: string, { bytes, here, hereMedia, folder }
         fault: isEscape(file) ? 'The path leads out of the pack.' : 'This file has no place in a pack; see the format’s list of files.',
       })
   }
-  const parsed = parsePack({ texts, media }, here, hereMedia)
+  const parsed = parsePack({ texts, media }, here, new Set(Object.keys(assets)))
   faults.push(...parsed.faults, ...[...texts].flatMap(([file, text]) => styleFaults(file, text)), ...(await mediaFaults(entries, media)))
   const ids = Object.keys(parsed.pack.templates)
   if (![...texts.keys()].some((file) => file.endsWith('/template.json')))
@@ -55,7 +59,17 @@ export async function readPack(shown: string, { bytes, here, hereMedia, folder }
   }
   if (faults.length > 0) throw new Problem('packWrong', { name: shown, count: faults.length }, undefined, faults.slice(0, 400))
   keep(entries, folder)
+  await readPackFolder(shown, { packs, folder })
   return ids
+}
+
+/** Parses a pack that lies in a folder, and keeps in it what comes of that; a problem with every fault. */
+export async function readPackFolder(shown: string, { packs, folder }: Omit<Sent, 'bytes'>): Promise<void> {
+  const { library, faults } = await parseFolder(folder, readAll(packs).library)
+  if (faults.length > 0) throw new Problem('packWrong', { name: shown, count: faults.length }, undefined, faults.slice(0, 400))
+  const text = JSON.stringify(library)
+  for (const old of readdirSync(folder).filter((name) => name.startsWith('.parsed-'))) rmSync(`${folder}/${old}`)
+  writeWhole(`${folder}/${parsedName(text)}`, text)
 }
 
 /** The files of a zip. Sizes are checked before anything is unpacked, and each file gets no more room than it claims. */

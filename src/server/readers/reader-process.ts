@@ -1,21 +1,27 @@
 import { Problem, problemParts } from '../http/problems'
-import type { Answer } from './read-outside'
+import type { Asked, Told } from './read-outside'
 import { TASKS, type TaskName } from './tasks'
 
-type Asked = { readonly task: TaskName; readonly name: string; readonly input: never }
-
 /** What a reader does: one task at a time, each answered with its result or its problem. Whatever goes wrong is the file's fault. */
-process.on('message', ({ task, name, input }: Asked) => {
-  void answer(task, name, input).then((answered) => process.send?.(answered))
+process.on('message', ({ task, name, input }: Asked<TaskName>) => {
+  void answer(task, name, input).then(tell)
 })
 // Without the application there is nothing to read for.
 process.on('disconnect', () => process.exit(0))
+// What is asked for most is there before anybody asks.
+void TASKS.picture()
 
-async function answer(task: TaskName, name: string, input: never): Promise<Answer> {
+function tell(told: Told): void {
+  process.send?.(told)
+}
+
+async function answer(task: TaskName, name: string, input: unknown): Promise<Told> {
   try {
-    return { ok: true, result: await TASKS[task](name, input) }
+    const work = (await TASKS[task]()) as (name: string, input: unknown) => unknown
+    tell({ type: 'started' })
+    return { type: 'done', result: await work(name, input) }
   } catch (error) {
     const problem = error instanceof Problem ? error : new Problem('fileDamaged', { name, fault: 'its contents cannot be read' })
-    return { ok: false, problem: problemParts(problem) }
+    return { type: 'refused', problem: problemParts(problem) }
   }
 }

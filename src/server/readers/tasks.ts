@@ -1,24 +1,21 @@
-import { cleanDrawing } from './clean-svg'
-import { readFont, subsetOwn } from './font'
-import { printOneColour, readLogo } from './logo'
-import { readPack } from './pack'
-import { readPicture } from './picture'
-import { readPixels } from './pixels'
-import { readProject } from './project'
-
-/** Everything that a reader can be asked to do, by name: from the file's name and what is sent to what was found. */
+/**
+ * Everything that a reader can be asked to do, by name: from the file's name and what is sent to what was found. What a task needs is
+ * loaded when it is asked for first, so that a reader of pictures knows nothing of fonts.
+ */
 export const TASKS = {
-  picture: readPicture,
-  logo: readLogo,
-  oneColour: printOneColour,
-  pixels: readPixels,
-  drawing: cleanDrawing,
-  font: readFont,
-  subset: subsetOwn,
-  pack: readPack,
-  project: readProject,
+  picture: async () => (await import('./picture')).readPicture,
+  logo: async () => (await import('./logo')).readLogo,
+  oneColour: async () => (await import('./logo')).printOneColour,
+  pixels: async () => (await import('./pixels')).readPixels,
+  drawing: async () => (await import('./clean-svg')).cleanDrawing,
+  font: async () => (await import('./font')).readFont,
+  subset: async () => (await import('./font')).subsetOwn,
+  pack: async () => (await import('./pack')).readPack,
+  packFolder: async () => (await import('./pack')).readPackFolder,
+  project: async () => (await import('./project')).readProject,
 } as const
 
 export type TaskName = keyof typeof TASKS
-export type TaskInput<T extends TaskName> = Parameters<(typeof TASKS)[T]>[1]
-export type TaskOutput<T extends TaskName> = Awaited<ReturnType<(typeof TASKS)[T]>>
+type Task<T extends TaskName> = Awaited<ReturnType<(typeof TASKS)[T]>>
+export type TaskInput<T extends TaskName> = Parameters<Task<T>>[1]
+export type TaskOutput<T extends TaskName> = Awaited<ReturnType<Task<T>>>

@@ -88,7 +88,7 @@ type LogoMark = { readonly found: { readonly asset: AssetInfo; readonly bytes: B
 
 /** The logo's mark; null where the logo is words alone or is gone. */
 async function findLogoMark(id: string): Promise<LogoMark | null> {
-  const found = await readAsset(id)
+  const found = readAsset(id)
   if (!found) return null
   const pixels = await readOutside('pixels', found.asset.name, { bytes: found.bytes, longestPx: LOOK_PX })
   const box = findMark(pixels)

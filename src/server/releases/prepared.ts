@@ -54,7 +54,7 @@ async function makeFiles(
   const plain: Site = {
     document,
     pack: pack(),
-    assets: await jobAssets(job),
+    assets: jobAssets(job),
     mode: 'release',
     root: rootOf(to.originOf(address)),
     today: day,

@@ -25,11 +25,11 @@ export function thinOut(now: Date): { readonly releases: number; readonly conten
   return { releases, contents: gone.length, bytes }
 }
 
-/** Publications that were given up before anybody saw them, and releases that no publication is of, past or planned. */
+/** Publications that were given up before anybody saw them, and releases that no publication is of, past or scheduled. */
 function dropNeverLive(before: string): number {
   return db().transaction(() => {
     sql('DELETE FROM publication WHERE given_up IS NOT NULL AND switch IS NULL AND begun_at < ?').run(before)
-    const kept = 'SELECT release FROM publication UNION SELECT release FROM planned_publication'
+    const kept = 'SELECT release FROM publication UNION SELECT release FROM scheduled_publication'
     return sql(`DELETE FROM release WHERE built_at < ? AND id NOT IN (${kept})`).run(before).changes
   })()
 }

@@ -4,7 +4,7 @@ import { readWhole } from '../files/blobs'
 import { mediaFile } from '../files/media-file'
 import { Problem } from '../http/problems'
 import { db } from './db'
-import { mediaOf, pack, packAssets, packMediaFile } from '../packs/packs'
+import { packAssets, packMediaFile } from '../packs/packs'
 
 type AssetRow = {
   id: string
@@ -64,8 +64,8 @@ export function linkAsset(job: string, asset: string): void {
 }
 
 /** Every picture a job can show: the templates' and its own. */
-export async function jobAssets(job: string): Promise<AssetTable> {
-  return { ...(await packAssets()), ...Object.fromEntries(ownAssets(job).map(({ asset }) => [asset.id, asset])) }
+export function jobAssets(job: string): AssetTable {
+  return { ...packAssets(), ...Object.fromEntries(ownAssets(job).map(({ asset }) => [asset.id, asset])) }
 }
 
 /** The pictures that are a job's own, each with the type of its file. */
@@ -78,25 +78,25 @@ export function ownAssets(job: string): readonly { readonly asset: AssetInfo; re
 
 /** Whether there is a picture of a name, the client's or a template's. */
 export function isAsset(id: string): boolean {
-  return mediaOf(pack()).has(id) || db().prepare('SELECT 1 FROM asset WHERE id = ?').get(id) !== undefined
+  return own(packAssets(), id) !== undefined || db().prepare('SELECT 1 FROM asset WHERE id = ?').get(id) !== undefined
 }
 
 /** What is known of a picture; null where the id names none. */
-export async function findAsset(id: string): Promise<AssetInfo | null> {
-  return (await locate(id))?.asset ?? null
+export function findAsset(id: string): AssetInfo | null {
+  return locate(id)?.asset ?? null
 }
 
 /** A picture with its file's bytes, which are what they were when it came; null where the id names none. */
-export async function readAsset(id: string): Promise<{ readonly asset: AssetInfo; readonly bytes: Buffer } | null> {
-  const found = await locate(id)
+export function readAsset(id: string): { readonly asset: AssetInfo; readonly bytes: Buffer } | null {
+  const found = locate(id)
   if (!found) return null
   const bytes = readWhole(found.file, found.asset.hash)
   if (!bytes) throw new Problem('pictureLost', { name: found.asset.name })
   return { asset: found.asset, bytes }
 }
 
-async function locate(id: string): Promise<{ readonly asset: AssetInfo; readonly file: string } | null> {
-  const shipped = own(await packAssets(), id)
+function locate(id: string): { readonly asset: AssetInfo; readonly file: string } | null {
+  const shipped = own(packAssets(), id)
   if (shipped) return { asset: shipped, file: packMediaFile(id) }
   const row = db().prepare<[string], AssetRow>(`SELECT ${COLUMNS} FROM asset WHERE id = ?`).get(id)
   return row ? { asset: toAsset(row), file: mediaFile(`${row.hash}.${row.type}`) } : null

@@ -25,7 +25,9 @@ export const AUDITED = [
   'destination changed',
   'destination let go',
   'withdrawn',
+  // As it was called at first: what is written stays as it is.
   'publication planned',
+  'publication scheduled',
   'domain added',
   'domain let go',
 ] as const

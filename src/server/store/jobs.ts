@@ -77,7 +77,7 @@ const TABLES = [
   'task',
   'notice',
   'publication',
-  'planned_publication',
+  'scheduled_publication',
   'destination',
   'domain',
   'release',

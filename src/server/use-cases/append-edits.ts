@@ -3,6 +3,7 @@ import type { Person } from '../../core/people'
 import { stepsOf } from '../../core/site'
 import { Problem } from '../http/problems'
 import { appendRows, rowsAfter, sentRowSchema, writeRows, type Appended, type SentRow } from '../log/edit-log'
+import { libraryVersion } from '../packs/packs'
 import { getJob } from '../store/jobs'
 
 /** The most rows that one request brings; what is more is sent in the next. */
@@ -16,6 +17,9 @@ export const appendSchema = v.strictObject({
   rows: v.pipe(v.array(sentRowSchema), v.maxLength(MOST_ROWS)),
 })
 
+/** What the log says, and the version of the templates and designs that its rows may name. */
+type Reply = Appended & { readonly library: string }
+
 /** How many steps are made in one go; between two goes whoever else asks is answered. */
 const STEPS_AT_ONCE = 100
 
@@ -24,7 +28,7 @@ export async function appendEdits(
   job: string,
   by: Person,
   { base, who: madeBy, rows }: v.InferOutput<typeof appendSchema>,
-): Promise<Appended> {
+): Promise<Reply> {
   const who = by.id
   if (madeBy?.startsWith('person:') && madeBy !== who) throw new Problem('otherPerson', { name: by.name })
   const { id } = getJob(job)
@@ -39,7 +43,7 @@ export async function appendEdits(
     await new Promise((resolve) => setImmediate(resolve))
   }
   const done = appendRows(id, who, base, last)
-  return { ...done, written: [...written, ...done.written], refused: [...refused, ...done.refused] }
+  return { ...done, library: libraryVersion(), written: [...written, ...done.written], refused: [...refused, ...done.refused] }
 }
 
 function inGoes(rows: readonly SentRow[]): SentRow[][] {
@@ -57,6 +61,6 @@ function inGoes(rows: readonly SentRow[]): SentRow[][] {
 }
 
 /** What came after a revision; no rows where that is too much, and the screen opens the job anew. */
-export function editsSince(job: string, revision: number): Appended {
-  return { ...rowsAfter(getJob(job).id, revision), written: [], refused: [] }
+export function editsSince(job: string, revision: number): Reply {
+  return { library: libraryVersion(), ...rowsAfter(getJob(job).id, revision), written: [], refused: [] }
 }

@@ -10,8 +10,10 @@ import type { By } from '../people/sessions'
 import { whereOf } from '../releases/where'
 import { noteAudit } from '../store/audit'
 import { dropDestination, findDestination, insertDestination, updateDestination, type KeptDestination } from '../store/destinations'
+import { db } from '../store/db'
 import { getJob } from '../store/jobs'
 import { openPublications } from '../store/publications'
+import { dropScheduledFor } from '../store/scheduled'
 
 /** Where visitors find a site: the whole address of a host or of a folder of one, without a query or a name; no slash at its end. */
 export const originSchema = v.pipe(
@@ -94,7 +96,10 @@ export function letGoOfDestination(job: string, id: string, { person, whence }: 
   const { to, address } = whereOf(job, id)
   if (to.capabilities.givesAddresses) throw new Problem('destinationGone')
   if (openPublications(job, id).length > 0) throw new Problem('destinationOpen', { where: to.name })
-  dropDestination(id)
+  db().transaction(() => {
+    dropScheduledFor(id)
+    dropDestination(id)
+  })()
   forgetDestination(id)
   noteAudit({ person: person.id, what: 'destination let go', about: address ?? id, address: whence.address })
 }

@@ -24,5 +24,5 @@ export async function jobTexts(jobId: string): Promise<string[]> {
 
 export async function siteForSheets(jobId: string): Promise<Site> {
   const { document } = jobState(getJob(jobId).id)
-  return { document, pack: pack(), assets: await jobAssets(jobId), mode: 'sheet', today: dayOf(new Date()) }
+  return { document, pack: pack(), assets: jobAssets(jobId), mode: 'sheet', today: dayOf(new Date()) }
 }

@@ -22,7 +22,7 @@ export async function jobPages(id: string): Promise<JobPages> {
   const pages = pagesOf(document)
     .slice(0, MOST_PAGES)
     .map((page) => toLoose(pack(), document, page))
-  const files = await Promise.all(picturesIn(pages).map((asset) => findAsset(asset)))
+  const files = picturesIn(pages).map(findAsset)
   return { pages, assets: files.flatMap((one) => one ?? []) }
 }
 

@@ -45,6 +45,6 @@ export function linkKept(id: string, { job }: v.InferOutput<typeof takeSchema>):
 }
 
 async function assetsOf({ section }: KeptRow): Promise<readonly AssetInfo[]> {
-  const found = await Promise.all(picturesOf(section).map((asset) => findAsset(asset)))
+  const found = picturesOf(section).map(findAsset)
   return found.flatMap((one) => one ?? [])
 }

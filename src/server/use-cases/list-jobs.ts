@@ -5,7 +5,7 @@ import { findTemplate, missingFor } from '../../core/pack'
 import { factsOf } from '../../core/site'
 import { originOf } from '../releases/where'
 import { jobState } from '../log/edit-log'
-import { pack, packState } from '../packs/packs'
+import { pack, libraryVersion } from '../packs/packs'
 import { getJob, listJobs, type Job, type Shelf } from '../store/jobs'
 import { keepLine, keptLines, newestRevisions, type KeptLine, type Newest } from '../store/job-lines'
 import { liveOfAll, type Live } from '../store/publications'
@@ -66,7 +66,7 @@ function toLine(job: Job, { revision, at }: Newest, known: KeptLine | undefined,
     editsSince: live ? Math.max(0, revision - live.revision) : null,
   }
   try {
-    const isFresh = known?.revision === revision && known.packs === packState()
+    const isFresh = known?.revision === revision && known.packs === libraryVersion()
     const { name, trade, leftovers, missing } = isFresh ? known : reckon(job.id)
     const stage = leftovers === 0 && missing.length === 0 ? 'Publish' : revision === 0 && job.copyOf === null ? 'Brief' : 'Content'
     const counted = missing.length === 0 ? leftovers : null
@@ -92,7 +92,7 @@ function reckon(job: string): KeptLine {
   const line: KeptLine = {
     job,
     revision,
-    packs: packState(),
+    packs: libraryVersion(),
     name: facts.name ?? 'Unnamed client',
     trade: facts.trade ?? '',
     leftovers: findTemplate(pack(), document.dress.template) ? countLeftovers(pack(), document).total : 0,

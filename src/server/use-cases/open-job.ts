@@ -1,8 +1,8 @@
 import type { AssetTable } from '../../core/image'
 import { missingFor } from '../../core/pack'
 import { jobState, type JobState } from '../log/edit-log'
-import { pack } from '../packs/packs'
-import { jobAssets } from '../store/assets'
+import { libraryVersion, pack } from '../packs/packs'
+import { ownAssets } from '../store/assets'
 import { getJob } from '../store/jobs'
 import { historyPage, type HistoryPage } from '../store/log-rows'
 
@@ -14,14 +14,24 @@ const BYTES = 120_000
 export type OpenJob = JobState & {
   readonly id: string
   readonly history: HistoryPage
+  /** The job's own pictures; those of templates come with the library. */
   readonly assets: AssetTable
+  /** The version of the templates and designs that are here. */
+  readonly library: string
   /** What the site wears and is not here. */
   readonly missing: readonly string[]
 }
 
-export async function openJob(id: string): Promise<OpenJob> {
+export function openJob(id: string): OpenJob {
   getJob(id)
-  const assets = await jobAssets(id)
+  const assets = Object.fromEntries(ownAssets(id).map(({ asset }) => [asset.id, asset]))
   const state = jobState(id)
-  return { id, ...state, history: historyPage(id, state.revision, ROWS, BYTES), assets, missing: missingFor(pack(), state.document) }
+  return {
+    id,
+    ...state,
+    history: historyPage(id, state.revision, ROWS, BYTES),
+    assets,
+    library: libraryVersion(),
+    missing: missingFor(pack(), state.document),
+  }
 }

@@ -1,16 +1,23 @@
 import type { AssetTable } from '../../core/image'
-import type { Pack } from '../../core/pack'
+import type { Pack, TemplateLibrary } from '../../core/pack'
+import { Problem } from '../http/problems'
 import { readBytes } from '../http/read-bytes'
 import { bringInPack, MAX_PACK_BYTES, takeOutPack } from '../packs/pack-zip'
-import { pack, packAssets } from '../packs/packs'
+import { library, libraryVersion, pack, packAssets } from '../packs/packs'
 
 /** Every template and design that is here. */
 export function allPacks(): Pack {
   return pack()
 }
 
-export function allPackAssets(): Promise<AssetTable> {
+export function allPackAssets(): AssetTable {
   return packAssets()
+}
+
+/** Everything that is here, by the name that it has as it is now. */
+export function templateLibrary(version: string): TemplateLibrary {
+  if (version !== libraryVersion()) throw new Problem('libraryGone')
+  return library()
 }
 
 /** A pack brought in: the zip is the request's body, its name in the query. Tells the templates that came with it. */

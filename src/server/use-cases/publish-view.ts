@@ -11,7 +11,7 @@ import { namesOfPeople } from '../store/people'
 import { livePublication, openPublications } from '../store/publications'
 import { getRelease, lastAlone, publishedReleases } from '../store/releases'
 import { findJobLine } from './list-jobs'
-import { plannedLines, type PlannedLine } from './plan-publication'
+import { scheduledLines, type ScheduledLine } from './schedule-publication'
 import { domainView } from './own-domain'
 
 /** One release as the list shows it. */
@@ -55,7 +55,7 @@ export type PublishView = {
   readonly hostSuffix: string
   readonly releases: readonly ReleaseLine[]
   /** What goes live later. */
-  readonly planned: readonly PlannedLine[]
+  readonly scheduled: readonly ScheduledLine[]
   /** An old address whose visitors are not sent on yet. */
   readonly notSentOn: string | null
 }
@@ -74,7 +74,7 @@ export function publishView(job: string, asked: string = WEB_HOST): PublishView 
     proposal: releases.find((one) => !isDomain(one.address))?.address ?? toSegment(findJobLine(job).name, 63),
     hostSuffix: destinationOf().originOf('').replace('http://', ''),
     releases,
-    planned: plannedLines(job, id),
+    scheduled: scheduledLines(job, id),
     notSentOn: openPublications(job, id).find((p) => p.switchedAt !== null)?.movedFrom ?? null,
   }
 }

@@ -13,6 +13,7 @@ import { addressedAt, type Addressed } from '../releases/where'
 import { noteAudit } from '../store/audit'
 import { insertPublication, livePublication, openPublications, type Publication } from '../store/publications'
 import { findRelease, getRelease, insertRelease, type Release } from '../store/releases'
+import { sinceScheduled } from '../store/scheduled'
 import { runTask, stopTask } from '../tasks/run-task'
 
 /** A page that is to go out alone. */
@@ -31,13 +32,22 @@ export type Published = CarriedOut & { readonly origin: string }
 /** In whose name it is published, and whence that was asked. */
 export type Publisher = { readonly person: Pick<By['person'], 'id'>; readonly whence: Pick<By['whence'], 'address'> }
 
+/** What was scheduled goes out only where nothing newer was published there meanwhile; it is named by its id. */
+type ScheduledInput = { readonly release: string; readonly note: string; readonly destination: string; readonly unlessOvertaken: string }
+
 /** Publishes to one of the job's destinations, one publication at a time; what was cut off there before is finished first. */
-export function publish(job: string, input: PublishInput, onProgress: OnProgress, { person, whence }: Publisher): Promise<Published> {
+export function publish(
+  job: string,
+  input: PublishInput | ScheduledInput,
+  onProgress: OnProgress,
+  { person, whence }: Publisher,
+): Promise<Published> {
   const where = addressedAt(job, input.destination ?? WEB_HOST)
   const { id, to, address } = where
   return runTask(job, 'publish', input, async (stopped) => {
     const tell = stoppable(stopped, onProgress)
     for (const open of openPublications(job, id)) await carryOut(to, open, getRelease(job, open.release), () => undefined)
+    if ('unlessOvertaken' in input && sinceScheduled(input.unlessOvertaken) === 'overtaken') throw new Problem('overtaken')
     const release = await releaseOf(job, input, where, tell)
     const publication = begin(job, where, release, person.id, 'note' in input ? (input.note ?? '') : '')
     const done = await carryOut(to, publication, release, tell)
@@ -47,7 +57,7 @@ export function publish(job: string, input: PublishInput, onProgress: OnProgress
   })
 }
 
-async function releaseOf(job: string, input: PublishInput, where: Addressed, tell: OnProgress): Promise<Release> {
+async function releaseOf(job: string, input: PublishInput | ScheduledInput, where: Addressed, tell: OnProgress): Promise<Release> {
   if ('release' in input) return earlierRelease(job, input.release, where, tell)
   if ('revision' in input) return presentRelease(job, input, where, tell)
   if (!livePublication(job, where.id)) throw new Problem('releaseGone')

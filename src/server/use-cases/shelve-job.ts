@@ -12,6 +12,7 @@ import { db } from '../store/db'
 import { keptLines } from '../store/job-lines'
 import { deleteJob, getJob, listJobs, setShelf, SHELVES, type Job } from '../store/jobs'
 import { livePublication, openPublications } from '../store/publications'
+import { makeJobsVoid } from '../store/scheduled'
 import { createJob } from './make-job'
 
 export const shelfSchema = v.strictObject({ shelf: v.picklist(SHELVES) })
@@ -20,10 +21,17 @@ export const shelfSchema = v.strictObject({ shelf: v.picklist(SHELVES) })
 export const BIN_DAYS = 30
 const DAY_MS = 86_400_000
 
-/** Lays a job among the work, in the archive or in the bin. Nothing of it changes: not its words, not what is live. */
+/**
+ * Lays a job among the work, in the archive or in the bin. Nothing of it changes: not its words, not what is live; but from the bin
+ * nothing that was scheduled goes out.
+ */
 export function shelveJob(id: string, { shelf }: v.InferOutput<typeof shelfSchema>, by: Person): void {
   if (!mayEditJobs(by)) throw new Problem('notAllowed')
-  if (getJob(id).shelf !== shelf) setShelf(id, shelf, new Date().toISOString())
+  if (getJob(id).shelf === shelf) return
+  db().transaction(() => {
+    setShelf(id, shelf, new Date().toISOString())
+    if (shelf === 'bin') makeJobsVoid(id)
+  })()
 }
 
 /** A job of its own that begins as this one stands now: with its pictures, without its address, its releases and its history. */

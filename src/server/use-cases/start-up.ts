@@ -1,6 +1,8 @@
 import { keepRenewing } from '../domains/certificates/renew'
 import { forget, kept } from '../files/kept'
 import { tellSoon } from '../notices/notices'
+import { parseStalePacks } from '../packs/packs'
+import { keepReaderWarm } from '../readers/read-outside'
 import { finishOpen } from '../releases/finish-open'
 import { thinOut } from '../releases/thin-out'
 import { isCopy } from '../store/db'
@@ -8,7 +10,7 @@ import { openPublications } from '../store/publications'
 import { endCutOffTasks } from '../tasks/run-task'
 import { checkAndRepair } from './check'
 import { completeJobs } from './complete-jobs'
-import { keepPublishingDue } from './plan-publication'
+import { keepPublishingDue } from './schedule-publication'
 import { emptyBin } from './shelve-job'
 import { clearIncoming } from './take-in-project'
 import { findTrouble, onlyToRead } from './trouble'
@@ -20,23 +22,25 @@ const AGAIN_MS = 10_000
  * Starts up, or says why it cannot, and tries again until it can: a disk that was full is not for ever. Meanwhile what can be read is
  * shown; what was read as a copy is let go once it can be written.
  */
-export function startWhenItCan(): void {
+export async function startWhenItCan(): Promise<void> {
   const trouble = onlyToRead() ?? findTrouble()
   if (trouble === null) {
     if (isCopy()) for (const name of ['db', 'job-states']) forget(name)
+    await parseStalePacks()
     return startUp()
   }
   console.error(trouble)
-  setTimeout(startWhenItCan, AGAIN_MS).unref()
+  setTimeout(() => void startWhenItCan(), AGAIN_MS).unref()
 }
 
 /**
  * What is done once when the application starts: what was cut off while it was read in goes, and what has lain in the bin for its days
  * (again each day); jobs of an earlier day are completed; what a crash cut off is finished or taken back; certificates are renewed, what
- * is planned goes out at its time, and search engines are told what they did not take yet; what nobody needs is let go; what is kept is
+ * is scheduled goes out at its time, and search engines are told what they did not take yet; what nobody needs is let go; what is kept is
  * checked.
  */
 export function startUp(): void {
+  keepReaderWarm()
   clearIncoming()
   emptyBin(new Date())
   kept('bin-day', () => setInterval(() => emptyBin(new Date()), DAY_MS).unref())

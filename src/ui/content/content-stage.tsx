@@ -19,7 +19,6 @@ import {
 import { useJob, useJobStore, useScreen } from '../job/job-context'
 import { jobSource } from '../job/job-source'
 import { useGesture } from '../job/use-gesture'
-import { Boundary } from '../parts/boundary'
 import type { SheetCommand } from '../sheets/sheet-hands'
 import { SheetRow, type SheetRowHandle } from '../sheets/sheet-row'
 import type { SheetName } from '../sheets/widths'
@@ -109,19 +108,17 @@ export function ContentStage() {
         <main className="flex min-h-0 flex-1 flex-col">
           <h1 className="sr-only">Content</h1>
           <div className={`min-h-0 shrink-0 px-4 pt-3 ${big || walked ? 'flex-1' : 'h-[52%]'}`}>
-            <Boundary what="The sheets">
-              <SheetRow
-                ref={sheets}
-                source={source}
-                sheets={SHEETS}
-                label="Page"
-                events={events}
-                big={big}
-                onBig={setBig}
-                onFit={noteFit}
-                tools={wordTools}
-              />
-            </Boundary>
+            <SheetRow
+              ref={sheets}
+              source={source}
+              sheets={SHEETS}
+              label="Page"
+              events={events}
+              big={big}
+              onBig={setBig}
+              onFit={noteFit}
+              tools={wordTools}
+            />
           </div>
           <div className="mt-2 flex shrink-0 flex-col">
             <TabBar tab={tab} near={near.length} lines={lines} onTab={openTab} onNear={() => setPanel('near')} />

@@ -24,7 +24,7 @@ export function jobSource(
     },
     subscribe: (onChange) => {
       const stopJob = store.subscribe((now, before) => {
-        const isChanged = (['document', 'assets', 'holds', 'hyphens'] as const).some((part) => now[part] !== before[part])
+        const isChanged = (['document', 'pack', 'assets', 'holds', 'hyphens'] as const).some((part) => now[part] !== before[part])
         if (isChanged || now.menuFit?.from !== before.menuFit?.from) onChange()
       })
       const stopLook = look?.subscribe(onChange)

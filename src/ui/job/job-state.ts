@@ -14,7 +14,10 @@ export type OpenJob = {
   readonly revision: number
   readonly document: SiteDocument
   readonly history: HistoryPage
+  /** The job's own pictures; those of templates come with the library. */
   readonly assets: AssetTable
+  /** The version of the templates and designs that are here. */
+  readonly library: string
 }
 /** saved: all is in the database; saving: on its way; waiting: the server does not answer, it is tried again. */
 export type SaveState = 'saved' | 'saving' | 'waiting'
@@ -40,6 +43,8 @@ export function heldName(section: SectionId, key: string): string {
 export type JobState = {
   readonly id: string
   readonly pack: Pack
+  /** The version of the library that the pack is of. */
+  readonly library: string
   readonly who: string
   /** The document as it is in the database, and its revision. */
   readonly saved: SiteDocument

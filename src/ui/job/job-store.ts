@@ -1,7 +1,7 @@
 import { nanoid } from 'nanoid'
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import type { AssetInfo } from '@/core/image'
-import type { Pack } from '@/core/pack'
+import type { TemplateLibrary } from '@/core/pack'
 import {
   applyEdit,
   canonical,
@@ -18,6 +18,7 @@ import {
   type LogRow,
   type SiteDocument,
 } from '@/core/site'
+import { apart } from '../parts/tell-each'
 import type { HistoryPage, JobState, OpenJob, PendingRow, SavedRow, SaveState } from './job-state'
 import type { Outbox } from './outbox'
 import { applyPending } from './rebase'
@@ -54,28 +55,35 @@ const LOOKING = 'You may look at this job and not change it. Whoever invited you
 /** How many rows of history are held at most; older ones are fetched again when undo reaches that far. */
 const MOST_HISTORY = 500
 
-export function createJobStore(job: OpenJob, pack: Pack, { transport, outbox, who, mayEdit = true, wait }: StoreHands): JobStore {
-  const store = createStore<JobState>(() => ({
-    id: job.id,
-    pack,
-    who,
-    saved: job.document,
-    revision: job.revision,
-    pending: [],
-    document: job.document,
-    history: job.history,
-    ...steps(job.history, [], who),
-    assets: job.assets,
-    saveState: 'saved',
-    stepped: null,
-    notice: null,
-    givenBack: [],
-    menuFit: null,
-    holds: null,
-    hyphens: null,
-    lookedAt: null,
-    heldTexts: new Map(),
-  }))
+export function createJobStore(
+  job: OpenJob,
+  library: TemplateLibrary,
+  { transport, outbox, who, mayEdit = true, wait }: StoreHands,
+): JobStore {
+  const store = withApartListeners(
+    createStore<JobState>(() => ({
+      id: job.id,
+      pack: library.pack,
+      library: job.library,
+      who,
+      saved: job.document,
+      revision: job.revision,
+      pending: [],
+      document: job.document,
+      history: job.history,
+      ...steps(job.history, [], who),
+      assets: { ...library.assets, ...job.assets },
+      saveState: 'saved',
+      stepped: null,
+      notice: null,
+      givenBack: [],
+      menuFit: null,
+      holds: null,
+      hyphens: null,
+      lookedAt: null,
+      heldTexts: new Map(),
+    })),
+  )
   let seq = Date.now() * 1000
 
   const set = (next: Partial<JobState>): void => {
@@ -115,12 +123,13 @@ export function createJobStore(job: OpenJob, pack: Pack, { transport, outbox, wh
       last && merged
         ? { ...last, edit: merged }
         : { id: nanoid(), gesture, who, undoes, edit, inverse: applied.inverse, sent: false, stuck: false, adopted: false }
+    // Kept before it is shown: whatever goes wrong while it is drawn, it will be sent.
+    outbox.put({ row: bare(row), seq: seq++, sent: false })
     set({
       document: applied.document,
       pending: [...(merged ? pending.slice(0, -1) : pending), row],
       saveState: saveState === 'waiting' ? 'waiting' : 'saving',
     })
-    outbox.put({ row: bare(row), seq: seq++, sent: false })
     sync.wake()
     return true
   }
@@ -151,8 +160,16 @@ export function createJobStore(job: OpenJob, pack: Pack, { transport, outbox, wh
     outbox.remove(written)
   }
 
+  /** What a row may name is known before it is drawn: another tab may have brought a template in. */
+  const learn = async (version: string): Promise<void> => {
+    if (version === store.getState().library) return
+    const { pack, assets } = await transport.library(version)
+    store.setState({ pack, library: version, assets: { ...assets, ...store.getState().assets } })
+  }
+
   const restart = async (): Promise<void> => {
     const fresh = await transport.open()
+    await learn(fresh.library)
     const state = store.getState()
     const known = new Set(fresh.history.rows.map((row) => row.id))
     const left = state.pending.filter((row) => !known.has(row.id))
@@ -198,6 +215,7 @@ export function createJobStore(job: OpenJob, pack: Pack, { transport, outbox, wh
     transport,
     store.getState,
     {
+      learn,
       receive,
       restart,
       freeze,
@@ -289,6 +307,11 @@ export function createJobStore(job: OpenJob, pack: Pack, { transport, outbox, wh
       outbox.close()
     },
   })
+}
+
+/** A store whose listeners fail apart from each other: what cannot be drawn keeps nothing from being saved. */
+function withApartListeners<T>(store: StoreApi<T>): StoreApi<T> {
+  return { ...store, subscribe: (listener) => store.subscribe(apart(listener)) }
 }
 
 function withRows(document: SiteDocument, rows: readonly SavedRow[]): SiteDocument {

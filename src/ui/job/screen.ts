@@ -1,3 +1,4 @@
+import { tellEach } from '../parts/tell-each'
 import { afterPaint } from '../parts/turns'
 import type { JobState } from './job-state'
 import type { JobStore } from './job-store'
@@ -17,7 +18,7 @@ export function screenOf(store: JobStore): Screen {
     const [now, before] = [store.getState(), told]
     told = now
     isWaiting = false
-    if (now !== before) for (const listener of listeners) listener(now, before)
+    if (now !== before) tellEach(listeners, now, before)
   }
   store.subscribe(() => {
     if (!isOnSheet) return tell()

@@ -1,8 +1,11 @@
+import { report } from '../parts/tell-each'
 import { ApiError } from './api'
 import type { JobState, PendingRow } from './job-state'
 import { toSent, type Appended, type Transport } from './transport'
 
 type Effects = {
+  /** Fetches templates and designs of a version, where they are not those that are here. */
+  readonly learn: (library: string) => Promise<void>
   /** Takes in what the database said. */
   readonly receive: (reply: Appended) => void
   /** Starts over from the database's own state. */
@@ -74,6 +77,7 @@ export function startSync(transport: Transport, state: () => JobState, effects: 
 
   /** A reply that cannot bring all that lies between says so by bringing nothing. */
   const takeIn = async (reply: Appended): Promise<void> => {
+    await effects.learn(reply.library)
     if (reply.revision > state().revision && reply.rows.length === 0) await effects.restart()
     effects.receive(reply)
     // What we thought was lost may have arrived all the same.
@@ -84,8 +88,8 @@ export function startSync(transport: Transport, state: () => JobState, effects: 
 
   const recover = async (error: unknown, rows: readonly PendingRow[]): Promise<void> => {
     failures++
+    if (!(error instanceof ApiError)) return startOver(error)
     effects.setSaveState('waiting')
-    if (!(error instanceof ApiError)) return console.error(error)
     if (error.code === 'revisionUnknown') return restart()
     // The rows are good; who sends them is to sign in first.
     if (WAITING.has(error.code)) return effects.setNotice(error.message)
@@ -107,12 +111,24 @@ export function startSync(transport: Transport, state: () => JobState, effects: 
     }
   }
 
+  /** What the database said does not fit what is here. That is a fault of ours, and no reason to wait: what is there counts. */
+  const startOver = async (error: unknown): Promise<void> => {
+    report(error)
+    try {
+      await effects.restart()
+    } catch (again) {
+      if (!(again instanceof ApiError)) report(again)
+      effects.setSaveState('waiting')
+    }
+  }
+
   const follow = async (): Promise<void> => {
     if (busy || closed) return
     try {
       await takeIn(await transport.since(state().revision))
-    } catch {
-      // The next event, or our own next change, brings these rows again.
+    } catch (error) {
+      // Where there was no answer, the next event, or our own next change, brings these rows again.
+      if (!(error instanceof ApiError)) await startOver(error)
     }
   }
 

@@ -1,12 +1,16 @@
+import type { TemplateLibrary } from '@/core/pack'
 import type { LogRow } from '@/core/site'
 import { callApi, ownHeaders, postJson } from './api'
 import type { HistoryPage, OpenJob, SavedRow } from './job-state'
+import { fetchLibrary } from './library'
 
 export type SentRow = Pick<LogRow, 'id' | 'gesture' | 'undoes' | 'edit'>
 export type RefusedRow = { readonly id: string; readonly problem: { readonly code: string; readonly sentence: string } }
 /** What the database says: its revision, the rows since the one asked from, which of those sent it has, and which it does not take. */
 export type Appended = {
   readonly revision: number
+  /** The version of the templates and designs that the rows may name. */
+  readonly library: string
   readonly rows: readonly SavedRow[]
   readonly written: readonly string[]
   readonly refused: readonly RefusedRow[]
@@ -18,6 +22,7 @@ export type Transport = {
   readonly since: (revision: number) => Promise<Appended>
   readonly open: () => Promise<OpenJob>
   readonly history: (before: number) => Promise<HistoryPage>
+  readonly library: (version: string) => Promise<TemplateLibrary>
   /** Sends without waiting, since the page goes away. */
   readonly leave: (base: number, who: string, rows: readonly SentRow[]) => void
   /** Calls back with each new revision, and when the line is there again; returns what stops it. */
@@ -32,6 +37,7 @@ export function httpTransport(job: string): Transport {
     since: (revision) => callApi<Appended>(`${edits}?since=${revision}`),
     open: () => callApi<OpenJob>(`/api/jobs/${job}`),
     history: (before) => callApi<HistoryPage>(`/api/jobs/${job}/history?before=${before}`),
+    library: fetchLibrary,
     leave: (base, who, rows) => {
       const body = JSON.stringify({ base, who, rows })
       void fetch(edits, { method: 'POST', keepalive: true, headers: ownHeaders('application/json'), body }).catch(() => undefined)

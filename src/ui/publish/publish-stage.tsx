@@ -23,7 +23,7 @@ import { Handover } from './handover'
 import { Notices } from './notices'
 import { OthersFiles } from './others-files'
 import { OwnDestination } from './own-destination'
-import { PlanLater, PlannedList, type PlannedLine } from './planned'
+import { Schedule, ScheduledList, type ScheduledLine } from './scheduled'
 import { PlanView } from './plan-view'
 import type { ReleaseLine } from './release-line'
 import { ReleaseList } from './release-list'
@@ -47,7 +47,7 @@ type Props = {
   readonly proposal: string
   readonly hostSuffix: string
   readonly releases: readonly ReleaseLine[]
-  readonly planned: readonly PlannedLine[]
+  readonly scheduled: readonly ScheduledLine[]
   /** An old address whose visitors are not sent on yet. */
   readonly notSentOn: string | null
 }
@@ -73,7 +73,7 @@ export function PublishStage({ form, compared, ...props }: Props) {
 type PublishingProps = Omit<Props, 'form' | 'compared' | 'destinations'> & { readonly list: ReactNode }
 
 /** One destination: its plan, its releases, and what is live there. */
-function Publishing({ destination, list, address, domain, proposal, hostSuffix, releases, planned, notSentOn }: PublishingProps) {
+function Publishing({ destination, list, address, domain, proposal, hostSuffix, releases, scheduled, notSentOn }: PublishingProps) {
   const router = useRouter()
   const job = useJob((s) => s.id)
   const saved = useJob((s) => s.saveState === 'saved')
@@ -178,13 +178,13 @@ function Publishing({ destination, list, address, domain, proposal, hostSuffix, 
           {address !== null && (
             <div className="mt-4 flex flex-wrap items-center gap-4">
               <PublishButton disabled={!made || nothing || busy || !saved || made.inTheWay.length > 0} onPublish={send} />
-              <PlanLater
+              <Schedule
                 job={job}
                 destination={destination.id}
                 revision={made && !busy && saved ? made.revision : null}
                 page={made?.page ?? null}
                 note={note}
-                onPlanned={() => setNote('')}
+                onScheduled={() => setNote('')}
               />
               <label className="flex min-w-64 flex-1 items-center gap-2 text-sm">
                 <span className="shrink-0 font-semibold">Note</span>
@@ -205,7 +205,7 @@ function Publishing({ destination, list, address, domain, proposal, hostSuffix, 
               )}
             </div>
           )}
-          <PlannedList job={job} planned={planned} />
+          <ScheduledList job={job} scheduled={scheduled} />
           {notSentOn && (
             <p className="mt-3 text-sm" role="status">
               Visitors of <span className="font-mono">{notSentOn}</span> are not sent on yet: the host did not take it. It is tried again by

@@ -60,10 +60,18 @@ export class SheetGroup {
     return new SheetView(frame, this.eventsOf(name), onGo, () => this.handlers().sections)
   }
 
-  /** Draws, and draws again whenever the source says so; returns what stops it. */
-  start(): () => void {
+  /** Draws, and draws again whenever the source says so, until that fails; returns what stops it. */
+  start(onFault: (fault: unknown) => void): () => void {
     this.draw()
-    return this.source.subscribe(() => this.draw())
+    const stop = this.source.subscribe(() => {
+      try {
+        this.draw()
+      } catch (fault) {
+        stop()
+        onFault(fault)
+      }
+    })
+    return stop
   }
 
   hold(place: Place | null): void {

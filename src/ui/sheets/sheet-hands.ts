@@ -4,7 +4,17 @@ import type { Place, RichText, SlotValue } from '@/core/site'
 import type { WordEditor } from '../words/word-editor'
 
 export type SheetCommand =
-  'nextLeftover' | 'previousLeftover' | 'undo' | 'redo' | 'down' | 'up' | 'keep' | 'spare' | 'designs' | 'find' | 'near'
+  | 'nextLeftover'
+  | 'previousLeftover'
+  | 'undo'
+  | 'redo'
+  | 'down'
+  | 'up'
+  | 'keep'
+  | 'spare'
+  | 'designs'
+  | 'find'
+  | 'near'
 export type SheetEvents = {
   /** A place was clicked or tabbed into. */
   readonly onPick: (place: Place) => void

@@ -3,6 +3,7 @@ import { Maximize2, Minimize2 } from 'lucide-react'
 import { useEffect, useImperativeHandle, useLayoutEffect, useRef, useState, type ReactNode, type Ref } from 'react'
 import type { Place, SectionId } from '@/core/site'
 import type { SectionEvents } from './section-hands'
+import { Boundary } from '../parts/boundary'
 import { SheetGroup, type HandEvents, type SheetFit, type SheetSource } from './sheet-group'
 import { SHEETS, type SheetName } from './widths'
 
@@ -31,13 +32,25 @@ type Props = {
 
 const GAP = 16
 
-/** The page at several widths side by side, at one scale, all live: typed on one, seen on all. */
-export function SheetRow({ source, sheets, label, events, onGo, sections, big = null, onBig, onFit, section = null, tools, ref }: Props) {
+/**
+ * The page at several widths side by side, at one scale, all live: typed on one, seen on all. Where it cannot be drawn, now or after a
+ * change, that is said in its place, and everything around it goes on working.
+ */
+export function SheetRow(props: Props) {
+  return (
+    <Boundary what="The page">
+      <Sheets {...props} />
+    </Boundary>
+  )
+}
+
+function Sheets({ source, sheets, label, events, onGo, sections, big = null, onBig, onFit, section = null, tools, ref }: Props) {
   const row = useRef<HTMLDivElement>(null)
   const frames = useRef(new Map<SheetName, HTMLIFrameElement>())
   const group = useRef<SheetGroup | null>(null)
   const handlers = useRef({ events, onFit, onGo, sections })
   const size = useSize(row)
+  const [, setFault] = useState(null)
   handlers.current = { events, onFit, onGo, sections }
 
   useImperativeHandle(ref, () => ({ hold: (place) => group.current?.hold(place) }), [])
@@ -45,7 +58,12 @@ export function SheetRow({ source, sheets, label, events, onGo, sections, big = 
   useEffect(() => {
     const made = new SheetGroup(new Map(sheets.flatMap((name) => frameOf(frames.current, name))), source, () => handlers.current)
     group.current = made
-    const stop = made.start()
+    // Thrown where React hears it: what draws is told of a change by the job itself.
+    const stop = made.start((fault) =>
+      setFault(() => {
+        throw fault
+      }),
+    )
     return () => {
       stop()
       group.current = null

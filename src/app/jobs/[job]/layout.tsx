@@ -3,8 +3,7 @@ import type { ReactNode } from 'react'
 import { findProblemCode } from '@/server/http/problems'
 import { mayOnJob } from '@/server/use-cases/may-open'
 import { listJobLines } from '@/server/use-cases/list-jobs'
-import { openJob } from '@/server/use-cases/open-job'
-import { allPacks } from '@/server/use-cases/packs'
+import { openJob, type OpenJob } from '@/server/use-cases/open-job'
 import { whoIsHere } from '@/app/who-is-here'
 import { BinnedJob } from '@/ui/frame/binned-job'
 import { Frame } from '@/ui/frame/frame'
@@ -20,14 +19,10 @@ export default async function JobLayout({ children, params }: { children: ReactN
   const line = lines.find(({ id }) => id === job)
   if (!line) notFound()
   if (line.shelf === 'bin') return <BinnedJob id={job} name={line.name} />
-  const open = await openJob(job).catch((error: unknown) => {
-    if (findProblemCode(error) === 'jobGone') notFound()
-    console.error(error)
-    return null
-  })
+  const open = tryToOpen(job)
   if (!open || open.missing.includes(open.document.dress.template)) return <UnwornJob name={line.name} trouble={line.trouble} />
   return (
-    <JobProvider key={job} job={open} pack={allPacks()} here={{ person, may: mayOnJob(person, job) ?? 'read' }}>
+    <JobProvider key={job} job={open} here={{ person, may: mayOnJob(person, job) ?? 'read' }}>
       <Frame
         jobs={lines.filter(({ shelf }) => shelf === 'work').map(({ id, name }) => ({ id, name }))}
         liveUrl={line.liveUrl}
@@ -37,4 +32,15 @@ export default async function JobLayout({ children, params }: { children: ReactN
       </Frame>
     </JobProvider>
   )
+}
+
+/** The job, or nothing where what is kept of it cannot be read. */
+function tryToOpen(job: string): OpenJob | null {
+  try {
+    return openJob(job)
+  } catch (error) {
+    if (findProblemCode(error) === 'jobGone') notFound()
+    console.error(error)
+    return null
+  }
 }

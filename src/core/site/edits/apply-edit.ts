@@ -5,7 +5,8 @@ import { settlePages } from './settle-pages'
 import { settleSame } from './settle-same'
 
 export type Applied =
-  { readonly ok: true; readonly document: SiteDocument; readonly inverse: Edit } | { readonly ok: false; readonly problem: EditProblem }
+  | { readonly ok: true; readonly document: SiteDocument; readonly inverse: Edit }
+  | { readonly ok: false; readonly problem: EditProblem }
 
 /**
  * The document after an edit, and the edit that takes it back. The only way a document changes. Total: an edit that

@@ -1,8 +1,9 @@
-import { existsSync, mkdtempSync, readdirSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { beforeAll, beforeEach, expect, test } from 'vitest'
 import { testSite } from '../pack'
+import { setText } from '../site'
 import { ownDataFolder } from './log-fixture'
 import { BY } from './someone'
 
@@ -10,7 +11,8 @@ let make: typeof import('../../src/server/use-cases/make-job')
 let log: typeof import('../../src/server/log/edit-log')
 let destinations: typeof import('../../src/server/use-cases/destinations')
 let publishing: typeof import('../../src/server/use-cases/publish')
-let planning: typeof import('../../src/server/use-cases/plan-publication')
+let shelves: typeof import('../../src/server/use-cases/shelve-job')
+let planning: typeof import('../../src/server/use-cases/schedule-publication')
 let publications: typeof import('../../src/server/store/publications')
 let view: typeof import('../../src/server/use-cases/publish-view')
 let thin: typeof import('../../src/server/releases/thin-out')
@@ -21,12 +23,13 @@ const silent = (): void => undefined
 beforeAll(async () => {
   ownDataFolder()
   process.env.INSTANT_FIT_FOLDERS = folders
-  ;[make, log, destinations, publishing, planning, publications, view, thin] = await Promise.all([
+  ;[make, log, destinations, publishing, planning, shelves, publications, view, thin] = await Promise.all([
     import('../../src/server/use-cases/make-job'),
     import('../../src/server/log/edit-log'),
     import('../../src/server/use-cases/destinations'),
     import('../../src/server/use-cases/publish'),
-    import('../../src/server/use-cases/plan-publication'),
+    import('../../src/server/use-cases/schedule-publication'),
+    import('../../src/server/use-cases/shelve-job'),
     import('../../src/server/store/publications'),
     import('../../src/server/use-cases/publish-view'),
     import('../../src/server/releases/thin-out'),
@@ -38,20 +41,24 @@ let destination = ''
 let folder = ''
 let count = 0
 beforeEach(() => {
-  const { document } = testSite({ name: 'Planned' })
+  const { document } = testSite({ name: 'Scheduled' })
   const page = document.pages.legal!
   const sections = Object.fromEntries(Object.entries(document.sections).filter(([, s]) => s.in.type !== 'page' || s.in.page === 'legal'))
   job = make.createJob({ ...document, pages: { legal: { ...page, segment: '' } }, sections })
-  const name = `planned-${++count}`
+  const name = `scheduled-${++count}`
   const reach = { kind: 'folder', settings: { folder: name }, secret: null } as const
   destination = destinations.addDestination(job, { name, origin: `https://${name}.example`, reach }, BY).id
   folder = path.join(folders, name)
 })
 const revision = (): number => log.jobState(job).revision
+const setHeading = (text: string) =>
+  log.appendRows(job, BY.person.id, revision(), [
+    { id: `${job}-${text}`, gesture: text, undoes: null, edit: setText('legal.title', 'heading', text) },
+  ])
 const publish = () => publishing.publish(job, { revision: revision(), destination }, silent, BY)
 const takeOff = () => publishing.publish(job, { withdraw: true, destination }, silent, BY)
-const plan = (ahead: number) =>
-  planning.planPublication(
+const schedule = (ahead: number) =>
+  planning.schedulePublication(
     job,
     { revision: revision(), destination, note: 'For the opening', at: new Date(Date.now() + ahead).toISOString(), zone: 'Europe/Berlin' },
     silent,
@@ -88,36 +95,103 @@ test('where it is live elsewhere still, that is what is live; and nothing can be
   await expect(takeOff()).rejects.toMatchObject({ code: 'releaseGone' })
 })
 
-test('what is planned goes out at its time as it was, and nothing before', async () => {
-  await plan(HOUR_MS)
-  expect(planning.plannedLines(job, destination)).toMatchObject([{ zone: 'Europe/Berlin', note: 'For the opening', fault: null }])
+test('what is scheduled goes out at its time as it was, and nothing before', async () => {
+  await schedule(HOUR_MS)
+  expect(planning.scheduledLines(job, destination)).toMatchObject([{ zone: 'Europe/Berlin', note: 'For the opening', fault: null }])
   await planning.publishDue(new Date(Date.now() + HOUR_MS / 2))
   expect(existsSync(path.join(folder, 'index.html'))).toBe(false)
   // What was built for it is kept, however long it waits.
   thin.thinOut(new Date(Date.now() + 30 * 24 * HOUR_MS))
   await planning.publishDue(new Date(Date.now() + 2 * HOUR_MS))
   expect(existsSync(path.join(folder, 'index.html'))).toBe(true)
-  expect(planning.plannedLines(job, destination)).toEqual([])
+  expect(planning.scheduledLines(job, destination)).toEqual([])
   expect(view.publishView(job, destination).releases[0]).toMatchObject({ note: 'For the opening', live: true })
 })
 
-test('what cannot go out says why, is tried again, and can be taken off the plan', async () => {
-  await plan(HOUR_MS)
+test('what cannot go out says why, is tried again ever less often and in the end not any more, and can be taken off the schedule', async () => {
+  await schedule(HOUR_MS)
   writeFileSync(folder, 'a file where the folder is to be')
-  const due = new Date(Date.now() + 2 * HOUR_MS)
-  await planning.publishDue(due)
-  const [line] = planning.plannedLines(job, destination)
-  expect(line?.fault).toMatch(/planned-\d+/)
-  planning.unplan('another job', line!.id)
-  expect(planning.plannedLines(job, destination)).toHaveLength(1)
-  planning.unplan(job, line!.id)
-  await planning.publishDue(due)
-  expect(planning.plannedLines(job, destination)).toEqual([])
+  let at = Date.now() + 2 * HOUR_MS
+  const waits: number[] = []
+  for (;;) {
+    await planning.publishDue(new Date(at))
+    const [line] = planning.scheduledLines(job, destination)
+    expect(line?.fault).toMatch(/scheduled-\d+/)
+    expect(line?.tries).toBe(waits.length + 1)
+    if (line?.nextAt == null) break
+    // Before its time it is let be.
+    await planning.publishDue(new Date(Date.parse(line.nextAt) - 1))
+    expect(planning.scheduledLines(job, destination)[0]?.tries).toBe(waits.length + 1)
+    waits.push(Date.parse(line.nextAt) - at)
+    at = Date.parse(line.nextAt)
+  }
+  expect(waits.length).toBeGreaterThan(4)
+  expect(waits).toEqual(waits.toSorted((a, b) => a - b))
+  expect(planning.scheduledLines(job, destination)).toMatchObject([{ void: 'failed' }])
+  rmSync(folder)
+  await planning.publishDue(new Date(at + 1000 * HOUR_MS))
+  expect(existsSync(folder)).toBe(false)
+  const [line] = planning.scheduledLines(job, destination)
+  planning.unschedule('another job', line!.id)
+  expect(planning.scheduledLines(job, destination)).toHaveLength(1)
+  planning.unschedule(job, line!.id)
+  expect(planning.scheduledLines(job, destination)).toEqual([])
+})
+
+test('what was scheduled does not go out over anything that was published there since, however it came; and says so', async () => {
+  await schedule(HOUR_MS)
+  setHeading('Newer than what was scheduled')
+  await publish()
+  await planning.publishDue(new Date(Date.now() + 2 * HOUR_MS))
+  expect(readFileSync(path.join(folder, 'index.html'), 'utf8')).toContain('Newer than what was scheduled')
+  expect(planning.scheduledLines(job, destination)).toMatchObject([{ void: 'overtaken', fault: null }])
+  // A site that was taken off meanwhile is not put back either.
+  await schedule(HOUR_MS)
+  await takeOff()
+  await planning.publishDue(new Date(Date.now() + 2 * HOUR_MS))
+  expect(existsSync(path.join(folder, 'index.html'))).toBe(false)
+  expect(planning.scheduledLines(job, destination).map((line) => line.void)).toEqual(['overtaken', 'overtaken'])
+})
+
+test('what failed once does not go out later over what was published by hand meanwhile', async () => {
+  await schedule(HOUR_MS)
+  writeFileSync(folder, 'a file where the folder is to be')
+  const due = Date.now() + 2 * HOUR_MS
+  await planning.publishDue(new Date(due))
+  rmSync(folder)
+  setHeading('By hand')
+  await publish()
+  await planning.publishDue(new Date(due + 24 * HOUR_MS))
+  expect(readFileSync(path.join(folder, 'index.html'), 'utf8')).toContain('By hand')
+  expect(planning.scheduledLines(job, destination)).toMatchObject([{ void: 'overtaken' }])
+})
+
+test('one whose release went out and whose line was left behind by a crash is done, and is not told of as overtaken', async () => {
+  await schedule(HOUR_MS)
+  await publish()
+  await planning.publishDue(new Date(Date.now() + 2 * HOUR_MS))
+  expect(planning.scheduledLines(job, destination)).toEqual([])
+})
+
+test('nothing goes out of the bin, nor after its destination was let go', async () => {
+  await schedule(HOUR_MS)
+  shelves.shelveJob(job, { shelf: 'bin' }, BY.person)
+  await planning.publishDue(new Date(Date.now() + 2 * HOUR_MS))
+  expect(existsSync(folder)).toBe(false)
+  shelves.shelveJob(job, { shelf: 'work' }, BY.person)
+  await planning.publishDue(new Date(Date.now() + 2 * HOUR_MS))
+  expect(existsSync(folder)).toBe(false)
+  expect(planning.scheduledLines(job, destination)).toMatchObject([{ void: 'binned' }])
+  await schedule(HOUR_MS)
+  destinations.letGoOfDestination(job, destination, BY)
+  expect(planning.scheduledLines(job, destination)).toEqual([])
+  await planning.publishDue(new Date(Date.now() + 2 * HOUR_MS))
+  expect(existsSync(folder)).toBe(false)
 })
 
 test('a time that is over, or is too far away, is refused', async () => {
-  await expect(plan(-1000)).rejects.toMatchObject({ code: 'timeWrong' })
-  await expect(plan(400 * 24 * HOUR_MS)).rejects.toMatchObject({ code: 'timeWrong' })
+  await expect(schedule(-1000)).rejects.toMatchObject({ code: 'timeWrong' })
+  await expect(schedule(400 * 24 * HOUR_MS)).rejects.toMatchObject({ code: 'timeWrong' })
 })
 
 test('what lies in a zip is live nowhere until somebody puts it up: no address is shown for it', async () => {
