@@ -18,6 +18,8 @@ const config: NextConfig = {
     'file-type',
     '@node-rs/argon2',
   ],
+  // Nobody reads maps of the server's code, and making them, and making it small, takes longer than the rest of the build.
+  experimental: { turbopackFileSystemCacheForBuild: false, turbopackSourceMaps: false, serverSourceMaps: false, serverMinification: false },
   devIndicators: false,
   poweredByHeader: false,
   typescript: { ignoreBuildErrors: true },

@@ -58,40 +58,58 @@ function sheetHtml(site: Site, page: SitePage): string {
 
 /** In the page: what is wider than the window, cut off by what holds it, or on top of other words. */
 function findFaults(): string[] {
-  const faults: string[] = []
+  type Line = { readonly rect: DOMRect; readonly top: number; readonly bottom: number; readonly name: string; readonly place: Element }
+  type Cutter = { readonly box: DOMRect; readonly across: boolean; readonly down: boolean }
+  const faults = new Set<string>()
   const { clientWidth, scrollWidth } = document.documentElement
-  if (scrollWidth > clientWidth) faults.push(`scrolls sideways by ${scrollWidth - clientWidth} px`)
-  const places = [...document.querySelectorAll<HTMLElement>('main [data-place]')].filter(
-    (one) => !one.querySelector('[data-place]') && one.checkVisibility({ contentVisibilityAuto: true }),
-  )
-  const boxes = places.flatMap((place) => {
-    const range = document.createRange()
-    range.selectNodeContents(place)
-    const rects = [...range.getClientRects()].filter(({ width, height }) => width > 1 && height > 1)
+  if (scrollWidth > clientWidth) faults.add(`scrolls sideways by ${scrollWidth - clientWidth} px`)
+
+  /** What cuts off what reaches out of it: looked up once for each element. */
+  const known = new Map<Element, Cutter | null>()
+  const cuts = (how: string): boolean => how === 'hidden' || how === 'clip'
+  const cutterOf = (element: Element): Cutter | null => {
+    let found = known.get(element)
+    if (found === undefined) {
+      const { overflowX, overflowY } = getComputedStyle(element)
+      const [across, down] = [cuts(overflowX), cuts(overflowY)]
+      known.set(element, (found = across || down ? { box: element.getBoundingClientRect(), across, down } : null))
+    }
+    return found
+  }
+
+  const sections = new Map<Element, Line[]>()
+  const range = document.createRange()
+  for (const place of document.querySelectorAll<HTMLElement>('main [data-place]')) {
     const section = place.closest('[data-section]')
-    const name = `${section?.className.split(' ')[0]} ${place.dataset.place?.split(' ').at(-1)}`
-    for (const { left, right, top, bottom } of rects) {
-      if (left < -1 || right > clientWidth + 1) faults.push(`${name} is out of the window`)
+    if (!section || place.querySelector('[data-place]') || !place.checkVisibility({ contentVisibilityAuto: true })) continue
+    range.selectNodeContents(place)
+    const name = `${section.className.split(' ')[0]} ${place.dataset.place?.split(' ').at(-1)}`
+    const lines = sections.get(section) ?? []
+    sections.set(section, lines)
+    for (const rect of range.getClientRects()) {
+      const { left, right, top, bottom, width, height } = rect
+      if (width <= 1 || height <= 1) continue
+      lines.push({ rect, top, bottom, name, place })
+      if (left < -1 || right > clientWidth + 1) faults.add(`${name} is out of the window`)
       for (let around = place.parentElement; around && around !== section; around = around.parentElement) {
-        const style = getComputedStyle(around)
-        const box = around.getBoundingClientRect()
-        const isCut = (how: string, out: boolean): boolean => (how === 'hidden' || how === 'clip') && out
-        if (isCut(style.overflowX, left < box.left - 1 || right > box.right + 1)) faults.push(`${name} is cut at its side`)
-        if (isCut(style.overflowY, top < box.top - 2 || bottom > box.bottom + 2)) faults.push(`${name} is cut at its foot`)
+        const cutter = cutterOf(around)
+        if (cutter?.across && (left < cutter.box.left - 1 || right > cutter.box.right + 1)) faults.add(`${name} is cut at its side`)
+        if (cutter?.down && (top < cutter.box.top - 2 || bottom > cutter.box.bottom + 2)) faults.add(`${name} is cut at its foot`)
       }
     }
-    return rects.map((rect) => ({ rect, name, place, section }))
-  })
-  const pairs = [...document.querySelectorAll('[data-section]')].flatMap((section) => {
-    const within = boxes.filter((box) => box.section === section)
-    return within.flatMap((one, i) => within.slice(i + 1).map((other) => [one, other] as const))
-  })
-  for (const [a, b] of pairs) {
-    if (a.place === b.place) continue
-    const across = Math.min(a.rect.right, b.rect.right) - Math.max(a.rect.left, b.rect.left)
-    const down = Math.min(a.rect.bottom, b.rect.bottom) - Math.max(a.rect.top, b.rect.top)
-    // Boxes of letters are taller than the letters, and lines stand close.
-    if (across > 3 && down > Math.min(a.rect.height, b.rect.height) * 0.45) faults.push(`${a.name} lies on ${b.name}`)
   }
-  return [...new Set(faults)]
+  for (const lines of sections.values()) {
+    // From the top down: below the first that begins under a line, none lies on it.
+    const sorted = lines.toSorted((a, b) => a.top - b.top)
+    for (const [i, a] of sorted.entries())
+      for (let j = i + 1; j < sorted.length && sorted[j]!.top < a.bottom; j++) {
+        const b = sorted[j]!
+        if (a.place === b.place) continue
+        const across = Math.min(a.rect.right, b.rect.right) - Math.max(a.rect.left, b.rect.left)
+        const down = Math.min(a.bottom, b.bottom) - b.top
+        // Boxes of letters are taller than the letters, and lines stand close.
+        if (across > 3 && down > Math.min(a.rect.height, b.rect.height) * 0.45) faults.add([a.name, b.name].sort().join(' lies on '))
+      }
+  }
+  return [...faults]
 }

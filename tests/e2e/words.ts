@@ -91,6 +91,8 @@ export function lookAtWords(page: Page, width: number): Promise<Found> {
         const at = edgesOf(ground.getBoundingClientRect())
         const isInside = left > at.left - 2 && right < at.right + 2 && top > at.top - 2 && bottom < at.bottom + 2
         if (!isInside) off.push(`${nameOf(section)}: “${start(element)}” reaches out of its ground`)
+        // What has a ground of its own lies over the others.
+        if (ground !== section) continue
         for (const plane of planes) {
           const across = Math.min(right, plane.at.right) - Math.max(left, plane.at.left)
           const down = Math.min(bottom, plane.at.bottom) - Math.max(top, plane.at.top)
