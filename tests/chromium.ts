@@ -11,5 +11,7 @@ export const CHROMIUM = {
     '--disable-sync',
     '--disable-quic',
     '--no-first-run',
+    // Letters as wide as a window draws them: without it this one rounds their widths to whole pixels.
+    '--font-render-hinting=none',
   ],
 }

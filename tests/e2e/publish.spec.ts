@@ -164,6 +164,21 @@ test('a site moves to another address, and visitors of the old one are sent on',
   await expect(visitor.locator('link[rel="canonical"]')).toHaveAttribute('href', `${siteUrl('mover-second')}/about/`)
 })
 
+test('what will change is told anew where somebody else publishes: in a tab in which nobody did anything', async ({ page, context }) => {
+  const job = await makeJob({ name: 'Two Publishers' })
+  await openPublish(page, job)
+  await takeAddress(page, 'two-publishers')
+  const other = await context.newPage()
+  await openPublish(other, job)
+  const publish = (of: Page) => of.getByRole('button', { name: /^Publish with/ })
+  await expect(publish(other)).toBeEnabled()
+  await expect(publish(page)).toBeEnabled()
+  await publish(page).click()
+  await expect(page.getByText(/Live\. \d+ files sent/)).toBeVisible()
+  await expect(other.getByText('There is nothing to publish.')).toBeVisible()
+  await expect(other.getByRole('banner').getByRole('link', { name: /two-publishers/ })).toBeVisible()
+})
+
 test.describe('when the host fails', () => {
   const ownRig = useOwnRig()
 

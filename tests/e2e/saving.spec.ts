@@ -1,4 +1,4 @@
-import { expect, test } from './test'
+import { expect, test, type Page } from './test'
 import { useOwnRig } from './own-rig'
 import { APP, cell, makeJob, openContent, saved, sheet } from './screen'
 import { askApp } from '../door'
@@ -90,6 +90,29 @@ test('a tab that is open takes over what another could not send before it went',
   await cut.close()
   await expect(cell(heir, 'Hero: Caption')).toHaveValue('Left behind')
   await saved(heir)
+})
+
+test('where pages may hold no locks, as over plain HTTP, tabs ask each other: what one that lives typed is its own', async ({
+  context,
+}) => {
+  const job = await makeJob({ name: 'No Locks' })
+  const tabs: Page[] = []
+  for (let i = 0; i < 2; i++) {
+    const tab = await context.newPage()
+    await tab.addInitScript(() => Object.defineProperty(Navigator.prototype, 'locks', { value: undefined }))
+    await tab.route('**/edits', (route) => route.abort())
+    await openContent(tab, job)
+    tabs.push(tab)
+    if (i === 0) await cell(tab, 'Hero: Caption').fill('Typed by the first')
+  }
+  const [one, two] = tabs as [Page, Page]
+  await cell(two, 'Hero: Heading').fill('Typed by the second')
+  // The second has not made the first one's words its own while that lives.
+  await expect(cell(two, 'Hero: Caption')).toHaveValue('')
+  await one.close()
+  await expect(cell(two, 'Hero: Caption')).toHaveValue('Typed by the first', { timeout: 60_000 })
+  await two.unrouteAll()
+  await saved(two)
 })
 
 test.describe('with an application of its own', () => {

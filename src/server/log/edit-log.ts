@@ -1,4 +1,5 @@
 import { EventEmitter } from 'node:events'
+import { LRUCache } from 'lru-cache'
 import * as v from 'valibot'
 import { missingFor } from '../../core/pack'
 import { applyEdit, canonical, editSchema, stepsOf, takeBack, whyNot, type Edit, type SiteDocument } from '../../core/site'
@@ -35,7 +36,10 @@ const SNAPSHOT_EVERY = 200
 /** The most rows that one reply brings; whoever is further behind opens the job anew. */
 export const MOST_BEHIND = 2000
 
-const states = (): Map<string, JobState> => kept('job-states', () => new Map())
+/** How many jobs are kept at hand: those that were worked on last. Any other is read from its snapshot again. */
+export const MOST_AT_HAND = 40
+
+const states = (): LRUCache<string, JobState> => kept('job-states', () => new LRUCache({ max: MOST_AT_HAND }))
 const events = (): EventEmitter => kept('job-events', () => new EventEmitter().setMaxListeners(0))
 
 /** A job's document as of its newest edit: the last snapshot and what came after it. */

@@ -8,6 +8,7 @@ import { Problem } from '../http/problems'
 import { noticeLater } from '../notices/notices'
 import { giveUp, livePublication, noteDone, noteSwitched, type Publication } from '../store/publications'
 import type { Release } from '../store/releases'
+import { announcePublication } from './publication-events'
 
 /** What a person is told while waiting. */
 export type PublishProgress = {
@@ -54,6 +55,7 @@ async function sendAndSwitch(to: Destination, publication: Publication, release:
   await switchTo(to, publication, onProgress)
   const was = livePublication(publication.job, publication.destination)
   noteSwitched(publication)
+  announcePublication(publication.job)
   noticeLater(to, publication, was)
   return sent
 }

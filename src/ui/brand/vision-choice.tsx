@@ -1,6 +1,6 @@
 'use client'
-import { useEffect } from 'react'
 import { visionFilter, VISIONS, type Vision } from '@/core/colour'
+import { useKey, useKeyWords } from '../keys/use-key'
 import { inputClass } from '../parts/field'
 
 const WORDS: Record<Vision, string> = {
@@ -11,23 +11,16 @@ const WORDS: Record<Vision, string> = {
   mono: 'by lightness alone',
 }
 
-/** How the sheets are seen; Alt+V goes on to the next way. */
+/** How the sheets are seen; a key goes on to the next way. */
 export function VisionChoice({ vision, onVision }: { vision: Vision; onVision: (vision: Vision) => void }) {
-  useEffect(() => {
-    const press = (event: KeyboardEvent): void => {
-      if (!event.altKey || event.key.toLowerCase() !== 'v') return
-      event.preventDefault()
-      onVision(VISIONS[(VISIONS.indexOf(vision) + 1) % VISIONS.length] ?? 'full')
-    }
-    window.addEventListener('keydown', press)
-    return () => window.removeEventListener('keydown', press)
-  }, [vision, onVision])
+  const keyWords = useKeyWords()
+  useKey('vision', () => onVision(VISIONS[(VISIONS.indexOf(vision) + 1) % VISIONS.length] ?? 'full'), { always: true })
   return (
     <label className="flex items-center gap-1.5 text-sm">
       Seen
       <select
         aria-label="Seen"
-        title="Alt+V: the next way of seeing"
+        title={`The next way of seeing (${keyWords('vision')})`}
         className={`${inputClass} w-auto! py-1!`}
         value={vision}
         onChange={(event) => onVision(event.target.value as Vision)}

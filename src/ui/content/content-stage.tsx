@@ -20,6 +20,7 @@ import { useJob, useJobStore, useScreen } from '../job/job-context'
 import { jobSource } from '../job/job-source'
 import { useGesture } from '../job/use-gesture'
 import type { SheetCommand } from '../sheets/sheet-hands'
+import { KeyHints } from '../keys/key-hints'
 import { SheetRow, type SheetRowHandle } from '../sheets/sheet-row'
 import type { SheetName } from '../sheets/widths'
 import { makeWordHand, WordHandContext } from '../words/word-hand'
@@ -27,7 +28,6 @@ import { actOnRange } from './act-on-range'
 import { useContentKeys } from './content-keys'
 import { DesignStrip } from './design-strip'
 import { FindPanel } from './find-panel'
-import { KeyNames } from './key-names'
 import { Ledger } from './ledger'
 import { NearPanel } from './near-panel'
 import { makeRange, RangeContext, type RangeStore } from './range'
@@ -141,7 +141,7 @@ export function ContentStage() {
               onDesigns={walk}
             />
           )}
-          {!walked && <KeyNames />}
+          {!walked && <KeyHints names={['nextLeftover', 'keep', 'spare']} />}
           <PicturePicker ref={picker} />
         </main>
       </RangeContext>

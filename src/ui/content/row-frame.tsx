@@ -1,6 +1,7 @@
 'use client'
 import { Undo2 } from 'lucide-react'
 import type { ReactNode } from 'react'
+import { useKeyWords } from '../keys/use-key'
 import type { LineFit } from '../sheets/widths'
 import { FitStrip } from './fit-strip'
 import { useRange } from './range'
@@ -106,17 +107,17 @@ export function RowFrame({
           {state}
         </span>
         {leftover && onKeep && (
-          <Act keep title="Keep the template’s words as the client’s (Alt+K)" onClick={onKeep}>
+          <Act keep title="Keep the template’s words as the client’s" onClick={onKeep}>
             Keep
           </Act>
         )}
         {onSpare && (
-          <Act spare title="Nothing stands here, not the template’s either (Alt+N)" onClick={onSpare}>
+          <Act spare title="Nothing stands here, not the template’s either" onClick={onSpare}>
             Not needed
           </Act>
         )}
         {leftover && onNone && (
-          <Act spare title="The client has none: nothing stands here, not the template’s either (Alt+N)" onClick={onNone}>
+          <Act spare title="The client has none: nothing stands here, not the template’s either" onClick={onNone}>
             Has none
           </Act>
         )}
@@ -126,7 +127,7 @@ export function RowFrame({
           </Act>
         )}
         {draft && onConfirm && (
-          <Act keep title="These words came from a phrase bank: make them the client’s own (Alt+K)" onClick={onConfirm}>
+          <Act keep title="These words came from a phrase bank: make them the client’s own" onClick={onConfirm}>
             Confirm
           </Act>
         )}
@@ -148,13 +149,15 @@ export function RowFrame({
 
 type ActProps = { keep?: true; spare?: true; title: string; onClick: () => void; children: ReactNode }
 
-/** What settles a row; one that keeps is pressed by Alt+K too, one that says there is nothing by Alt+N. */
+/** What settles a row; one that keeps is pressed by a key too, and one that says there is nothing. */
 function Act({ keep, spare, title, onClick, children }: ActProps) {
+  const keyWords = useKeyWords()
+  const key = keep ? 'keep' : spare ? 'spare' : null
   return (
     <button
       type="button"
       className="rounded-sm border border-seam px-1.5 text-sm hover:border-ink hover:bg-tape"
-      title={title}
+      title={key ? `${title} (${keyWords(key)})` : title}
       onClick={onClick}
       data-keep={keep}
       data-spare={spare}

@@ -4,6 +4,7 @@ import { countLeftovers, NOT_FOUND } from '@/core/fill'
 import type { Tab } from '@/core/ledger'
 import type { PageId } from '@/core/site'
 import { memo, useEffect, useRef } from 'react'
+import { useKeyWords } from '../keys/use-key'
 import { useJob } from '../job/job-context'
 import { usePages } from '../job/use-pages'
 import { count } from '../parts/words'
@@ -23,6 +24,7 @@ type BarProps = {
 
 /** The pages, and what they all share; each with its leftovers. Typing draws a tab again only where its count changes. */
 export function TabBar({ tab, near, lines, onTab, onNear }: BarProps) {
+  const keyWords = useKeyWords()
   const pages = usePages()
   const bar = useRef<HTMLDivElement>(null)
   // With many pages the open one may lie beyond the edge.
@@ -55,7 +57,7 @@ export function TabBar({ tab, near, lines, onTab, onNear }: BarProps) {
           <button
             type="button"
             data-near
-            title="Words that may not be the client’s after all (Alt+L)"
+            title={`Words that may not be the client’s after all (${keyWords('near')})`}
             onClick={onNear}
             className={`${TAB} border-clear hover:border-seam hover:bg-cloth`}
           >

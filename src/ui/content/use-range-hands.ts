@@ -2,6 +2,7 @@ import type { ClipboardEvent, DOMAttributes, KeyboardEvent, MouseEvent } from 'r
 import { planPour, readPasted, type PastedTable, type Pour } from '@/core/fill'
 import { pourDown, pourInto, toTable, toTableHtml, toTsv, type Listed } from '@/core/ledger'
 import { placeKey, type Place } from '@/core/site'
+import { isPressed } from '../keys/pressed'
 import { useJobStore } from '../job/job-context'
 import { chooseAll, chooseNone, chooseTo, useRangeStore } from './range'
 import { newEntryId } from './slot-actions'
@@ -49,12 +50,12 @@ export function useRangeHands({ listed, hand, isOrdered, onGo, onPour }: Props):
       else chooseNone(range)
       return onGo(next.place, 'row')
     }
-    if (isCommand && event.key.toLowerCase() === 'a') return (event.preventDefault(), chooseAll(range))
-    if (isCommand && event.key.toLowerCase() === 'd') return (event.preventDefault(), actOnRange(store, chosen(row), 'fillDown'))
+    if (isPressed(event, 'chooseAll')) return (event.preventDefault(), chooseAll(range))
+    if (isPressed(event, 'fillDown')) return (event.preventDefault(), actOnRange(store, chosen(row), 'fillDown'))
     if (isCommand || event.altKey) return
-    if (event.key === 'Delete' || event.key === 'Backspace') return (event.preventDefault(), actOnRange(store, chosen(row), 'empty'))
+    if (isPressed(event, 'empty')) return (event.preventDefault(), actOnRange(store, chosen(row), 'empty'))
     if (event.key === 'Escape') return chooseNone(range)
-    if (event.key === 'Enter' || event.key === 'F2') {
+    if (isPressed(event, 'enterCell')) {
       event.preventDefault()
       chooseNone(range)
       return onGo(here.place, 'cell')

@@ -3,10 +3,15 @@ import { mayEditJobs } from '@/core/people'
 import { factsOf } from '@/core/site'
 import { ChevronDown, ExternalLink, Redo2, Undo2 } from 'lucide-react'
 import Link from 'next/link'
-import { usePathname } from 'next/navigation'
+import { usePathname, useRouter } from 'next/navigation'
 import { DropdownMenu } from 'radix-ui'
 import { useEffect, type ReactNode } from 'react'
+import { own } from '@/core/own'
 import { countLeftovers, unplannedParts } from '@/core/fill'
+import { KeyHelp } from '../keys/key-help'
+import type { KeyPlace } from '../keys/key-map'
+import { keyPressed } from '../keys/pressed'
+import { useKeyWords } from '../keys/use-key'
 import { useJob, useJobStore } from '../job/job-context'
 import { useHere } from '../job/person'
 import { CopyButton } from '../parts/copy-button'
@@ -25,6 +30,14 @@ type Props = {
   readonly children: ReactNode
 }
 
+/** Whose keys come first in the help of a stage. */
+const AT: Readonly<Record<string, readonly KeyPlace[] | undefined>> = {
+  content: ['content', 'row', 'words'],
+  pages: ['pages', 'sections'],
+  template: ['template'],
+  brand: ['brand'],
+}
+
 /** The slim bar over every stage of a job: whose it is, where the work stands, undo, whether it is saved, where it lives. */
 export function Frame({ jobs, liveUrl, live, children }: Props) {
   const store = useJobStore()
@@ -32,7 +45,10 @@ export function Frame({ jobs, liveUrl, live, children }: Props) {
   const canUndo = useJob((s) => s.canUndo)
   const canRedo = useJob((s) => s.canRedo)
   const { may } = useHere()
+  const keyWords = useKeyWords()
+  const stage = usePathname().split('/')[3] ?? ''
   useUndoKeys()
+  useFreshWhenPublished()
   return (
     <div className="flex h-dvh flex-col">
       <SkipLink />
@@ -41,10 +57,11 @@ export function Frame({ jobs, liveUrl, live, children }: Props) {
         <Stages id={id} live={live} />
         <div className="ms-auto flex items-center gap-1">
           <Jump jobs={jobs} />
-          <BarButton label="Undo" keys="Ctrl+Z" disabled={!canUndo || may === 'read'} onClick={() => void store.undo()}>
+          <KeyHelp here={own(AT, stage) ?? []} />
+          <BarButton label="Undo" keys={keyWords('undo')} disabled={!canUndo || may === 'read'} onClick={() => void store.undo()}>
             <Undo2 size={16} aria-hidden />
           </BarButton>
-          <BarButton label="Redo" keys="Ctrl+Shift+Z" disabled={!canRedo || may === 'read'} onClick={() => void store.redo()}>
+          <BarButton label="Redo" keys={keyWords('redo')} disabled={!canRedo || may === 'read'} onClick={() => void store.redo()}>
             <Redo2 size={16} aria-hidden />
           </BarButton>
           <SavedMark />
@@ -220,6 +237,15 @@ function BarButton({
   )
 }
 
+/** What visitors see is told anew when somebody has published, in whatever tab. */
+function useFreshWhenPublished(): void {
+  const router = useRouter()
+  const publications = useJob((s) => s.publications)
+  useEffect(() => {
+    if (publications > 0) router.refresh()
+  }, [router, publications])
+}
+
 /**
  * Undo is the job's, wherever the focus is: the log knows more than a text field does. Only where what is typed is no part of the
  * document yet, undo is the field's own.
@@ -228,13 +254,11 @@ function useUndoKeys(): void {
   const store = useJobStore()
   useEffect(() => {
     const press = (event: KeyboardEvent): void => {
-      if (!(event.ctrlKey || event.metaKey) || event.altKey) return
       if ((event.target as Element).closest?.('[data-own-undo]')) return
-      const key = event.key.toLowerCase()
-      if (key !== 'z' && key !== 'y') return
+      const name = keyPressed(event, ['undo', 'redo'])
+      if (name === null) return
       event.preventDefault()
-      if (key === 'y' || event.shiftKey) void store.redo()
-      else void store.undo()
+      void store[name]()
     }
     window.addEventListener('keydown', press)
     return () => window.removeEventListener('keydown', press)

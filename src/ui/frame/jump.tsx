@@ -7,6 +7,7 @@ import { findAmong, folded, jumpTargets, type JumpTarget } from '@/core/plan'
 import { placeKey } from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
 import { capital } from '../parts/words'
+import { useKey } from '../keys/use-key'
 import type { OtherJob } from './other-job'
 
 /** One thing that can be gone to or done. */
@@ -26,16 +27,7 @@ const MOST: Readonly<Record<Goal['group'], number>> = { Pages: 8, Sections: 6, P
 /** One key opens a search over all there is: pages, sections, places by the words on them, stages, jobs, commands. Enter goes there. */
 export function Jump({ jobs }: { jobs: readonly OtherJob[] }) {
   const [isOpen, setOpen] = useState(false)
-  useEffect(() => {
-    const press = (event: KeyboardEvent): void => {
-      if (event.key !== '/' || event.ctrlKey || event.metaKey || event.altKey) return
-      if ((event.target as Element).closest?.('input, textarea, select, [contenteditable]')) return
-      event.preventDefault()
-      setOpen(true)
-    }
-    window.addEventListener('keydown', press)
-    return () => window.removeEventListener('keydown', press)
-  }, [])
+  useKey('goTo', () => setOpen(true))
   return (
     <Dialog.Root open={isOpen} onOpenChange={setOpen}>
       <Dialog.Trigger

@@ -62,6 +62,8 @@ export type JobState = {
   /** Something a person is to know, in words; null once it was read. */
   readonly notice: string | null
   readonly givenBack: readonly GivenBack[]
+  /** How often visitors were switched since the job was opened here, by whoever it was. */
+  readonly publications: number
   /** Where the menu fits, by the name of all that decides it; null until it is measured. */
   readonly menuFit: ({ readonly key: string } & MenuFit) | null
   /** How texts are held to their lines; null until it is known how they are set. */

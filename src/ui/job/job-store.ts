@@ -76,6 +76,7 @@ export function createJobStore(
       saveState: 'saved',
       stepped: null,
       notice: null,
+      publications: 0,
       givenBack: [],
       menuFit: null,
       holds: null,
@@ -222,6 +223,7 @@ export function createJobStore(
       refuse,
       setSaveState: (saveState: SaveState) => store.getState().saveState !== saveState && store.setState({ saveState }),
       setNotice: (notice) => store.setState({ notice }),
+      published: () => store.setState(({ publications }) => ({ publications: publications + 1 })),
     },
     wait,
   )

@@ -2,6 +2,7 @@ import { openDB, type DBSchema, type IDBPDatabase, type IDBPObjectStore } from '
 import { nanoid } from 'nanoid'
 import type { LogRow } from '@/core/site'
 import type { GivenBack } from './job-state'
+import { tabLife, type TabLife } from './tab-life'
 
 /** A row that is kept until the database has it: which tab's it is, and in which order it was made. */
 export type KeptRow = { readonly row: LogRow; readonly seq: number; readonly sent: boolean }
@@ -30,11 +31,9 @@ interface Kept extends DBSchema {
 
 type KeptStore<S extends 'rows' | 'given-back'> = IDBPObjectStore<Kept, ['rows' | 'given-back'], S, 'readwrite'>
 
-const lockName = (tab: string): string => `instant-fit-tab-${tab}`
-
 /**
- * The outbox of somebody’s browser: IndexedDB. What another has left here waits until he is back. Tabs are told apart by a lock that each
- * holds while it lives (Web Locks API).
+ * The outbox of somebody’s browser: IndexedDB. What another has left here waits until he is back. What a tab has left that is gone is
+ * taken over by one that lives.
  */
 export function browserOutbox(job: string, who: string): Outbox {
   const tab = nanoid(12)
@@ -52,7 +51,8 @@ export function browserOutbox(job: string, who: string): Outbox {
     }
     last = Promise.all([last, ready ? asked(ready) : opened.then(asked)]).catch(tell)
   }
-  const release = holdLock(lockName(tab))
+  const life = tabLife()
+  const release = life.live(tab)
   return {
     put: (kept) => keep('rows', (rows) => [rows.put({ ...kept, id: kept.row.id, job, tab })]),
     remove: (ids) => keep('rows', (rows) => ids.map((id) => rows.delete(id))),
@@ -60,7 +60,7 @@ export function browserOutbox(job: string, who: string): Outbox {
     forget: (id) => keep('given-back', (store) => [store.delete(id)]),
     adopt: async (later) => {
       const db = await opened
-      const rows = await adoptRows({ db, job, tab, who }, later)
+      const rows = await adoptRows({ life, db, job, tab, who }, later)
       const givenBack = await db.getAllFromIndex('given-back', 'job', job)
       return { rows, givenBack: givenBack.map(({ id, sentence, words }) => ({ id, sentence, words })) }
     },
@@ -84,39 +84,23 @@ function open(): Promise<IDBPDatabase<Kept>> {
   })
 }
 
-/** Holds a lock until what is returned is called, or the tab is gone. */
-function holdLock(name: string): () => void {
-  let release: () => void = () => undefined
-  const held = new Promise<void>((resolve) => {
-    release = resolve
-  })
-  void navigator.locks?.request(name, () => held)
-  return release
-}
+type Heir = { readonly life: TabLife; readonly db: IDBPDatabase<Kept>; readonly job: string; readonly tab: string; readonly who: string }
 
-type Heir = { readonly db: IDBPDatabase<Kept>; readonly job: string; readonly tab: string; readonly who: string }
-
-/** The rows of tabs that are gone. A lock that another tab still holds is not to be had yet: its rows are its own until it lets go. */
+/** The rows of tabs that are gone. Those of one that lives are its own until it goes. */
 async function adoptRows(heir: Heir, later: (rows: readonly LogRow[]) => void): Promise<readonly LogRow[]> {
   const others = [...new Set((await leftRows(heir)).map((row) => row.tab))]
   const adopted: StoredRow[] = []
-  for (const other of others) {
-    if (!navigator.locks) adopted.push(...(await takeOver(heir, other)))
-    else if (!(await ifGone(other, async () => void adopted.push(...(await takeOver(heir, other)))))) void waitFor(heir, other, later)
+  const take = async (other: string): Promise<void> => {
+    const isGone = await heir.life.ifGone(other, async () => void adopted.push(...(await takeOver(heir, other))))
+    if (!isGone) void waitFor(heir, other, later)
   }
+  await Promise.all(others.map(take))
   return inOrder(adopted)
-}
-
-async function ifGone(tab: string, then: () => Promise<void>): Promise<boolean> {
-  return navigator.locks.request(lockName(tab), { ifAvailable: true }, async (lock) => {
-    if (lock) await then()
-    return lock !== null
-  })
 }
 
 async function waitFor(heir: Heir, other: string, later: (rows: readonly LogRow[]) => void): Promise<void> {
   try {
-    const rows = await navigator.locks.request(lockName(other), () => takeOver(heir, other))
+    const rows = await heir.life.whenGone(other, () => takeOver(heir, other))
     if (rows.length > 0) later(inOrder(rows))
   } catch {
     // This tab was closed first; the next one finds them.

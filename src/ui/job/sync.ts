@@ -15,6 +15,8 @@ type Effects = {
   readonly refuse: (id: string, code: string, sentence: string) => void
   readonly setSaveState: (state: JobState['saveState']) => void
   readonly setNotice: (notice: string) => void
+  /** Visitors see something else now. */
+  readonly published: () => void
 }
 export type Sync = { readonly wake: () => void; readonly leave: () => void; readonly back: () => void; readonly close: () => void }
 /** Calls back after a time; returns what calls it off. */
@@ -140,7 +142,7 @@ export function startSync(transport: Transport, state: () => JobState, effects: 
       failures = 0
       plan(0)
     }
-  })
+  }, effects.published)
 
   const leave = (): void => {
     const { pending, revision, who } = state()

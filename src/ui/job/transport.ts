@@ -25,8 +25,8 @@ export type Transport = {
   readonly library: (version: string) => Promise<TemplateLibrary>
   /** Sends without waiting, since the page goes away. */
   readonly leave: (base: number, who: string, rows: readonly SentRow[]) => void
-  /** Calls back with each new revision, and when the line is there again; returns what stops it. */
-  readonly follow: (onRevision: (revision: number | null) => void) => () => void
+  /** Calls back with each new revision, when the line is there again, and when visitors are switched; returns what stops it. */
+  readonly follow: (onRevision: (revision: number | null) => void, onPublished: () => void) => () => void
 }
 
 /** The transport of a screen: HTTP and server-sent events. */
@@ -42,9 +42,9 @@ export function httpTransport(job: string): Transport {
       const body = JSON.stringify({ base, who, rows })
       void fetch(edits, { method: 'POST', keepalive: true, headers: ownHeaders('application/json'), body }).catch(() => undefined)
     },
-    follow: (onRevision) => {
+    follow: (onRevision, onPublished) => {
       const events = new EventSource(`/api/jobs/${job}/events`)
-      events.addEventListener('message', (event) => onRevision(Number(event.data)))
+      events.addEventListener('message', ({ data }) => (data === 'published' ? onPublished() : onRevision(Number(data))))
       events.addEventListener('open', () => onRevision(null))
       return () => events.close()
     },

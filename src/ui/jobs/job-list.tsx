@@ -4,6 +4,8 @@ import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useEffect, useRef, useState, type RefObject } from 'react'
 import { mayEditJobs, type Person } from '@/core/people'
+import { KeyHelp } from '../keys/key-help'
+import { useKey } from '../keys/use-key'
 import { callApi } from '../job/api'
 import { buttonClass } from '../parts/button'
 import { Choice } from '../parts/choice'
@@ -55,6 +57,7 @@ export function JobList({ jobs: listed, binDays, now, me }: Props) {
             {me.name}
             <span className="sr-only">: your account</span>
           </Link>
+          <KeyHelp here={['jobs']} />
           {mayMake && <ReadIn />}
           {mayMake && (
             <Link href="/new" className={buttonClass('main')}>
@@ -235,16 +238,6 @@ function useFreshJobs(madeAt: string, onJobs: (jobs: readonly JobLine[]) => void
 
 function useListKeys(search: RefObject<HTMLInputElement | null>, mayMake: boolean): void {
   const router = useRouter()
-  useEffect(() => {
-    const press = (event: KeyboardEvent): void => {
-      const typing = (event.target as Element).closest('input,textarea,select,[contenteditable],[role=menu]')
-      if (typing || event.ctrlKey || event.metaKey || event.altKey) return
-      if (event.key === 'n' && mayMake) router.push('/new')
-      if (event.key !== '/') return
-      event.preventDefault()
-      search.current?.focus()
-    }
-    window.addEventListener('keydown', press)
-    return () => window.removeEventListener('keydown', press)
-  }, [router, search, mayMake])
+  useKey('newJob', () => mayMake && router.push('/new'))
+  useKey('findJob', () => search.current?.focus())
 }

@@ -8,6 +8,7 @@ import { pagePath } from '@/core/pages'
 import { pageBytes, type Beside } from '@/core/plan'
 import { findPage, homePage, isHidden, lineOf, sectionsOfPage, type Listed, type PageId, type SiteDocument } from '@/core/site'
 import { cutToRoom, FOUND } from '@/core/release'
+import { isPressed } from '../keys/pressed'
 import { useJob, useJobStore } from '../job/job-context'
 import type { JobState } from '../job/job-state'
 import { kilobytes } from '../parts/words'
@@ -62,8 +63,8 @@ export const PageRow = memo(function PageRow({ id, index, isInHand, live, acts, 
     focusRow()
   }
   const press = (event: KeyboardEvent<HTMLElement>): void => {
-    if (event.target !== event.currentTarget || event.ctrlKey || event.metaKey) return
-    if (event.key === 'Enter' || event.key === 'F2') setEditing('name')
+    if (event.target !== event.currentTarget) return
+    if (isPressed(event, 'renamePage')) setEditing('name')
     else if (!onKey(event, id)) return
     event.preventDefault()
   }

@@ -4,6 +4,7 @@ import { useVirtualizer } from '@tanstack/react-virtual'
 import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react'
 import { withdrawnPages, type Beside } from '@/core/plan'
 import { findPage, homePage, pagesOf, type PageId, type SiteDocument } from '@/core/site'
+import { isPressed } from '../keys/pressed'
 import { useJob, useJobStore } from '../job/job-context'
 import { useGripSensors } from '../parts/use-grip-sensors'
 import { COLUMNS, PageRow } from './page-row'
@@ -54,13 +55,13 @@ export function PageTable({ inHand, live, acts, onHold, onRemove }: Props) {
       const order = pagesOf(store.getState().document).map((page) => page.id)
       const here = order.indexOf(id)
       const step = ({ ArrowUp: 'up', ArrowDown: 'down', ArrowRight: 'in', ArrowLeft: 'out' } as const)[event.key]
-      if (event.altKey) {
-        if (!step) return false
+      if (isPressed(event, 'movePage') && step) {
         focusNext.current = id
         acts.step(id, step)
         return true
       }
-      if (event.key === 'Delete') onRemove(id)
+      if (event.altKey || event.ctrlKey || event.metaKey) return false
+      if (isPressed(event, 'removePage')) onRemove(id)
       else if (event.key === 'ArrowDown') goTo(order[here + 1])
       else if (event.key === 'ArrowUp') goTo(order[here - 1])
       else if (event.key === 'Home') goTo(order[0])

@@ -1,11 +1,13 @@
 'use client'
-import { useCallback, useEffect, useMemo, useState } from 'react'
+import { useCallback, useMemo, useState } from 'react'
 import { pageTexts } from '@/core/fill'
 import { findPageByPath, type PublishedPath } from '@/core/pages'
 import { findPage, homePage, pagesOf, type PageId, type SectionId, type SiteDocument } from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
 import { jobSource } from '../job/job-source'
 import { Boundary } from '../parts/boundary'
+import { KeyHints } from '../keys/key-hints'
+import { useKey } from '../keys/use-key'
 import { SheetRow } from '../sheets/sheet-row'
 import type { SectionEvents } from '../sheets/section-hands'
 import type { SheetName } from '../sheets/widths'
@@ -68,7 +70,7 @@ export function PagesStage({ live: liveDocument, published, origin }: Props) {
     },
     [acts],
   )
-  useAllPagesKey(() => open({ type: below.type === 'all' ? 'page' : 'all' }))
+  useKey('allPages', () => open({ type: below.type === 'all' ? 'page' : 'all' }))
   const isAsked = useJob((s) => asked !== null && findPage(s.document, asked) !== null)
   return (
     <main className="flex min-h-0 flex-1 flex-col px-4 pt-3">
@@ -130,9 +132,9 @@ export function PagesStage({ live: liveDocument, published, origin }: Props) {
           )}
         </Boundary>
       </div>
-      <p className="-mx-4 shrink-0 border-t border-seam bg-cloth px-4 py-1 font-mono text-xs text-soft">
-        ↑ ↓ next · Alt+↑ ↓ ← → move · Enter rename · Del take out · n new section · c cut · a all pages · Ctrl+Z undo
-      </p>
+      <div className="-mx-4 shrink-0">
+        <KeyHints names={['movePage', 'renamePage', 'allPages']} />
+      </div>
     </main>
   )
 }
@@ -171,19 +173,4 @@ function PageSheets({ view, name, page, chosen, onChoose, onGo }: SheetsProps) {
     },
   }
   return <SheetRow source={source} sheets={SHEETS} label={name} events={null} onGo={onGo} sections={sections} section={chosen} />
-}
-
-/** One key shows all pages side by side, wherever nothing is typed. */
-function useAllPagesKey(toggle: () => void): void {
-  useEffect(() => {
-    const press = (event: globalThis.KeyboardEvent): void => {
-      const target = event.target as HTMLElement
-      if (event.key !== 'a' || event.ctrlKey || event.metaKey || event.altKey) return
-      if (target.closest('input, textarea, select, [contenteditable], [role="menu"]')) return
-      event.preventDefault()
-      toggle()
-    }
-    window.addEventListener('keydown', press)
-    return () => window.removeEventListener('keydown', press)
-  })
 }

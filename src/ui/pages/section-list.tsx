@@ -14,6 +14,7 @@ import {
   type SectionIn,
   type Side,
 } from '@/core/site'
+import { isPressed } from '../keys/pressed'
 import { useJob, useJobStore } from '../job/job-context'
 import { count } from '../parts/words'
 import { SectionBar } from './section-bar'
@@ -97,19 +98,19 @@ export function SectionList({ page, chosen, onChoose, onAdd, onHold }: Props) {
     if (column) onAdd({ in: column.place, after: sectionsIn(document, column.place).at(-1)?.id ?? null })
   }
   const press = (event: KeyboardEvent<HTMLElement>, id: SectionId): void => {
-    if (event.target !== event.currentTarget || event.ctrlKey || event.metaKey) return
+    if (event.target !== event.currentTarget) return
     const at = sections.findIndex((s) => s.id === id)
     const by = ({ ArrowUp: -1, ArrowDown: 1 } as const)[event.key]
-    if (event.altKey && by) move(id, by)
-    else if (by) {
+    if (isPressed(event, 'moveSection') && by) move(id, by)
+    else if (by && !event.altKey && !event.ctrlKey && !event.metaKey) {
       const next = sections[at + by]
       if (!next) return
       focusNext.current = next.id
       onChoose(event.shiftKey ? [...new Set([...here, next.id])] : [next.id])
-    } else if (event.key === ' ') choose(id, true)
-    else if (event.key === 'Delete') remove(here.includes(id) ? here : [id])
-    else if (event.key === 'n') add(id)
-    else if (event.key === 'c') list.current?.parentElement?.querySelector<HTMLElement>('[data-cut]')?.click()
+    } else if (isPressed(event, 'chooseSection')) choose(id, true)
+    else if (isPressed(event, 'removeSection')) remove(here.includes(id) ? here : [id])
+    else if (isPressed(event, 'addSection')) add(id)
+    else if (isPressed(event, 'alterSection')) list.current?.parentElement?.querySelector<HTMLElement>('[data-cut]')?.click()
     else return
     event.preventDefault()
   }

@@ -65,6 +65,7 @@ export function usePublishing(
   const job = useJob((s) => s.id)
   const saved = useJob((s) => s.saveState === 'saved')
   const revision = useJob((s) => s.revision)
+  const publications = useJob((s) => s.publications)
   const [made, setMade] = useState<Plan | null>(null)
   const [progress, setProgress] = useState<Progress | null>(null)
   const [fault, setFault] = useState<string | null>(null)
@@ -121,7 +122,8 @@ export function usePublishing(
 
   useEffect(() => {
     if (saved && isMeasured) void prepare()
-  }, [prepare, saved, revision, isMeasured, menu, holds, page])
+    // What somebody else has published changes what is left to publish.
+  }, [prepare, saved, revision, isMeasured, menu, holds, page, publications])
 
   const put = async (
     input: { revision: number; page?: string; note: string } | { release: string } | { withdraw: true },

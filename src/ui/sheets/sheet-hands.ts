@@ -1,6 +1,6 @@
 import { inOneLine } from '@/core/fill'
-import { own } from '@/core/own'
 import type { Place, RichText, SlotValue } from '@/core/site'
+import { keyPressed } from '../keys/pressed'
 import type { WordEditor } from '../words/word-editor'
 
 export type SheetCommand =
@@ -191,18 +191,14 @@ export class SheetHands {
 
 /** What a key asks for on a sheet; Enter goes on from a place of one line, and with Ctrl from one that takes several. */
 function commandOf(event: KeyboardEvent, typing: Element | null): SheetCommand | null {
-  const key = event.key.toLowerCase()
-  const control = event.ctrlKey || event.metaKey
-  if (event.key === 'F8') return event.shiftKey ? 'previousLeftover' : 'nextLeftover'
-  if (control && key === 'z') return event.shiftKey ? 'redo' : 'undo'
-  if (control && key === 'y') return 'redo'
-  if (control && key === 'h') return 'find'
-  if (event.altKey) return own(ALT_KEYS, key) ?? null
-  if (event.key !== 'Enter' || !typing || (typing.hasAttribute('data-rich') && !control)) return null
-  return event.shiftKey ? 'up' : 'down'
+  const command = keyPressed(event, COMMANDS)
+  if (command) return command
+  const step = keyPressed(event, ['down', 'up'])
+  const isWithin = typing !== null && (!typing.hasAttribute('data-rich') || event.ctrlKey || event.metaKey)
+  return isWithin ? step : null
 }
 
-const ALT_KEYS: Readonly<Record<string, SheetCommand>> = { k: 'keep', n: 'spare', d: 'designs', l: 'near' }
+const COMMANDS = ['nextLeftover', 'previousLeftover', 'undo', 'redo', 'find', 'keep', 'spare', 'designs', 'near'] as const
 
 function readTyped(element: Element, place: Place): SlotValue | string {
   const text = (element.textContent ?? '').replace(/\s/g, ' ')

@@ -4,6 +4,7 @@ import { useEffect, useRef, useState, type KeyboardEvent } from 'react'
 import { isWithin, type Candidate, type Narrowing } from '@/core/choice'
 import { factsOf, homePage } from '@/core/site'
 import { editTo, startOver } from '@/core/wear'
+import { isPressed } from '../keys/pressed'
 import { BLANK } from '../parts/suited-template'
 import { useJob, useJobStore } from '../job/job-context'
 import { Button } from '../parts/button'
@@ -48,11 +49,11 @@ export function AllTemplates({ all, marked, onMark, lastSeen }: Props) {
     const rows = [...(list.current?.querySelectorAll<HTMLElement>(':scope > li > article') ?? [])]
     const step = { ArrowDown: 1, ArrowUp: -1 }[event.key]
     if (step) rows[rows.indexOf(event.currentTarget) + step]?.focus()
-    else if (event.key === 'Enter') go('particulars', id)
-    else if (event.key === 'w') go('walk', id)
-    else if (event.key === 'p') go('put-on', id)
-    else if (event.key === 'f') onMark(id)
-    else if (event.key === 'b') toggleBeside(id)
+    else if (isPressed(event, 'templateDetails')) go('particulars', id)
+    else if (isPressed(event, 'walkTemplate')) go('walk', id)
+    else if (isPressed(event, 'putOn')) go('put-on', id)
+    else if (isPressed(event, 'favourite')) onMark(id)
+    else if (isPressed(event, 'compare')) toggleBeside(id)
     else return
     event.preventDefault()
   }

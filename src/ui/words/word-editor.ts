@@ -6,6 +6,7 @@ import type { ChipFact, LinkTarget, RichText } from '@/core/site'
 import { wordExtensions } from './extensions'
 import { pasteableHtml, richFromPasted } from './pasted'
 import { documentOfRich, richOfDocument } from './rich-document'
+import { keyPressed } from '../keys/pressed'
 
 export type WordSettings = {
   /** The element that is typed in; it is given back empty. */
@@ -99,10 +100,10 @@ export class WordEditor {
   }
 
   private key(event: KeyboardEvent): boolean {
-    const isAway = event.key === 'F10' || (event.key.toLowerCase() === 'k' && (event.ctrlKey || event.metaKey))
-    if (isAway) this.readSelection()
-    if (event.key === 'F10' && event.altKey && this.goToBar) this.goToBar()
-    else if (event.key.toLowerCase() === 'k' && (event.ctrlKey || event.metaKey) && this.onLink) this.onLink()
+    const name = keyPressed(event, ['wordBar', 'link'])
+    if (name) this.readSelection()
+    if (name === 'wordBar' && this.goToBar) this.goToBar()
+    else if (name === 'link' && this.onLink) this.onLink()
     else return false
     event.preventDefault()
     return true
