@@ -12,7 +12,8 @@ import { getRelease } from '../store/releases'
 
 /** How often a notice is sent before it waits for the next release; how long is waited between two tries, at first and at most, in ms. */
 export const MOST_TRIES = 16
-const AGAIN_MS = 20_000
+/** How soon a search engine that did not answer is told again, in ms; then ever less often. `INSTANT_FIT_NOTICES_AGAIN` says it in seconds. */
+const againMs = (): number => 1000 * (Number(process.env.INSTANT_FIT_NOTICES_AGAIN) || 20)
 const MOST_MS = 3_600_000
 const QUIET_MS = 15_000
 
@@ -64,7 +65,7 @@ function listedIn(publication: Publication): Listed {
 
 /** One look at what is to be told at a time: nothing is sent twice. */
 type Telling = { readonly queue: PQueue; timer: NodeJS.Timeout | null; afterMs: number }
-const telling = (): Telling => kept('telling', () => ({ queue: new PQueue({ concurrency: 1 }), timer: null, afterMs: AGAIN_MS }))
+const telling = (): Telling => kept('telling', () => ({ queue: new PQueue({ concurrency: 1 }), timer: null, afterMs: againMs() }))
 
 /** Tells what is not told yet, ever less often while nobody takes it. */
 export function tellSoon(afterMs: number = telling().afterMs): void {
@@ -74,7 +75,7 @@ export function tellSoon(afterMs: number = telling().afterMs): void {
     state.timer = null
     void state.queue.add(tellOpen).then(
       (isDone) => {
-        state.afterMs = isDone ? AGAIN_MS : Math.min(MOST_MS, state.afterMs * 2)
+        state.afterMs = isDone ? againMs() : Math.min(MOST_MS, state.afterMs * 2)
         if (!isDone) tellSoon()
       },
       (error: unknown) => console.error('Search engines could not be told', error),
