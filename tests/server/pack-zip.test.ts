@@ -1,4 +1,4 @@
-import { readdirSync } from 'node:fs'
+import { readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import path from 'node:path'
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
 import { beforeAll, expect, test } from 'vitest'
@@ -12,13 +12,19 @@ let headers: Headers
 let bring: typeof import('../../src/app/api/packs/route')
 let take: typeof import('../../src/app/api/packs/[template]/route')
 let packs: typeof import('../../src/server/packs/packs')
+let parse: typeof import('../../src/server/packs/parse-folder')
+let shipped: typeof import('../../src/server/packs/library')
+let library: typeof import('../../src/app/api/library/[version]/route')
 beforeAll(async () => {
   data = ownDataFolder()
   headers = (await someoneHere()).headers
-  ;[bring, take, packs] = await Promise.all([
+  ;[bring, take, packs, parse, shipped, library] = await Promise.all([
     import('../../src/app/api/packs/route'),
     import('../../src/app/api/packs/[template]/route'),
     import('../../src/server/packs/packs'),
+    import('../../src/server/packs/parse-folder'),
+    import('../../src/server/packs/library'),
+    import('../../src/app/api/library/[version]/route'),
   ])
 })
 
@@ -72,6 +78,49 @@ test('a pack written by hand after the document is brought in, and its design is
   expect(again.problem!.faults).toEqual([
     { file: 'byhand/template.json', line: 0, fault: 'There is a template “byhand” here already. Give the folder another name.' },
   ])
+})
+
+test('what the build parsed of the shipped templates is what their files say', async () => {
+  const { library, faults } = await parse.parseFolder(path.join(import.meta.dirname, '..', '..', 'templates'), shipped.EMPTY_LIBRARY)
+  expect(faults).toEqual([])
+  expect(JSON.parse(JSON.stringify(library))).toEqual(shipped.readShipped().library)
+  expect(Object.keys(library.assets).length).toBeGreaterThan(20)
+})
+
+test('what was parsed of a pack is kept, and parsed anew where it is torn, made by an earlier version, or gone', async () => {
+  const folder = path.join(data, 'packs', 'byhand')
+  const name = (): string => readdirSync(folder).find((file) => file.startsWith('.parsed-')) ?? 'none'
+  const whole = readFileSync(path.join(folder, name()), 'utf8')
+  const was = name()
+  const spoil: readonly (() => void)[] = [
+    () => writeFileSync(path.join(folder, was), whole.slice(0, -20)),
+    () => renameSync(path.join(folder, was), path.join(folder, was.replace(/^\.parsed-\w+-/, '.parsed-0123456789abcdef-'))),
+    () => rmSync(path.join(folder, was)),
+  ]
+  for (const act of spoil) {
+    act()
+    packs.forgetPacks()
+    expect(packs.pack().templates.byhand).toBeUndefined()
+    await packs.parseStalePacks()
+    expect(packs.pack().templates.byhand?.name).toBe(JSON.parse(whole).pack.templates.byhand.name)
+    expect(name()).toBe(was)
+    expect(readFileSync(path.join(folder, was), 'utf8')).toBe(whole)
+  }
+  // What is sound is let be.
+  const before = statSync(path.join(folder, was)).mtimeMs
+  await packs.parseStalePacks()
+  expect(statSync(path.join(folder, was)).mtimeMs).toBe(before)
+})
+
+test('all templates come as one thing under the name that they have as they are, to be kept for ever', async () => {
+  const ask = (version: string): Promise<Response> =>
+    library.GET(new Request('http://app/', { headers }), { params: Promise.resolve({ version }) })
+  const reply = await ask(packs.libraryVersion())
+  expect(reply.headers.get('cache-control')).toContain('immutable')
+  const { pack, assets } = (await reply.json()) as ReturnType<typeof packs.library>
+  expect(Object.keys(pack.templates)).toContain('byhand')
+  expect(Object.keys(assets)).toContain('tallow/front-door.jpg')
+  expect((await ask('0123456789abcdef')).status).toBe(404)
 })
 
 test('a pack with faults is refused with every fault by file and line, and nothing of it is kept', async () => {

@@ -28,13 +28,13 @@ export function LogoOnDark({ job, logo, onDark, onLogos }: Props) {
   }, [])
   const [busy, setBusy] = useState(false)
   const [fault, setFault] = useState<string | null>(null)
-  const make = async (from: AssetInfo, colour: string, use: (made: AssetInfo) => void): Promise<void> => {
+  const make = async (from: AssetInfo, colour: string, take: (made: AssetInfo) => void): Promise<void> => {
     setBusy(true)
     setFault(null)
     try {
       const { asset } = await postJson<{ asset: AssetInfo }>('/api/assets/one-colour', { asset: from.id, colour, job })
       // Another logo may have been chosen meanwhile; what was made from the old one is not for it.
-      if (isHere.current) use(asset)
+      if (isHere.current) take(asset)
     } catch (error) {
       setFault(error instanceof ApiError ? error.message : 'It could not be made. Try again.')
     } finally {

@@ -46,6 +46,8 @@ const AGAIN_MS = 10_000
  * time is taken for gone; should it live after all, what both send is written once.
  */
 export function byAsking(channel: Pick<BroadcastChannel, 'postMessage' | 'addEventListener' | 'removeEventListener'>): TabLife {
+  // A channel is of one origin by itself.
+  // oxlint-disable-next-line unicorn/require-post-message-target-origin
   const say = (said: Said): void => channel.postMessage(said)
   const lives = (tab: string): Promise<boolean> =>
     new Promise((resolve) => {

@@ -58,6 +58,8 @@ export function RichCell({ label, rich, allowed, language, leftover, chip, onCha
     open.current = words
     hand.setState({ words, spot: 'ledger' })
   }
+  // Only as the cell goes.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
   useEffect(() => () => close(), [])
   return (
     <div

@@ -1,4 +1,4 @@
-import pLimit from 'p-limit'
+import PQueue from 'p-queue'
 import type { FilesThere, FileThere } from '../../../core/release'
 
 /** How many folders are listed at a time. */
@@ -9,10 +9,10 @@ export type Entry = FileThere & { readonly name: string; readonly is: 'file' | '
 
 /** Every file under a folder, by its path from there, where a server lists folder by folder; '' is the outermost. */
 export async function filesIn(under: string, list: (folder: string) => Promise<readonly Entry[]>): Promise<FilesThere> {
-  const limit = pLimit(AT_ONCE)
+  const queue = new PQueue({ concurrency: AT_ONCE })
   const found = new Map<string, FileThere>()
   const walk = async (folder: string): Promise<void> => {
-    const entries = await limit(() => list([under, folder].filter((part) => part !== '').join('/')))
+    const entries = await queue.add(() => list([under, folder].filter((part) => part !== '').join('/')))
     const folders: string[] = []
     for (const { name, is, bytes, at } of entries) {
       if (name === '.' || name === '..') continue
