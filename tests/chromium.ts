@@ -1,6 +1,6 @@
 /**
- * How Chromium is started for tests, pictures and figures: Debian's own, the same engine without the parts that draw a browser's window, and
- * nothing of it asks the network.
+ * How Chromium is started for tests, pictures and figures: Debian's own, the same engine without the parts that draw a browser's window,
+ * and nothing of it asks the network.
  */
 export const CHROMIUM = {
   executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell',

@@ -63,7 +63,8 @@ function answer({ pathname, search }: URL, referer: string, response: ServerResp
   const size = /\.(webp|jpe?g|png|svg)$/.test(path) ? sizeAt(path, referer) : null
   if (!size) return void response.writeHead(404).end()
   const { width, height } = size
-  const drawn = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}"><rect width="${width}" height="${height}" fill="#b9a58a"/></svg>`
+  const box = `width="${width}" height="${height}"`
+  const drawn = `<svg xmlns="http://www.w3.org/2000/svg" ${box}><rect ${box} fill="#b9a58a"/></svg>`
   response.writeHead(200, { 'content-type': 'image/svg+xml', ...FOR_EVER }).end(drawn)
 }
 

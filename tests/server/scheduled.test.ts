@@ -108,7 +108,7 @@ test('what is scheduled goes out at its time as it was, and nothing before', asy
   expect(view.publishView(job, destination).releases[0]).toMatchObject({ note: 'For the opening', live: true })
 })
 
-test('what cannot go out says why, is tried again ever less often and in the end not any more, and can be taken off the schedule', async () => {
+test('what cannot go out says why, is tried again ever less often, in the end not any more, and can be cancelled', async () => {
   await schedule(HOUR_MS)
   writeFileSync(folder, 'a file where the folder is to be')
   let at = Date.now() + 2 * HOUR_MS
