@@ -12,7 +12,7 @@ import { getRelease } from '../store/releases'
 
 /** How often a notice is sent before it waits for the next release; how long is waited between two tries, at first and at most, in ms. */
 export const MOST_TRIES = 16
-/** How soon a search engine that did not answer is told again, in ms; then ever less often. `INSTANT_FIT_NOTICES_AGAIN` says it in seconds. */
+/** How soon one that did not answer is told again, in ms; then ever less often. `INSTANT_FIT_NOTICES_AGAIN` says it in seconds. */
 const againMs = (): number => 1000 * (Number(process.env.INSTANT_FIT_NOTICES_AGAIN) || 20)
 const MOST_MS = 3_600_000
 const QUIET_MS = 15_000

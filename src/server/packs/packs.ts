@@ -33,7 +33,10 @@ export function forgetPacks(): void {
   forget('packs')
 }
 
-/** Has packs that an earlier version parsed, or whose parsed form is torn, parsed anew. One that is not sound any more is left out, and told of. */
+/**
+ * Has packs that an earlier version parsed, or whose parsed form is torn, parsed anew. One that is not sound any more is left out, and
+ * told of.
+ */
 export async function parseStalePacks(): Promise<void> {
   for (const folder of broughtFolders(dataFolder('packs')).filter((one) => readBrought(one) === null)) {
     const name = folder.split('/').at(-1) ?? ''

@@ -13,7 +13,7 @@ export function KeyHelp({ here }: { readonly here: readonly KeyPlace[] }) {
   return (
     <Dialog.Root open={isOpen} onOpenChange={setOpen}>
       <Dialog.Trigger
-        className="flex min-w-6 items-center justify-center rounded-sm border border-clear px-1.5 text-sm text-soft hover:border-seam hover:bg-table"
+        className="flex min-w-6 items-center rounded-sm border border-clear px-1.5 text-sm text-soft hover:border-seam hover:bg-table"
         title="All keys (?)"
         aria-label="All keys"
       >
