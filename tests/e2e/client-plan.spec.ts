@@ -1,7 +1,7 @@
 import { expect, test, type Locator, type Page } from './test'
 import { publish } from '../../scripts/seed'
 import { askApp, doorOf } from '../door'
-import { APP, makeJob, saved, siteUrl } from './screen'
+import { choose, APP, makeJob, saved, siteUrl } from './screen'
 
 const row = (page: Page, name: string): Locator => page.getByRole('row', { name: new RegExp(`^${name}`) })
 const sections = (page: Page): Locator => page.getByRole('list', { name: 'Sections' }).getByRole('group')
@@ -50,13 +50,14 @@ test('five pages become nine on two levels, one of them copied, with sections dr
   await expect(page.getByRole('heading', { name: '5 pages' })).toBeVisible()
   const does = operator(page)
 
-  await does.on(page.getByRole('button', { name: 'Paste an outline' }))
+  await does.on(page.getByRole('button', { name: 'Site', exact: true }))
+  await does.on(page.getByRole('menuitem', { name: 'Paste an outline' }))
   await does.type(page.getByLabel('A line a page'), 'Kitchens\n  Painted\n  Oak')
   await does.on(page.getByRole('button', { name: 'Add 3 pages' }))
   await expect(page.getByRole('heading', { name: '8 pages' })).toBeVisible()
   await does.on(row(page, 'Oak'))
-  await does.on(page.getByRole('button', { name: 'Copy' }).first())
-  await does.on(page.getByRole('menuitem', { name: 'With everything in it' }))
+  await does.on(page.getByRole('button', { name: 'Page', exact: true }))
+  await does.on(page.getByRole('menuitem', { name: 'Duplicate with everything in it' }))
   await expect(row(page, 'Oak 2')).toBeFocused()
   await does.press('F2')
   await does.type(page.getByRole('textbox', { name: 'Name' }), 'Reclaimed')
@@ -82,9 +83,9 @@ test('five pages become nine on two levels, one of them copied, with sections dr
     await expect(sections(page).and(page.locator('[aria-label*="chosen"]'))).toHaveAttribute('aria-label', new RegExp(`^${kind}`))
     await expect(sections(page)).toHaveCount(before - dropped + 1)
   }
-  await does.on(page.getByRole('group', { name: 'Sections chosen' }).getByRole('button', { name: 'Keep' }))
+  await does.on(page.getByRole('group', { name: 'Sections chosen' }).getByRole('button', { name: 'Keep a copy…' }))
   await does.type(page.getByRole('textbox', { name: 'Name' }), 'How a kitchen goes')
-  await does.on(page.getByRole('button', { name: 'Keep for every job' }))
+  await does.on(page.getByRole('button', { name: 'Keep a copy for every job' }))
   await expect(page.getByText('“How a kitchen goes” is kept')).toBeVisible()
   await saved(page)
 
@@ -117,7 +118,7 @@ test('what is published of one page, and of a section on two pages, is what the 
   await page.goto(`${APP}/jobs/${job}/pages`)
   await row(page, 'About').click()
   await sections(page).nth(1).click()
-  await page.getByRole('group', { name: 'Sections chosen' }).getByRole('button', { name: 'Copy' }).click()
+  await page.getByRole('group', { name: 'Sections chosen' }).getByRole('button', { name: 'Duplicate' }).click()
   await page.getByRole('menuitem', { name: 'The same one on Contact' }).click()
   await expect(sections(page).nth(1)).toHaveAttribute('aria-label', /, on 2 pages/)
   const shared = await page
@@ -134,8 +135,7 @@ test('what is published of one page, and of a section on two pages, is what the 
     await site.goto(siteUrl('one-and-only') + path)
     await expect(site.getByRole('heading', { name: shared!.trim() })).toHaveCount(1)
   }
-  await page.getByRole('button', { name: 'Addresses' }).click()
-  await page.getByRole('checkbox', { name: 'One page' }).check()
+  await choose(page, 'Site', 'One-page site')
   await expect(row(page, 'Services')).toContainText('/#services')
   await saved(page)
   await publish(door, job, 'one-and-only')

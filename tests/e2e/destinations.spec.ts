@@ -171,7 +171,7 @@ test('a site goes to a client’s server by SFTP, again with what changed alone,
   await expect(form.getByRole('textbox', { name: 'Password' })).toHaveValue('')
   await form.getByLabel('Server', { exact: true }).fill('localhost')
   await form.getByRole('button', { name: 'Test the connection' }).click()
-  await expect(form.getByRole('alert')).toContainText('Type what lets us in again')
+  await expect(form.getByRole('alert')).toContainText('Type the password or key again')
   await form.getByLabel('Server', { exact: true }).fill('127.0.0.1')
   await form.getByLabel('What you call it').fill('Their own server')
   await form.getByRole('button', { name: 'Test the connection' }).click()

@@ -142,7 +142,7 @@ test('a range is chosen with Shift, filled down, emptied and kept, each as one g
   await cell(page, 'Services: 1 title').click()
   await cell(page, 'Services: 3 title').click({ modifiers: ['Shift'] })
   await bar.getByRole('button', { name: 'Keep or confirm' }).click()
-  await expect(page.getByText('Settled 2 places.')).toBeVisible()
+  await expect(page.getByText('2 places kept or confirmed.')).toBeVisible()
   await expect(cell(page, 'Services: 1 title')).toHaveValue('Soles')
   await expect(cell(page, 'Services: 2 title')).not.toHaveValue('')
   await bar.getByRole('button', { name: 'Not needed' }).click()

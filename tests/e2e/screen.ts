@@ -96,3 +96,12 @@ export function askHost(site: string, path: string, options: Ask = {}): Promise<
       .end()
   })
 }
+
+/** Chooses from a list that a button opens. */
+export async function choose(page: Page, menu: string, item: string | RegExp): Promise<void> {
+  await page.getByRole('button', { name: menu, exact: true }).click()
+  await page
+    .getByRole('menuitem', { name: item })
+    .or(page.getByRole('menuitemcheckbox', { name: item }))
+    .click()
+}

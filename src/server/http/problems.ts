@@ -27,7 +27,7 @@ export const PROBLEMS = {
   },
   notAllowed: { status: 403, sentence: () => 'You may look at this and not change it. Ask whoever invited you.' },
   signInWrong: { status: 401, sentence: () => 'No account has this email and password. Look at both again.' },
-  passwordWrong: { status: 422, sentence: () => 'That is not your password now. Type it again.' },
+  passwordWrong: { status: 422, sentence: () => 'This is not your current password. Type it again.' },
   tooManyGuesses: { status: 429, sentence: (d) => `That was wrong several times. Wait ${d.wait}, then try again.` },
   startedAlready: { status: 409, sentence: () => 'Somebody has an account here already. Sign in, or be invited.' },
   passGone: {
@@ -51,12 +51,22 @@ export const PROBLEMS = {
   },
   jobDamaged: {
     status: 500,
-    sentence: () => 'What is kept of this job cannot be read. Nothing of it was changed; the other jobs are not touched by it.',
+    sentence: () =>
+      'The saved data of this job cannot be read. Nothing was changed, and other jobs are safe. Ask the owner to run Check and repair ' +
+      'under Account.',
   },
   editRefused: { status: 422, sentence: (d) => `A change could not be kept: ${d.why}.` },
-  rowDiffers: { status: 409, sentence: () => 'A change came twice under one name, and not the same both times. The first stands.' },
-  takenBackAlready: { status: 409, sentence: () => 'That was taken back already.' },
-  workedOnSince: { status: 409, sentence: () => 'That cannot be taken back: something made later stands on it.' },
+  rowDiffers: {
+    status: 409,
+    sentence: () =>
+      'This change reached the server twice, in two versions. The first was saved. Compare it with your words here and copy what is ' +
+      'missing.',
+  },
+  takenBackAlready: { status: 409, sentence: () => 'This was undone already.' },
+  workedOnSince: {
+    status: 409,
+    sentence: () => 'This cannot be undone, because a later change depends on it. Undo the later change first.',
+  },
   pageNotAlone: { status: 409, sentence: (d) => `This page cannot go out alone: ${d.why}. Publish all that has changed.` },
   designUnknown: {
     status: 422,
@@ -188,7 +198,7 @@ export const PROBLEMS = {
   },
   secretWanted: {
     status: 409,
-    sentence: () => 'Type what lets us in again: what is kept goes only to the server that it was given for, under the same user name.',
+    sentence: () => 'Type the password or key again. The saved one is only sent to the server and user name it was saved for.',
   },
   domainWrong: { status: 422, sentence: (d) => `${d.fault}` },
   domainTaken: { status: 409, sentence: (d) => `${d.name} is the domain of another job here. Let it go there first.` },
@@ -206,8 +216,8 @@ export const PROBLEMS = {
   filesInTheWay: {
     status: 409,
     sentence: (d) =>
-      `On ${d.where} files that are not this site’s stand where its own go: ${d.paths}. ${d.seen} Look at what will change, and ` +
-      'say there whether they may be replaced.',
+      `${d.where} already has files with the same names that are not from this site: ${d.paths}. ${d.seen} Under What will change, ` +
+      'decide whether to replace them.',
   },
   contentGone: {
     status: 500,
@@ -217,7 +227,8 @@ export const PROBLEMS = {
   },
   databaseLocked: {
     status: 503,
-    sentence: () => 'Another program holds the database, so nothing can be saved just now. End it, and what waits is saved.',
+    sentence: () =>
+      'Another program is using the database, so nothing can be saved. Close that program; your waiting changes are then saved.',
   },
   databaseDamaged: {
     status: 503,

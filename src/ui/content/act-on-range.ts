@@ -5,13 +5,13 @@ import { notice } from '../parts/notice'
 import { count } from '../parts/words'
 
 export type RangeAct = 'fillDown' | 'empty' | 'settle'
-const DID: Readonly<Record<RangeAct, string>> = { fillDown: 'Filled', empty: 'Emptied', settle: 'Settled' }
+const DID: Readonly<Record<RangeAct, string>> = { fillDown: 'filled', empty: 'emptied', settle: 'kept or confirmed' }
 
 /** Does one thing with all chosen places, as one gesture. */
 export function actOnRange(store: JobStore, chosen: readonly Listed[], act: RangeAct): void {
   const edits = editsOf(store, chosen, act)
   const gesture = edits.length === 0 ? null : store.apply({ type: 'batch', edits })
-  if (gesture) notice(`${DID[act]} ${count(edits.length, 'place')}.`, 'Undo', () => void store.undo(gesture))
+  if (gesture) notice(`${count(edits.length, 'place')} ${DID[act]}.`, 'Undo', () => void store.undo(gesture))
 }
 
 function editsOf(store: JobStore, chosen: readonly Listed[], act: RangeAct): readonly EditStep[] {

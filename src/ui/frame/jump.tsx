@@ -7,7 +7,8 @@ import { findAmong, folded, jumpTargets, type JumpTarget } from '@/core/plan'
 import { placeKey } from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
 import { capital } from '../parts/words'
-import { useKey } from '../keys/use-key'
+import { keyWords } from '../keys/key-words'
+import { useIsApple, useKey } from '../keys/use-key'
 import type { OtherJob } from './other-job'
 
 /** One thing that can be gone to or done. */
@@ -117,6 +118,7 @@ function useGoals(jobs: readonly OtherJob[]): Goals {
   const router = useRouter()
   const store = useJobStore()
   const id = useJob((s) => s.id)
+  const isApple = useIsApple()
   return useMemo(() => {
     const { pack, document } = store.getState()
     const to = (path: string) => (): void => router.push(`/jobs/${id}/${path}`)
@@ -144,16 +146,16 @@ function useGoals(jobs: readonly OtherJob[]): Goals {
         .filter((job) => job.id !== id)
         .map((job) => goal('Jobs', job.id, job.name, 'job', folded(job.name), () => router.push(`/jobs/${job.id}/content`))),
       Commands: [
-        goal('Commands', 'undo', 'Undo', 'Ctrl+Z', 'undo take back', () => void store.undo()),
-        goal('Commands', 'redo', 'Redo', 'Ctrl+Shift+Z', 'redo bring back', () => void store.redo()),
+        goal('Commands', 'undo', 'Undo', keyWords('undo', isApple), 'undo take back', () => void store.undo()),
+        goal('Commands', 'redo', 'Redo', keyWords('redo', isApple), 'redo bring back', () => void store.redo()),
         goal('Commands', 'add-page', 'Add a page', 'Pages', 'add a page new', to('pages?show=add-page')),
         goal('Commands', 'outline', 'Paste an outline', 'Pages', 'paste an outline plan', to('pages?show=outline')),
         goal('Commands', 'redirects', 'Redirects', 'Pages', 'redirects addresses lead on', to('pages?show=redirects')),
-        goal('Commands', 'found', 'How a page is found', 'Pages', 'found search results shared card verification', to('pages?show=found')),
-        goal('Commands', 'done', 'What was done', 'History', 'history what was done who log', to('history')),
+        goal('Commands', 'found', 'Search & share', 'Pages', 'found search results shared card verification', to('pages?show=found')),
+        goal('Commands', 'done', 'History', '', 'history what was done who log', to('history')),
         goal('Commands', 'account', 'Account', '', 'account password people sign out', () => router.push('/account')),
         goal('Commands', 'job', 'New job', '', 'new job client', () => router.push('/new')),
       ],
     }
-  }, [store, router, id, jobs])
+  }, [store, router, id, jobs, isApple])
 }

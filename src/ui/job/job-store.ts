@@ -50,7 +50,7 @@ export type StoreHands = {
   readonly wait?: Wait
 }
 
-const LOOKING = 'You may look at this job and not change it. Whoever invited you can let you.'
+const LOOKING = 'You can look at this job but not change it. Ask whoever invited you to make you an editor.'
 
 /** How many rows of history are held at most; older ones are fetched again when undo reaches that far. */
 const MOST_HISTORY = 500
@@ -250,19 +250,21 @@ export function createJobStore(
       const taken = target === undefined ? null : takeBack(document, rows, target)
       if (taken?.ok && target !== undefined) {
         if (passed.size > 0)
-          store.setState({ notice: 'What came last stays, since something made later stands on it; what came before it was taken back.' })
+          store.setState({ notice: 'The last change stays, because a later one depends on it. The change before it was undone.' })
         if (append(taken.edit, nanoid(10), target)) store.setState({ stepped: { place: placeOfEdit(taken.edit) } })
         return
       }
       if (taken === null || (!taken.ok && taken.problem === 'outOfReach')) {
         if (await fetchOlder().catch(() => false)) continue
-        return taken === null ? undefined : store.setState({ notice: 'That lies too far back to be taken back now.' })
+        return taken === null
+          ? undefined
+          : store.setState({ notice: 'This change is too old to undo. Open History to restore the site or one place.' })
       }
       if (named !== null) {
         const words =
           taken.ok || taken.problem === 'gone'
-            ? 'That was taken back already.'
-            : 'That cannot be taken back: something made later stands on it.'
+            ? 'This was undone already.'
+            : 'This cannot be undone, because a later change depends on it. Undo the later change first.'
         return store.setState({ notice: words })
       }
       if (target !== undefined) passed.add(target)

@@ -53,7 +53,7 @@ export const KEY_MAP = {
   chooseSection: { keys: ['Space'], does: 'Choose one more section', at: 'sections' },
   removeSection: { keys: ['Delete'], does: 'Remove the section', at: 'sections' },
   addSection: { keys: ['n'], does: 'Add a section after it', at: 'sections' },
-  alterSection: { keys: ['c'], does: 'Alter how it is cut', at: 'sections' },
+  alterSection: { keys: ['c'], does: 'Alter the section', at: 'sections' },
   templateDetails: { keys: ['Enter'], does: 'Show the details', at: 'template' },
   walkTemplate: { keys: ['w'], does: 'Walk through it', at: 'template' },
   putOn: { keys: ['p'], does: 'Put it on', at: 'template' },

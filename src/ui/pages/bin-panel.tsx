@@ -13,7 +13,7 @@ import { attempt } from './use-acts'
 
 type Reply = { readonly rows: readonly (LogRow & { readonly revision: number })[]; readonly isFirst: boolean }
 
-/** What was taken out of this job and stands nowhere now, the latest first; each comes back with everything in it. */
+/** What was removed from this job and stands nowhere now, the latest first; each comes back with everything in it. */
 export function BinPanel({ onBack, onClose }: { onBack: (of: TakenOut) => void; onClose: () => void }) {
   const store = useJobStore()
   const document = useJob((s) => s.document)
@@ -64,7 +64,7 @@ export function BinPanel({ onBack, onClose }: { onBack: (of: TakenOut) => void; 
       {rows === null && <p role="status">Looking through what was done…</p>}
       {rows !== null && found.length === 0 && (
         <p className="text-sm text-soft">
-          Nothing that was taken out is missing. Pages and sections that go lie here with everything in them, and come back with a press.
+          Nothing was removed. Pages and sections that you remove are kept here with everything in them; Restore brings them back.
         </p>
       )}
       <ul className="min-h-0 flex-1 overflow-y-auto text-sm">
@@ -74,8 +74,8 @@ export function BinPanel({ onBack, onClose }: { onBack: (of: TakenOut) => void; 
             className="flex items-center gap-3 border-b border-grid py-1"
           >
             <b dir="auto">{titleOf(one)}</b> <span className="text-soft">{whereOf(one)}</span>
-            <Button className="ms-auto" onClick={() => back(one)} aria-label={`Put ${titleOf(one)} back`}>
-              Put back
+            <Button className="ms-auto" onClick={() => back(one)} aria-label={`Restore ${titleOf(one)}`}>
+              Restore
             </Button>
           </li>
         ))}

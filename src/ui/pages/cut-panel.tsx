@@ -11,15 +11,15 @@ import { Panel } from '../parts/panel'
 
 /** How each alteration is called, and its settings; the first stands for what the design has of its own. */
 const WORDS: Readonly<Record<Alteration, readonly [name: string, own: string, settings: Readonly<Record<string, string>>]>> = {
-  above: ['Space above', 'as cut', { none: 'none', less: 'half', more: 'more' }],
-  below: ['Space below', 'as cut', { none: 'none', less: 'half', more: 'more' }],
-  heading: ['Heading', 'as cut', { smaller: 'a step smaller', larger: 'a step larger' }],
-  measure: ['Measure', 'as cut', { narrow: 'narrower', wide: 'wider' }],
-  align: ['Words', 'as cut', { start: 'at the start', center: 'in the middle', end: 'at the end' }],
-  side: ['Side', 'as cut', { other: 'the other one' }],
-  columns: ['Columns', 'as cut', { '2': '2', '3': '3', '4': '4' }],
-  frame: ['Frame', 'as cut', { '1:1': '1:1', '4:5': '4:5', '4:3': '4:3', '3:2': '3:2', '16:9': '16:9' }],
-  stagger: ['Stagger', 'as cut', { none: 'level' }],
+  above: ['Space above', 'as designed', { none: 'none', less: 'half', more: 'more' }],
+  below: ['Space below', 'as designed', { none: 'none', less: 'half', more: 'more' }],
+  heading: ['Heading', 'as designed', { smaller: 'a step smaller', larger: 'a step larger' }],
+  measure: ['Measure', 'as designed', { narrow: 'narrower', wide: 'wider' }],
+  align: ['Words', 'as designed', { start: 'at the start', center: 'in the middle', end: 'at the end' }],
+  side: ['Side', 'as designed', { other: 'the other one' }],
+  columns: ['Columns', 'as designed', { '2': '2', '3': '3', '4': '4' }],
+  frame: ['Frame', 'as designed', { '1:1': '1:1', '4:5': '4:5', '4:3': '4:3', '3:2': '3:2', '16:9': '16:9' }],
+  stagger: ['Stagger', 'as designed', { none: 'level' }],
 }
 const OWN = ''
 
@@ -39,11 +39,11 @@ export function CutButton({ sections }: { sections: readonly SectionId[] }) {
   return (
     <Popover.Root>
       <Popover.Trigger className={buttonClass('quiet')} disabled={sections.length === 0} data-cut title="Space, heading, columns… (c)">
-        Cut
+        Alter
         {altered > 0 && <span className="font-mono text-xs">{altered}</span>}
       </Popover.Trigger>
-      <Panel align="end" collisionPadding={16} sideOffset={2} className="grid gap-1.5 p-3" aria-label="Cut">
-        {choices.length === 0 && <p className="text-sm text-soft">This design can be cut in no other way.</p>}
+      <Panel align="end" collisionPadding={16} sideOffset={2} className="grid gap-1.5 p-3" aria-label="Alter">
+        {choices.length === 0 && <p className="text-sm text-soft">This design cannot be altered.</p>}
         {choices.map(({ part, settings, value }) => {
           const [name, usual, words] = WORDS[part]
           return (

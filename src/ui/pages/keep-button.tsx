@@ -40,7 +40,7 @@ export function KeepButton({ section: id }: { section: SectionId | null }) {
       }}
     >
       <Popover.Trigger className={buttonClass('quiet')} disabled={id === null}>
-        Keep
+        Keep a copy…
       </Popover.Trigger>
       <Panel align="start" sideOffset={2} className="p-2" aria-label="Keep this section">
         <form
@@ -63,7 +63,7 @@ export function KeepButton({ section: id }: { section: SectionId | null }) {
             />
           </label>
           <button type="submit" className={buttonClass('main')}>
-            Keep for every job
+            Keep a copy for every job
           </button>
         </form>
       </Panel>

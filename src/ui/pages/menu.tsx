@@ -1,11 +1,12 @@
 'use client'
-import { ChevronDown } from 'lucide-react'
+import { Check, ChevronDown } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import { createContext, use, useRef, type ReactNode, type RefObject } from 'react'
 import { buttonClass } from '../parts/button'
 
-/** Whether an act was chosen from the list that is open. */
-const Chosen = createContext<RefObject<boolean> | null>(null)
+/** What was chosen from the list that is open: an act, or a view, which takes the focus itself. */
+type Chosen = 'act' | 'view' | null
+const ChosenContext = createContext<RefObject<Chosen> | null>(null)
 
 type Props = {
   readonly label: string
@@ -17,10 +18,12 @@ type Props = {
 
 /** A button that opens a list of acts. */
 export function Menu({ label, disabled = false, handTo, children }: Props) {
-  const chosen = useRef(false)
+  const chosen = useRef<Chosen>(null)
   const close = (event: Event): void => {
-    const next = chosen.current ? (handTo?.() ?? null) : null
-    chosen.current = false
+    const was = chosen.current
+    chosen.current = null
+    if (was === 'view') return event.preventDefault()
+    const next = was === 'act' ? (handTo?.() ?? null) : null
     if (!next) return
     event.preventDefault()
     next.focus()
@@ -38,24 +41,48 @@ export function Menu({ label, disabled = false, handTo, children }: Props) {
           onCloseAutoFocus={close}
           className="z-30 max-h-96 min-w-48 overflow-y-auto border border-ink bg-cloth py-1"
         >
-          <Chosen value={chosen}>{children}</Chosen>
+          <ChosenContext value={chosen}>{children}</ChosenContext>
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>
   )
 }
 
-export function Item({ onSelect, children }: { onSelect: () => void; children: ReactNode }) {
-  const chosen = use(Chosen)
+const LOOK = 'block max-w-80 truncate px-3 py-1.5 text-sm outline-none data-[disabled]:text-soft data-[highlighted]:bg-tape'
+
+type ItemProps = {
+  readonly onSelect: () => void
+  /** It opens a view, which takes the focus. */
+  readonly opens?: boolean
+  /** Why it cannot be chosen now; null where it can. */
+  readonly why?: string | null
+  readonly children: ReactNode
+}
+
+export function Item({ onSelect, opens = false, why = null, children }: ItemProps) {
+  const chosen = use(ChosenContext)
+  const select = (): void => {
+    if (chosen) chosen.current = opens ? 'view' : 'act'
+    onSelect()
+  }
   return (
-    <DropdownMenu.Item
-      onSelect={() => {
-        if (chosen) chosen.current = true
-        onSelect()
-      }}
-      className="block max-w-80 truncate px-3 py-1.5 text-sm outline-none data-[disabled]:text-soft data-[highlighted]:bg-tape"
-    >
+    <DropdownMenu.Item onSelect={select} disabled={why !== null} className={LOOK}>
       {children}
+      {why !== null && <span className="block text-xs">{why}</span>}
     </DropdownMenu.Item>
+  )
+}
+
+/** A choice that is on or off. */
+export function CheckItem({ checked, onCheck, children }: { checked: boolean; onCheck: (checked: boolean) => void; children: ReactNode }) {
+  return (
+    <DropdownMenu.CheckboxItem checked={checked} onCheckedChange={onCheck} className={`${LOOK} flex items-center gap-2`}>
+      <span className="flex w-4 items-center">
+        <DropdownMenu.ItemIndicator>
+          <Check size={14} aria-hidden />
+        </DropdownMenu.ItemIndicator>
+      </span>
+      {children}
+    </DropdownMenu.CheckboxItem>
   )
 }

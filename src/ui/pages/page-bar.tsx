@@ -1,9 +1,9 @@
 'use client'
 import { findPage, homePage, isHidden, pagesOf, type PageId } from '@/core/site'
 import { useJob } from '../job/job-context'
-import { Button, buttonClass } from '../parts/button'
+import { Button } from '../parts/button'
 import { count } from '../parts/words'
-import { Item, Menu } from './menu'
+import { CheckItem, Item, Menu } from './menu'
 import type { PageActs } from './use-acts'
 import type { Below } from './use-pages-stage'
 
@@ -31,52 +31,59 @@ export function PageBar({ page, below, acts, onHold, onOpen, onRemove }: Props) 
     const copied = acts.copy(page, withContent)
     if (copied !== null) onHold(copied)
   }
-  const toggle = (type: 'add-page' | 'outline' | 'all' | 'signposts' | 'redirects' | 'found' | 'untouched' | 'bin'): void =>
-    onOpen({ type: below.type === type ? 'page' : type })
+  const toggle = (type: Exclude<Below['type'], 'page' | 'add-section'>): void => onOpen({ type: below.type === type ? 'page' : type })
+  const only = pages < 2 ? 'It is the only page.' : null
   return (
     <div className="flex flex-wrap items-center gap-1 pb-2">
       <h1 className="me-2 text-xl font-bold tracking-tight">{isOne ? `${count(pages, 'page')}, on one` : count(pages, 'page')}</h1>
       <Button aria-pressed={below.type === 'add-page'} onClick={() => toggle('add-page')}>
         Add a page
       </Button>
-      <Button aria-pressed={below.type === 'outline'} onClick={() => toggle('outline')}>
-        Paste an outline
+      <Button look="quiet" disabled={only !== null} title={only ?? 'Remove the page in hand (Del)'} onClick={onRemove}>
+        Remove
       </Button>
-      <span className="mx-1 h-5 border-s border-seam" aria-hidden />
-      <Menu label="Copy" handTo={() => document.getElementById(`page-row-${page}`)}>
-        <Item onSelect={() => copy(true)}>With everything in it</Item>
-        <Item onSelect={() => copy(false)}>With the template’s content</Item>
+      <Menu label="Page" handTo={() => document.getElementById(`page-row-${page}`)}>
+        <Item onSelect={() => copy(true)}>Duplicate with everything in it</Item>
+        <Item onSelect={() => copy(false)}>Duplicate with the template’s content</Item>
+        <Item
+          onSelect={() => acts.hide(page, !isKept)}
+          why={isHome ? 'Home cannot be hidden.' : isUnderHidden ? 'It is hidden with the page over it.' : null}
+        >
+          {isKept ? 'Show' : 'Hide'}
+        </Item>
+        <Item onSelect={() => acts.home(page)} why={isHome ? 'This is home already.' : null}>
+          Make home
+        </Item>
+        <Item onSelect={() => window.open(`/window/${job}?page=${page}`, '_blank', 'noreferrer')}>Open in a new window</Item>
       </Menu>
-      <Button look="quiet" disabled={isHome || isUnderHidden} onClick={() => acts.hide(page, !isKept)}>
-        {isKept ? 'Show' : 'Hide'}
-      </Button>
-      <Button look="quiet" disabled={isHome} onClick={() => acts.home(page)}>
-        Make home
-      </Button>
-      <Button look="quiet" disabled={pages < 2} onClick={onRemove}>
-        Take out
-      </Button>
+      <Menu label="Finding">
+        <Item opens onSelect={() => toggle('found')}>
+          Search & share
+        </Item>
+        <Item opens onSelect={() => toggle('redirects')}>
+          Redirects
+        </Item>
+      </Menu>
+      <Menu label="Site">
+        <Item opens onSelect={() => toggle('outline')}>
+          Paste an outline
+        </Item>
+        <Item opens onSelect={() => toggle('untouched')}>
+          Unfilled pages and sections
+        </Item>
+        <CheckItem checked={isOne} onCheck={acts.onePage}>
+          One-page site
+        </CheckItem>
+      </Menu>
       <span className="ms-auto flex items-center">
-        <Button look="quiet" aria-pressed={below.type === 'untouched'} onClick={() => toggle('untouched')}>
-          Untouched
+        <Button look="quiet" aria-pressed={below.type === 'signposts'} onClick={() => toggle('signposts')}>
+          Menu
         </Button>
-        <Button look="quiet" aria-pressed={below.type === 'bin'} onClick={() => toggle('bin')} title="What was taken out of this job">
+        <Button look="quiet" aria-pressed={below.type === 'bin'} onClick={() => toggle('bin')} title="What was removed from this job">
           Bin
         </Button>
-        <Button look="quiet" aria-pressed={below.type === 'signposts'} onClick={() => toggle('signposts')}>
-          Menu entries
-        </Button>
-        <Button look="quiet" aria-pressed={below.type === 'redirects'} onClick={() => toggle('redirects')}>
-          Addresses
-        </Button>
-        <Button look="quiet" aria-pressed={below.type === 'found'} onClick={() => toggle('found')} title="What others show of this page">
-          Found
-        </Button>
-        <a className={buttonClass('quiet')} href={`/window/${job}?page=${page}`} target="_blank" rel="noreferrer">
-          Own window
-        </a>
         <Button look="quiet" aria-pressed={below.type === 'all'} onClick={() => toggle('all')} title="All pages side by side (a)">
-          {below.type === 'all' ? 'One page' : 'All pages'}
+          Overview
         </Button>
       </span>
     </div>

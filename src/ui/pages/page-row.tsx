@@ -24,8 +24,8 @@ export const COLUMNS =
 
 const LISTED: readonly (readonly [Listed, string])[] = [
   ['menu', 'Menu'],
-  ['foot', 'Foot'],
-  ['nowhere', 'Nowhere'],
+  ['foot', 'Footer'],
+  ['nowhere', 'no list'],
 ]
 
 type Editing = 'name' | 'label' | 'address' | 'description'
@@ -140,7 +140,7 @@ export const PageRow = memo(function PageRow({ id, index, isInHand, live, acts, 
       </div>
       <div role="gridcell">
         <select
-          aria-label={`Where ${texts.name} is listed`}
+          aria-label={`Where ${texts.name} is shown`}
           tabIndex={isInHand ? 0 : -1}
           value={page.listed}
           onChange={(event) => acts.list(id, event.target.value as Listed)}

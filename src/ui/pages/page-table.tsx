@@ -85,7 +85,7 @@ export function PageTable({ inHand, live, acts, onHold, onRemove }: Props) {
     >
       <div role="treegrid" aria-label="Pages" aria-rowcount={ids.length + 1} className="flex min-h-0 flex-1 flex-col">
         <div role="row" className={`${COLUMNS} shrink-0 gap-2 border-b border-ink px-2 pb-1 text-xs font-semibold text-soft`}>
-          {['Name', 'Menu label', 'Address', 'Listed', 'Description', 'Open', 'Weight', 'Live'].map((name, i) => (
+          {['Name', 'Menu label', 'Address', 'Shown in', 'Description', 'To do', 'Weight', 'Live'].map((name, i) => (
             <span key={name} role="columnheader" className={i > 4 ? 'text-end' : i === 0 ? 'ps-8' : 'ps-1.5'}>
               {name}
             </span>

@@ -30,7 +30,7 @@ export function RedirectsPanel({ published, origin, onClose }: Props) {
   }
   return (
     <section
-      aria-label="Addresses"
+      aria-label="Redirects"
       className="flex min-h-0 flex-1 flex-col gap-2 pb-3"
       onKeyDown={(event) => event.key === 'Escape' && onClose()}
     >
@@ -69,27 +69,13 @@ export function RedirectsPanel({ published, origin, onClose }: Props) {
           />
           Addresses follow the tree
         </label>
-        <label
-          className="flex items-center gap-1.5 text-sm"
-          title="Pages in the menu become parts of home, with a menu of places; and back"
-        >
-          <input
-            type="checkbox"
-            className="accent-ink"
-            checked={document.plan.onePage ?? false}
-            onChange={(event) =>
-              void attempt(store, { type: 'plan/set', part: 'onePage', value: event.target.checked ? true : null }, 'Not taken')
-            }
-          />
-          One page
-        </label>
         <Button look="quiet" onClick={onClose}>
           Close
         </Button>
       </form>
       {all.length === 0 ? (
         <p className="text-sm text-soft">
-          Every address that visitors have still finds its page. A page that is moved, renamed or taken out after it was published is led on
+          Every address that visitors have still finds its page. A page that is moved, renamed or removed after it was published is led on
           here by itself.
         </p>
       ) : (

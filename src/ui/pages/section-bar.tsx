@@ -146,7 +146,7 @@ export function SectionBar({ page, chosen, onAdd, onRemove, onHold, onChoose }: 
         Add
         <span className="sr-only"> a section</span>
       </Button>
-      <Menu label="Copy" disabled={isNone || isBound}>
+      <Menu label="Duplicate" disabled={isNone || isBound}>
         <Item onSelect={() => copyTo(page)}>Here, after it</Item>
         {others.map(({ id }) => (
           <Item key={id} onSelect={() => copyTo(id)}>
@@ -201,7 +201,7 @@ export function SectionBar({ page, chosen, onAdd, onRemove, onHold, onChoose }: 
       <SectionNames section={chosen.length === 1 ? (chosen[0] ?? null) : null} />
       <KeepButton section={chosen.length === 1 ? (chosen[0] ?? null) : null} />
       <Button look="quiet" disabled={isNone} onClick={onRemove}>
-        Take out
+        Remove
       </Button>
       <Button look="quiet" onClick={alternate} title="No two neighbours look the same, and the loudest stands where the call is">
         Alternate tones

@@ -72,7 +72,7 @@ export function SectionList({ page, chosen, onChoose, onAdd, onHold }: Props) {
     const at = beside.findIndex((s) => s.id === of[0])
     const next = beside.filter((s) => !of.includes(s.id))
     const isEverywhere = of.some((id) => reachOf(document, id) === 'every page')
-    const what = `${count(of.length, 'section')} taken out${isEverywhere ? ' of every page' : ''}`
+    const what = `${count(of.length, 'section')} removed${isEverywhere ? ' from every page' : ''}`
     if (
       !attemptWithUndo(
         store,

@@ -21,7 +21,7 @@ export function SectionNames({ section: id }: { section: SectionId | null }) {
         {section && (
           <>
             <div className="grid grid-cols-[7rem_1fr] items-center gap-2 text-sm">
-              <span>Called</span>
+              <span>Name</span>
               <Cell
                 label="Name of the section"
                 value={section.name ?? ''}
@@ -33,7 +33,7 @@ export function SectionNames({ section: id }: { section: SectionId | null }) {
                 }
                 onLeave={() => undefined}
               />
-              <span>Found by links as</span>
+              <span>Anchor (#)</span>
               <Cell
                 label="Name for links"
                 mono

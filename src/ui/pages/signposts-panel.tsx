@@ -31,11 +31,11 @@ export function SignpostsPanel({ onClose }: { onClose: () => void }) {
   const signposts = Object.values(document.signposts).sort(byRank)
   const add = (): void => {
     const id = `sign-${unique()}`
-    attempt(store, { type: 'signpost/set', signpost: id, value: newSignpost(document, id, 'New entry', 'menu') }, 'The entry is not added')
+    attempt(store, { type: 'signpost/set', signpost: id, value: newSignpost(document, id, 'New link', 'menu') }, 'The entry is not added')
   }
   return (
     <section
-      aria-label="Menu entries"
+      aria-label="Menu"
       className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_17rem] gap-4 pb-3"
       onKeyDown={(event) => {
         // A list that is open over it closes by itself.
@@ -44,7 +44,7 @@ export function SignpostsPanel({ onClose }: { onClose: () => void }) {
     >
       <div className="flex min-h-0 flex-col gap-2">
         <p className="flex items-center gap-2">
-          <Button onClick={add}>Add an entry</Button>
+          <Button onClick={add}>Add a menu link</Button>
           <span className="text-sm text-soft">beside the pages: an address elsewhere, a section of a page, a telephone call</span>
           <Button look="quiet" className="ms-auto" onClick={onClose}>
             Close
@@ -128,7 +128,7 @@ function SignpostRow({ sign, document, pack }: RowProps) {
       </Button>
       <span className="col-span-3 flex flex-wrap items-center gap-2 text-sm">
         <label className="flex items-center gap-1">
-          Listed
+          Shown in
           <select className={FIELD} value={sign.listed} onChange={(event) => set({ listed: event.target.value as Listed })}>
             <option value="menu">in the menu</option>
             <option value="foot">at the foot</option>

@@ -27,12 +27,12 @@ export function TakeOut({ page: id, acts, onClose }: Props) {
   const target = to !== '' && !gone.has(to) ? to : null
   return (
     <section
-      aria-label={`Take out ${name}`}
+      aria-label={`Remove ${name}`}
       className="mb-2 grid gap-2 border border-ink bg-cloth p-3 text-sm"
       onKeyDown={(event) => event.key === 'Escape' && onClose()}
     >
       <h2 ref={first} tabIndex={-1} className="justify-self-start text-base font-bold outline-none">
-        Take “<span dir="auto">{name}</span>” out?
+        Remove “<span dir="auto">{name}</span>”?
       </h2>
       {asked.links.length > 0 && (
         <p className="flex flex-wrap items-center gap-2">
@@ -73,10 +73,10 @@ export function TakeOut({ page: id, acts, onClose }: Props) {
             onClose()
           }}
         >
-          Take out
+          Remove
         </Button>
         <Button look="quiet" onClick={onClose}>
-          Leave it
+          Cancel
         </Button>
       </p>
     </section>

@@ -8,7 +8,7 @@ import { Button } from '../parts/button'
 import { capital, count } from '../parts/words'
 import { attemptWithUndo } from './use-acts'
 
-/** What still holds the template's content only, said exactly before it is taken out in one act. */
+/** What still holds the template's content only, said exactly before it is removed in one act. */
 export function UntouchedPanel({ onClose }: { onClose: () => void }) {
   const store = useJobStore()
   const document = useJob((s) => s.document)
@@ -22,7 +22,7 @@ export function UntouchedPanel({ onClose }: { onClose: () => void }) {
   const nameOf = (page: (typeof pages)[number] | null): string => (page ? pageTexts(pack, document, page).name : '')
   return (
     <section
-      aria-label="Untouched"
+      aria-label="Unfilled"
       className="flex min-h-0 flex-1 flex-col gap-2 pb-3"
       onKeyDown={(event) => event.key === 'Escape' && onClose()}
     >
@@ -34,13 +34,13 @@ export function UntouchedPanel({ onClose }: { onClose: () => void }) {
             attemptWithUndo(
               store,
               takeOutUntouched(found),
-              'Nothing is taken out',
-              `${capital(words)} taken out: they held the template’s content only.`,
+              'Nothing was removed',
+              `${capital(words)} removed: they held the template’s content only.`,
             )
             onClose()
           }}
         >
-          Take out {words || 'nothing'}
+          Remove {words || 'nothing'}
         </Button>
         <span className="text-sm text-soft">
           {words === ''

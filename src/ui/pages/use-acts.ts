@@ -111,6 +111,8 @@ function makePageActs(store: JobStore, isLive: (page: PageId) => boolean) {
     list: (id: PageId, listed: Listed) => attempt(store, { type: 'page/set', page: id, part: 'listed', value: listed }, 'Not listed'),
     hide: (id: PageId, hidden: boolean) =>
       on(id, (page) => attempt(store, { type: 'page/set', page: id, part: 'hidden', value: hidden }, `“${nameOf(page)}” stays in sight`)),
+    onePage: (isOne: boolean) =>
+      void attempt(store, { type: 'plan/set', part: 'onePage', value: isOne ? true : null }, 'The site stays as it is'),
     find: (id: PageId, isFound: boolean) => attempt(store, { type: 'page/set', page: id, part: 'unfound', value: !isFound }, 'Not taken'),
     copy: (id: PageId, withContent: boolean): PageId | null =>
       on(id, (page) => {
@@ -138,8 +140,8 @@ function makePageActs(store: JobStore, isLive: (page: PageId) => boolean) {
           removePages(document, pages, links),
           `“${nameOf(page)}” stays`,
           pages.length === 1
-            ? `“${nameOf(page)}” is taken out, with everything on it.`
-            : `“${nameOf(page)}” and ${count(pages.length - 1, 'page')} under it are taken out, with everything on them.`,
+            ? `“${nameOf(page)}” was removed, with everything on it.`
+            : `“${nameOf(page)}” and ${count(pages.length - 1, 'page')} under it were removed, with everything on them.`,
         )
       }),
   }

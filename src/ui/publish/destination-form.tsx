@@ -11,7 +11,7 @@ import { TrialView } from './trial-view'
 import { changedReach, isLeftEmpty, isSameDoor, keptReach, NOTHING_TYPED, retyped, triedReach, typedOf, type Typed } from './typed-reach'
 import { useTrial, type Tried } from './use-trial'
 
-const SECRET_WANTED = 'Type what lets us in again: what is kept goes only to the server that it was given for, under the same user name.'
+const SECRET_WANTED = 'Type the password or key again. The saved one is only sent to the server and user name it was saved for.'
 
 type Props = {
   readonly job: string
