@@ -2,6 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process'
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
+import { build } from 'esbuild'
 import { strFromU8, unzipSync } from 'fflate'
 import ssh2 from 'ssh2'
 import type { Reach } from '../../src/server/destinations/kinds'
@@ -44,6 +45,7 @@ export async function killedPublishing(
   const next = random(seed)
   const server = new Server(kind)
   try {
+    await bundlePublisher()
     await server.start()
     const to = { reach: server.reach(), sites: server.sites }
     let number = 1
@@ -87,9 +89,25 @@ type Publisher = { readonly child: ChildProcess; readonly begun: Promise<void>; 
 /** Where is published to, and the folder that is set aside for sites on this machine. */
 type Target = { readonly reach: Reach; readonly sites: string }
 
+/** Whoever publishes, as plain JavaScript: most of a round would be compiling it. */
+const PUBLISHER = path.join(root, 'dist', 'tests', 'publisher.mjs')
+
+function bundlePublisher(): Promise<unknown> {
+  return build({
+    entryPoints: [path.join(root, 'tests', 'campaigns', 'publisher.ts')],
+    outfile: PUBLISHER,
+    bundle: true,
+    packages: 'external',
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    logLevel: 'warning',
+  })
+}
+
 /** Begins to publish releases from a number on; `ended` tells the last that was live. */
 function begin({ reach, sites }: Target, first: number, count: number): Publisher {
-  const args = ['--import', 'tsx', path.join('tests', 'campaigns', 'publisher.ts'), JSON.stringify(reach), String(first), String(count)]
+  const args = [PUBLISHER, JSON.stringify(reach), String(first), String(count)]
   const env = { ...process.env, INSTANT_FIT_FOLDERS: sites }
   const child = spawn(process.execPath, args, { cwd: root, env, stdio: ['ignore', 'pipe', 'pipe'] })
   let last = first - 1
@@ -152,8 +170,7 @@ class Server {
           CLIENT_SERVER_FTP_PORT: String(ftp),
           CLIENT_SERVER_PORT: String(site),
         }
-    const main = path.join('src', 'standins', isStore ? 'object-store' : 'client-server', 'main.ts')
-    this.child = spawn(process.execPath, ['--import', 'tsx', main], {
+    this.child = spawn(process.execPath, [`dist/standins/${isStore ? 'object-store' : 'client-server'}.mjs`], {
       cwd: root,
       env: { ...process.env, ...env },
       stdio: ['ignore', 'ignore', 'inherit'],
