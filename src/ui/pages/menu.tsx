@@ -4,8 +4,8 @@ import { DropdownMenu } from 'radix-ui'
 import { createContext, use, useRef, type ReactNode, type RefObject } from 'react'
 import { buttonClass } from '../parts/button'
 
-/** What was chosen from the list that is open: an act, or a view, which takes the focus itself. */
-type Chosen = 'act' | 'view' | null
+/** What was chosen from the list that is open: an act that is done, or a view that opens once the list is gone, and takes the focus. */
+type Chosen = 'act' | (() => void) | null
 const ChosenContext = createContext<RefObject<Chosen> | null>(null)
 
 type Props = {
@@ -22,7 +22,10 @@ export function Menu({ label, disabled = false, handTo, children }: Props) {
   const close = (event: Event): void => {
     const was = chosen.current
     chosen.current = null
-    if (was === 'view') return event.preventDefault()
+    if (typeof was === 'function') {
+      event.preventDefault()
+      return was()
+    }
     const next = was === 'act' ? (handTo?.() ?? null) : null
     if (!next) return
     event.preventDefault()
@@ -62,8 +65,8 @@ type ItemProps = {
 export function Item({ onSelect, opens = false, why = null, children }: ItemProps) {
   const chosen = use(ChosenContext)
   const select = (): void => {
-    if (chosen) chosen.current = opens ? 'view' : 'act'
-    onSelect()
+    if (chosen) chosen.current = opens ? onSelect : 'act'
+    if (!chosen || !opens) onSelect()
   }
   return (
     <DropdownMenu.Item onSelect={select} disabled={why !== null} className={LOOK}>
