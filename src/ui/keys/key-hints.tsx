@@ -8,7 +8,12 @@ export function KeyHints({ names }: { readonly names: readonly KeyName[] }) {
   const isApple = useIsApple()
   return (
     <p className="shrink-0 border-t border-seam bg-cloth px-4 py-1 font-mono text-xs text-soft">
-      {names.map((name) => `${allKeyWords(name, isApple)} ${lowered(KEY_MAP[name].does)}`).join(' · ')} · ? all keys
+      {names.map((name) => (
+        <span key={name}>
+          <kbd className="font-medium text-ink">{allKeyWords(name, isApple)}</kbd> {lowered(KEY_MAP[name].does)} ·{' '}
+        </span>
+      ))}
+      <kbd className="font-medium text-ink">?</kbd> all keys
     </p>
   )
 }
