@@ -40,6 +40,8 @@ const e2e = test('npx', ['playwright', 'test', '--pass-with-no-tests', ...rooms]
 const { numPassedTests = 0, numFailedTests = 0, testResults = [] } = read('unit.json') ?? {}
 const { stats: { expected = 0, unexpected = 0, flaky = 0 } = {}, suites = [] } = read('e2e.json') ?? {}
 console.log(`\nThe twenty slowest\n${slowest(testResults, suites).join('\n')}`)
+const wrong = failed(testResults, suites)
+if (wrong.length > 0) console.log(`\nFailed\n${wrong.join('\n')}`)
 console.log(`\nTook ${seconds()} s: checks and build ${checked}, unit tests ${unitDone - checked}, interface ${seconds() - unitDone}`)
 console.log(`${numPassedTests + expected} passed, ${numFailedTests + unexpected + flaky} failed`)
 // A test that needs a second try is a fault to be found.
@@ -73,23 +75,38 @@ function unitArguments() {
   return ['vitest', 'related', '--run', '--pass-with-no-tests', ...files]
 }
 
+/** Every test of the interface with its file. */
+function specsOf(suites) {
+  return suites.flatMap(({ suites: inner = [], specs = [] }) => [...specs, ...specsOf(inner)])
+}
+
 /** The tests that took longest, a line each. */
 function slowest(units, suites) {
   const inUnits = units.flatMap(({ name, assertionResults }) =>
     assertionResults.map(({ duration, fullName }) => ({ ms: duration ?? 0, name: `${path.basename(name)} › ${fullName}` })),
   )
-  const inSuites = (all) =>
-    all.flatMap(({ suites: inner = [], specs = [] }) => [
-      ...specs.map(({ file, title, tests }) => ({
-        ms: Math.max(0, ...tests.flatMap(({ results }) => results.map(({ duration }) => duration))),
-        name: `${path.basename(file)} › ${title}`,
-      })),
-      ...inSuites(inner),
-    ])
-  return [...inUnits, ...inSuites(suites)]
+  const inSuites = specsOf(suites).map(({ file, title, tests }) => ({
+    ms: Math.max(0, ...tests.flatMap(({ results }) => results.map(({ duration }) => duration))),
+    name: `${path.basename(file)} › ${title}`,
+  }))
+  return [...inUnits, ...inSuites]
     .toSorted((a, b) => b.ms - a.ms)
     .slice(0, 20)
     .map(({ ms, name }) => `${(ms / 1000).toFixed(1).padStart(6)} s  ${name.slice(0, 120)}`)
+}
+
+/** What failed and why, where whoever reads the end of the run finds it. */
+function failed(units, suites) {
+  const inUnits = units.flatMap(({ name, status, message, assertionResults }) => {
+    const tests = assertionResults.filter((one) => one.status === 'failed')
+    if (tests.length === 0 && status === 'failed') return [`${path.basename(name)}\n${message}`]
+    return tests.map(({ fullName, failureMessages }) => `${path.basename(name)} › ${fullName}\n${failureMessages.join('\n')}`)
+  })
+  const inSuites = specsOf(suites).flatMap(({ file, title, ok, tests }) => {
+    const errors = tests.flatMap(({ results }) => results.flatMap((result) => result.errors.map(({ message }) => message)))
+    return ok && errors.length === 0 ? [] : [`${path.basename(file)} › ${title}\n${errors.join('\n')}`]
+  })
+  return [...inUnits, ...inSuites].map((one) => one.slice(0, 1500))
 }
 
 /**

@@ -3,6 +3,7 @@ import type { AssetTable } from '../src/core/image'
 import { getTemplate, type Pack } from '../src/core/pack'
 import type { Brand, Facts } from '../src/core/site'
 import { readShippedPack } from './read-pack'
+import { begun } from './site'
 
 let read: Pack | null = null
 
@@ -36,5 +37,5 @@ export function testAssets(): AssetTable {
 }
 
 export function testSite(facts: Facts = {}, brand: Brand = {}, mode: Site['mode'] = 'release'): Site {
-  return { document: makeDocument(getTemplate(testPack(), 'tallow'), facts, brand), pack: testPack(), assets: testAssets(), mode }
+  return { document: begun(makeDocument(getTemplate(testPack(), 'tallow'), facts, brand)), pack: testPack(), assets: testAssets(), mode }
 }

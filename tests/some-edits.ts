@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { editTo, wear } from '../src/core/wear'
 import {
   allSections,
+  COLLECTION_ORDERS,
   COLUMN_PARTS,
   COLUMN_WIDTHS,
   entriesOf,
@@ -20,10 +21,11 @@ import {
   type SectionIn,
   type SiteDocument,
 } from '../src/core/site'
+import { own } from '../src/core/own'
 import { testPack } from './pack'
 
 /** Numbers that choose an edit on whatever document is there when it is made. */
-export const someEdit = fc.record({ what: fc.nat(19), a: fc.nat(1000), b: fc.nat(1000), word: fc.string({ maxLength: 8 }) })
+export const someEdit = fc.record({ what: fc.nat(23), a: fc.nat(1000), b: fc.nat(1000), word: fc.string({ maxLength: 8 }) })
 export type SomeEdit = typeof someEdit extends fc.Arbitrary<infer T> ? T : never
 
 const pick = <T>(of: readonly T[], n: number): T | undefined => of[n % Math.max(1, of.length)]
@@ -110,12 +112,61 @@ export function editOf(document: SiteDocument, { what, a, b, word }: SomeEdit, u
       const entry = added ? refOf(added) : { list: 'items', nth: (b % 4) + 1 }
       return list ? { type: 'entry/set', section: list.id, entry, part: 'hidden', value: b % 3 === 0 ? null : true } : null
     }
+    case 20:
+    case 21:
+      return somethingSaid(document, { what, a, b, word })
+    case 22: {
+      const id = `kept-${a % 2}`
+      const value = { id, name: { text: word || 'Journal' }, order: pick(COLLECTION_ORDERS, b)! }
+      return { type: 'collection/set', collection: id, value: b % 4 === 0 ? null : value }
+    }
+    case 23:
+      if (b % 3 === 0) return { type: 'page/set', page: page.id, part: 'date', value: a % 4 === 0 ? null : `2026-0${1 + (b % 9)}-15` }
+      if (b % 3 === 1) return { type: 'page/set', page: page.id, part: 'role', value: a % 4 === 0 ? null : 'item' }
+      return { type: 'page/set', page: page.id, part: 'collection', value: a % 4 === 0 ? null : `kept-${a % 2}` }
     case 14:
       return a % 4 === 0
         ? { type: 'section/set', section: section.id, part: 'until', value: b % 3 === 0 ? null : `2026-0${1 + (b % 9)}-15` }
         : { type: 'section/set', section: section.id, part: 'tone', value: pick(TONES, b)! }
     default:
       return editTo(document, wear(testPack(), document, pick(['tallow', 'limewash', 'windrow', 'gantry'], a)!))
+  }
+}
+
+/** Words in another language, for a place that says something in the site's own. */
+function somethingSaid(document: SiteDocument, { a, b, word }: SomeEdit): Edit | null {
+  const language = pick(['cy', 'pt-BR'], a)!
+  const isNothing = b % 5 === 0
+  const named = pagesOf(document).filter(({ texts }) => texts.name)
+  const fact = pick(
+    (['name', 'tagline'] as const).filter((one) => document.facts[one]),
+    a,
+  )
+  const label = pick(Object.keys(document.labels), a)
+  const said = allSections(document).filter(({ slots }) => own(slots, 'heading')?.type === 'text')
+  const [page, section] = [pick(named, b), pick(said, b)]
+  switch (b % 4) {
+    case 0:
+      return section
+        ? {
+            type: 'slot/set',
+            section: section.id,
+            entry: null,
+            slot: 'heading',
+            value: isNothing ? null : { type: 'text', text: word },
+            language,
+          }
+        : null
+    case 1:
+      return page ? { type: 'page/set', page: page.id, part: 'name', value: isNothing ? null : word, language } : null
+    case 2:
+      return fact
+        ? { type: 'fact/set', fact, value: isNothing ? null : word, language }
+        : { type: 'fact/set', fact: 'tagline', value: word }
+    default:
+      return label
+        ? { type: 'label/set', label, value: isNothing ? null : { text: word }, language }
+        : { type: 'label/set', label: 'menu', value: { text: word } }
   }
 }
 

@@ -92,8 +92,9 @@ type Target = { readonly reach: Reach; readonly sites: string }
 /** Whoever publishes, as plain JavaScript: most of a round would be compiling it. */
 const PUBLISHER = path.join(root, 'dist', 'tests', 'publisher.mjs')
 
+let bundled: Promise<unknown> | null = null
 function bundlePublisher(): Promise<unknown> {
-  return build({
+  return (bundled ??= build({
     entryPoints: [path.join(root, 'tests', 'campaigns', 'publisher.ts')],
     outfile: PUBLISHER,
     bundle: true,
@@ -102,7 +103,7 @@ function bundlePublisher(): Promise<unknown> {
     format: 'esm',
     target: 'node20',
     logLevel: 'warning',
-  })
+  }))
 }
 
 /** Begins to publish releases from a number on; `ended` tells the last that was live. */

@@ -2,7 +2,7 @@ import { X509Certificate } from 'node:crypto'
 import { request } from 'node:https'
 import { connect } from 'node:tls'
 import { readFileSync } from 'node:fs'
-import { beforeAll, beforeEach, expect, test, vi } from 'vitest'
+import { afterEach, beforeAll, beforeEach, expect, test, vi } from 'vitest'
 import { testSite } from '../pack'
 import { askHost } from '../e2e/screen'
 import { ownDataFolder } from './log-fixture'
@@ -55,6 +55,11 @@ beforeEach(async () => {
   names.zones.register(domain)
   setZone(names.zones, domain, host.records)
   names.forget()
+})
+
+// What has a certificate still is renewed with every other.
+afterEach(() => {
+  store.dropDomain(job)
 })
 
 const publish = async () => publishing.publish(job, { revision: log.jobState(job).revision }, silent, BY)

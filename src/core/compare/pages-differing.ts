@@ -67,6 +67,7 @@ function pageOfStep(step: EditStep, was: SiteDocument, now: SiteDocument): PageI
     case 'plan/set':
     case 'redirect/set':
     case 'as-is/set':
+    case 'collection/set':
     case 'outfit/set':
       return null
     default:

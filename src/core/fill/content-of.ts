@@ -4,9 +4,9 @@ import {
   entriesOf,
   entryKey,
   findSection,
-  findSlotType,
   followedFrom,
   followersIn,
+  slotTypeAt,
   type Entry,
   type EntryRef,
   type Follower,
@@ -66,7 +66,7 @@ function makeContent(search: Search, section: Section): Content {
   const plain = plainContent(pack, document, section)
   const following = followersIn(document, section)
   if (following.length === 0) return plain
-  const isList = ({ spot }: Follower): boolean => findSlotType(section.kind, spot.entry?.list ?? null, spot.slot) === 'list'
+  const isList = ({ spot }: Follower): boolean => slotTypeAt(document, spot) === 'list'
   const single = following.filter((one) => one.spot.entry === null && !isList(one))
   const { slots, placeholder, from } = laidOver(search, plain.slots, plain.placeholders.slots, single)
   const wholes = following.filter(isList).flatMap(({ spot, same }) => {

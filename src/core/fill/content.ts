@@ -7,6 +7,7 @@ import {
   naturalRank,
   ownValues,
   refOf,
+  type BlockType,
   type EditStep,
   type Entry,
   type EntryRef,
@@ -48,6 +49,8 @@ export type ShownEntry = {
   /** The section that it is an entry of. */
   readonly section: SectionId
   readonly kind: SectionKind
+  /** What it is, of a list of blocks. */
+  readonly block: BlockType | undefined
   readonly ref: EntryRef
   readonly key: string
   readonly rank: string
@@ -123,6 +126,7 @@ export function shownEntries(content: Content, list: string): readonly ShownEntr
     shown.push({
       section: section.id,
       kind: section.kind,
+      block: record?.block,
       ref,
       key: entryKey(section.id, ref),
       rank: record?.rank ?? naturalRank(nth),
@@ -137,6 +141,7 @@ export function shownEntries(content: Content, list: string): readonly ShownEntr
     shown.push({
       section: section.id,
       kind: section.kind,
+      block: record.block,
       ref: refOf(record),
       key: record.id,
       rank: record.rank,

@@ -61,13 +61,14 @@ export function makeDocument(template: Template, facts: Facts, brand: Brand): Si
     texts: {},
   }))
   return {
-    format: 2,
+    format: 3,
     language: template.language,
     dress: { template: template.id },
     facts: toFactCells(facts),
     brand,
     labels: {},
     signposts: {},
+    collections: {},
     redirects: {},
     verifications: {},
     asIs: {},

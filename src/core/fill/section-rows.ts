@@ -101,8 +101,8 @@ function makeRows(pack: Pack, content: Content): LedgerRow[] {
 }
 
 /** The fields that an entry has; one of another kind of list may have fewer. */
-function fieldsOf<T extends { readonly slot: string }>({ kind, ref }: ShownEntry, fields: readonly T[]): readonly T[] {
-  return fields.filter(({ slot }) => findSlotType(kind, ref.list, slot) !== null)
+function fieldsOf<T extends { readonly slot: string }>({ kind, ref, block }: ShownEntry, fields: readonly T[]): readonly T[] {
+  return fields.filter(({ slot }) => findSlotType(kind, ref.list, slot, block) !== null)
 }
 
 const COUNTED_THERE = { leftover: false, draft: false } as const

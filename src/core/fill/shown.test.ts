@@ -58,7 +58,7 @@ describe('a new site', () => {
   test('is the template’s pages and sections, each with where it came from, and nothing of the client’s but what is given', () => {
     const made = makeDocument(tallow, { name: 'Client' }, { colour: '#123456' })
     expect(made).toMatchObject({
-      format: 2,
+      format: 3,
       language: tallow.language,
       dress: { template: 'tallow' },
       facts: { name: { value: 'Client' } },

@@ -112,7 +112,7 @@ describe('a filter', () => {
       rank: 'zz',
       slots: { title: { type: 'text', text: 'Anew' } },
     }
-    expect([...changedSince(start, edited(start, added))]).toEqual([`${section} ${entry!.list} added-one title`])
+    expect([...changedSince(start, edited(start, added))]).toEqual([`${section} ${entry!.list} :added-one title`])
   })
 
   test('has a number for every sort', () => {

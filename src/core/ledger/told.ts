@@ -30,6 +30,7 @@ const DEEDS: Readonly<Record<EditStep['type'], string>> = {
   'page/set': 'changed a page',
   'plan/set': 'changed the plan',
   'signpost/set': 'changed an entry of the menu',
+  'collection/set': 'changed a collection',
   'redirect/set': 'changed a redirect',
   'verification/set': 'changed what verifies the site',
   'as-is/set': 'kept words as they are',
@@ -99,6 +100,8 @@ function whereOf(site: Site, step: EditStep): string {
       return step.part
     case 'verification/set':
       return step.name
+    case 'collection/set':
+      return step.value?.name.text ?? ''
     case 'signpost/set':
     case 'redirect/set':
     case 'as-is/set':

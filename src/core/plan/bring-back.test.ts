@@ -21,7 +21,7 @@ test('what says something else now is every place that does, and nothing more', 
     placesBack(now, past)
       .map(({ place }) => placeKey(place))
       .toSorted(),
-  ).toEqual(['about.title heading', 'fact phone', 'home.hero heading', 'home.services items 2 title'].toSorted())
+  ).toEqual(['about.title heading', ':fact phone', 'home.hero heading', 'home.services items 2 title'].toSorted())
   expect(placesBack(past, past)).toEqual([])
 })
 

@@ -1,3 +1,4 @@
+export * from './language'
 export * from './kinds'
 export * from './tones'
 export * from './values'

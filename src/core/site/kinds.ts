@@ -1,7 +1,11 @@
 import { own } from '../own'
 import type { SlotType } from './values/slot-value'
 
-export type ListSlots = { readonly list: Readonly<Record<string, SlotType>> }
+export type ListSlots = {
+  readonly list: Readonly<Record<string, SlotType>>
+  /** Its entries are blocks: each says its own type, and has the slots of that. */
+  readonly blocks?: true
+}
 export type KindSlots = Readonly<Record<string, SlotType | ListSlots>>
 
 /**
@@ -41,6 +45,7 @@ export const KINDS = {
   months: { heading: 'text', intro: 'rich', items: { list: { month: 'text', text: 'text' } } },
   areas: { heading: 'text', intro: 'rich', note: 'rich', items: { list: { name: 'text', text: 'text' } } },
   legal: { body: 'rich', items: { list: { title: 'text', text: 'rich' } } },
+  mixed: { heading: 'text', blocks: { list: {}, blocks: true } },
   footer: { closing: 'text', legal: 'rich' },
 } as const satisfies Record<string, KindSlots>
 
@@ -50,13 +55,36 @@ export function isSectionKind(name: string): name is SectionKind {
   return Object.hasOwn(KINDS, name)
 }
 
-/** The type of a kind's slot, or of a slot of its list's entries; `list` for a list itself; null where the kind has none. */
-export function findSlotType(kind: SectionKind, list: string | null, slot: string): SlotType | 'list' | null {
+/** The types of block that stand in a mixed section, and the slots of each. */
+export const BLOCKS = {
+  heading: { heading: 'text' },
+  text: { text: 'rich' },
+  picture: { picture: 'image', caption: 'text' },
+  quote: { quote: 'text', name: 'text' },
+  button: { action: 'link' },
+} as const satisfies Record<string, Readonly<Record<string, SlotType>>>
+export type BlockType = keyof typeof BLOCKS
+export const BLOCK_TYPES = Object.keys(BLOCKS) as readonly BlockType[]
+
+/** Whether the entries of a kind's list are blocks. */
+export function takesBlocks(kind: SectionKind, list: string): boolean {
+  const slots: KindSlots = KINDS[kind]
+  const of = own(slots, list)
+  return typeof of === 'object' && of.blocks === true
+}
+
+/**
+ * The type of a kind's slot, or of a slot of its list's entries, or of an entry that is a block; `list` for a list itself; null where
+ * there is none.
+ */
+export function findSlotType(kind: SectionKind, list: string | null, slot: string, block?: BlockType): SlotType | 'list' | null {
   const slots: KindSlots = KINDS[kind]
   if (list === null) {
     const found = own(slots, slot)
     return found === undefined ? null : typeof found === 'string' ? found : 'list'
   }
   const of = own(slots, list)
-  return of === undefined || typeof of === 'string' ? null : (own(of.list, slot) ?? null)
+  if (of === undefined || typeof of === 'string') return null
+  const fields: Readonly<Record<string, SlotType>> = of.blocks && block ? BLOCKS[block] : of.list
+  return own(fields, slot) ?? null
 }

@@ -1,6 +1,7 @@
 'use client'
 import { own } from '@/core/own'
 import type { AssetInfo } from '@/core/image'
+import { placeKey } from '@/core/site'
 import { findScheme, getTemplate } from '@/core/pack'
 import { ColourInput, useColourInput } from '../fields/colour-input'
 import { LogoInput } from '../fields/logo-input'
@@ -20,7 +21,7 @@ export function ColourRow({ name, inHand, onHold }: Props) {
   const colour = useColourInput(value, set)
   return (
     <RowFrame
-      id="brand colour"
+      id={placeKey({ type: 'brand', part: 'colour' })}
       label={name}
       template={<span className="font-mono">{usual}</span>}
       state={value ? 'client’s' : 'left for later'}
@@ -60,7 +61,7 @@ export function LogoRow({ name, inHand, onHold }: Props) {
   }
   return (
     <RowFrame
-      id="brand logo"
+      id={placeKey({ type: 'brand', part: 'logo' })}
       label={name}
       template="the name, set in type"
       state={brand.logo ? 'client’s' : 'left for later'}

@@ -3,7 +3,7 @@ import { useShallow } from 'zustand/react/shallow'
 import type { LedgerFact } from '@/core/fill'
 import { getTemplate } from '@/core/pack'
 import { FACT_SAID, factWords, placesOfFact } from '@/core/ledger'
-import { factsOf, isNoFact, NO_FACT, type FactValue, type SparedFact } from '@/core/site'
+import { factsOf, isNoFact, NO_FACT, placeKey, type FactValue, type SparedFact } from '@/core/site'
 import { AddressInputs } from '../fields/address-inputs'
 import { FactInput, useFactInput } from '../fields/fact-input'
 import { HoursInputs } from '../fields/hours-inputs'
@@ -31,7 +31,7 @@ export function FactRow({ fact, inHand, onHold }: Props) {
   const template = useJob((s) => getTemplate(s.pack, s.document.dress.template).facts[fact])
   return (
     <RowFrame
-      id={`fact ${fact}`}
+      id={placeKey({ type: 'fact', fact })}
       label={FACT_SAID[fact]}
       template={<span className="line-clamp-2">{factWords(template)}</span>}
       state={value === undefined ? 'leftover' : isNoFact(value) ? 'has none' : 'client’s'}

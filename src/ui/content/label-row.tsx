@@ -1,5 +1,5 @@
 import { siteLabels, type LabelRow as Row } from '@/core/fill'
-import { MAX_LABEL } from '@/core/site'
+import { MAX_LABEL, placeKey } from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
 import { useGesture } from '../job/use-gesture'
 import { RowFrame, type RowState } from './row-frame'
@@ -18,7 +18,7 @@ export function LabelRow({ label, name, inHand, onHold }: Props) {
   const { value, placeholder, plain, leftover } = row
   return (
     <RowFrame
-      id={`label ${label}`}
+      id={placeKey({ type: 'label', label })}
       label={name}
       template={
         <span dir="auto">

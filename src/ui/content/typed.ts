@@ -1,5 +1,5 @@
 import { shownAt } from '@/core/fill'
-import { confirmedValue, findSection, findSlotType, MAX_LABEL, type Edit, type Place, type SlotPlace, type SlotValue } from '@/core/site'
+import { confirmedValue, findSection, MAX_LABEL, slotTypeAt, type Edit, type Place, type SlotPlace, type SlotValue } from '@/core/site'
 import type { JobState } from '../job/job-state'
 
 /** The edit that what was typed on a sheet makes; null where the place is gone, or nothing is typed there. */
@@ -14,7 +14,7 @@ function editOfSlot({ document, pack }: JobState, place: SlotPlace, typed: SlotV
   const section = findSection(document, place.section)
   if (!section) return null
   const edit = (value: SlotValue): Edit => ({ type: 'slot/set', section: place.section, entry: place.entry, slot: place.slot, value })
-  if (findSlotType(section.kind, place.entry?.list ?? null, place.slot) !== 'link') return edit(typed)
+  if (slotTypeAt(document, place) !== 'link') return edit(typed)
   const link = shownAt(pack, document, place)
   return link?.type === 'link' && typed.type === 'text' ? edit(confirmedValue({ ...link, label: typed.text })) : null
 }

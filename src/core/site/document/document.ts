@@ -2,10 +2,12 @@ import { own } from '../../own'
 import * as v from 'valibot'
 import { brandSchema } from '../brand'
 import { factCellsSchema, factsOf } from '../facts/fact-cells'
-import { languageSchema } from '../facts/facts'
+import { languageSchema } from '../language'
+import { collectionSchema } from './collection'
 import { COLUMN_PARTS, columnParts, columnPart, SIDES, type Column, type Side } from './column'
 import { entrySchema, placeOfEntry, type Entry } from './entry'
-import { isTableName, nameSchema, type PageId, type SectionId } from './ids'
+import { nameSchema, type PageId, type SectionId } from './ids'
+import { labelNameSchema, labelSchema } from './label'
 import { standingIn } from './order'
 import { dressSchema, outfitSchema } from './outfit'
 import { pagePlace, pageSchema, placeOfPage, type Page, type PageIn } from './page'
@@ -15,8 +17,6 @@ import { verificationNameSchema, verificationSchema } from './verification'
 import { pageOf, placeOfSection, sectionPlace, sectionSchema, type Section, type SectionIn } from './section'
 
 const table = <T extends v.GenericSchema>(of: T) => v.pipe(v.record(v.string(), of), v.readonly())
-export const labelNameSchema = v.pipe(v.string(), v.regex(/^[a-z][a-z0-9-]{0,59}$/), v.check(isTableName, 'not a name'))
-export const MAX_LABEL = 200
 
 /** What a check found, as its name and the words: no name of anything that objects have. */
 export const asIsSchema = v.pipe(v.string(), v.regex(/^[a-z]+: /), v.maxLength(400))
@@ -35,17 +35,18 @@ export const PLAN_PARTS = ['flat', 'onePage', ...COLUMN_PARTS] as const
  */
 export const siteDocumentSchema = v.pipe(
   v.strictObject({
-    format: v.literal(2),
+    format: v.literal(3),
     /** The language of the template that the site began on: the site's own until the client's is given as a fact. */
     language: languageSchema,
     dress: dressSchema,
     facts: factCellsSchema,
     brand: brandSchema,
     /** Words that designs and the renderer say of themselves, where the site says them otherwise. */
-    labels: v.pipe(v.record(labelNameSchema, v.strictObject({ text: v.pipe(v.string(), v.maxLength(MAX_LABEL)) })), v.readonly()),
+    labels: v.pipe(v.record(labelNameSchema, labelSchema), v.readonly()),
     pages: table(pageSchema),
     /** Entries of menus that are no pages. */
     signposts: v.optional(table(signpostSchema), {}),
+    collections: v.optional(table(collectionSchema), {}),
     /** Addresses that lead on, where that is said by hand; what else leads on is reckoned from what was published. */
     redirects: v.optional(v.pipe(v.record(redirectPathSchema, redirectToSchema), v.readonly()), {}),
     /** What shows services whose site this is: tags of the home page and files at the root, by name. */

@@ -1,7 +1,10 @@
 import * as v from 'valibot'
+import { BLOCK_TYPES } from '../kinds'
 import { MAX_ENTRIES, slotNameSchema, slotsSchema, type EntryRef } from './cell'
 import { isTableName, rankSchema, sectionIdSchema, type SectionId } from './ids'
 import { ranks } from './order'
+
+export const blockTypeSchema = v.picklist(BLOCK_TYPES)
 
 export const entrySchema = v.pipe(
   v.strictObject({
@@ -11,6 +14,8 @@ export const entrySchema = v.pipe(
     /** Its number among the template's; null for one that was added. */
     nth: v.nullable(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(MAX_ENTRIES))),
     rank: rankSchema,
+    /** What it is, of a list of blocks: its slots are those of that. */
+    block: v.optional(blockTypeSchema),
     slots: slotsSchema,
     /** One of the template's that was taken out; what had been put into it is kept. */
     gone: v.optional(v.literal(true)),

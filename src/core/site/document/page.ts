@@ -1,5 +1,8 @@
 import * as v from 'valibot'
+import { saidPart } from '../language'
+import { collectionRoleSchema } from './collection'
 import { columnParts } from './column'
+import { daySchema } from './day'
 import { nameSchema, pageIdSchema, rankSchema } from './ids'
 
 /** The page of a template that a page was made from. */
@@ -14,12 +17,16 @@ export type Listed = v.InferOutput<typeof listedSchema>
 
 /** The longest a page's own text may be, in UTF-16 units. */
 export const MAX_PAGE_TEXT = 1000
-const textCellSchema = v.pipe(v.strictObject({ text: v.pipe(v.string(), v.maxLength(MAX_PAGE_TEXT)) }), v.readonly())
+const textSchema = v.pipe(v.string(), v.maxLength(MAX_PAGE_TEXT))
+const textCellSchema = v.pipe(v.strictObject({ text: textSchema, said: saidPart(textSchema) }), v.readonly())
 export type TextCell = v.InferOutput<typeof textCellSchema>
 
 /** What a page is called, in the menu too, and how a search result shows it. What is absent is the template's, or made from others. */
 export const PAGE_TEXTS = ['name', 'label', 'title', 'description'] as const
 export type PageText = (typeof PAGE_TEXTS)[number]
+
+/** What a page is to a collection, and its day; each absent where it has none. */
+export const PAGE_OWN = ['role', 'collection', 'date'] as const
 
 /** Where a page stands in the tree: at its top, or under another page. */
 export const pageInSchema = v.pipe(
@@ -44,6 +51,11 @@ export const pageSchema = v.pipe(
     hidden: v.optional(v.literal(true)),
     /** Those who search are not to find it: it says so, and stands in no map. */
     unfound: v.optional(v.literal(true)),
+    /** What it is to the collection that it stands in. */
+    role: v.optional(collectionRoleSchema),
+    collection: v.optional(nameSchema),
+    /** The day that it is of: that of a post, or on which something begins. */
+    date: v.optional(daySchema),
     ...columnParts,
     texts: v.pipe(
       v.strictObject({

@@ -15,6 +15,14 @@ export function cellAt(document: SiteDocument, { section, entry, slot }: Spot): 
   return own(own(document.entries, entryKey(section, entry))?.slots ?? {}, slot)
 }
 
+/** What a spot takes: asked of the entry where it is a block, else of the section's kind. Null for one that nothing has. */
+export function slotTypeAt(document: SiteDocument, { section, entry, slot }: Spot): SlotType | 'list' | null {
+  const found = findSection(document, section)
+  if (!found) return null
+  const record = entry && own(document.entries, entryKey(section, entry))
+  return findSlotType(found.kind, entry?.list ?? null, slot, record?.block)
+}
+
 /**
  * Where what a slot says is kept: at the end of the line of those that it follows, else there itself. A line that comes back on itself, as
  * two hands can make one, is followed no further.
@@ -65,8 +73,8 @@ export function whyNotSame(document: SiteDocument, spot: Spot, as: Spot): 'gone'
 function fitsAs(document: SiteDocument, spot: Spot, as: Spot): boolean {
   const [here, there] = [findSection(document, spot.section), findSection(document, as.section)]
   if (!here || !there) return false
-  const type = findSlotType(here.kind, spot.entry?.list ?? null, spot.slot)
-  if (type === null || type !== findSlotType(there.kind, as.entry?.list ?? null, as.slot)) return false
+  const type = slotTypeAt(document, spot)
+  if (type === null || type !== slotTypeAt(document, as)) return false
   return type !== 'list' || areListsAlike(fieldsOf(here, spot.slot), fieldsOf(there, as.slot))
 }
 

@@ -14,6 +14,7 @@ declare module './step-type' {
 }
 
 export const asIsSet: StepType<AsIsSet> = {
+  schema: asIsSetSchema,
   apply: (document, step) => ({
     ok: true,
     document: { ...document, asIs: withValue(document.asIs, step.words, step.value) },

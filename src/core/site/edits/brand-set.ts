@@ -14,6 +14,7 @@ declare module './step-type' {
 }
 
 export const brandSet: StepType<BrandSet> = {
+  schema: brandSetSchema,
   apply: (document, step) => {
     const read = v.safeParse(brandSchema, withValue(document.brand, step.part, step.value ?? null))
     if (!read.success) return refused({ code: 'valueWrong', place: `brand ${step.part}` })

@@ -3,11 +3,13 @@ import {
   COLUMN_PARTS,
   naturalRank,
   lineOf,
+  PAGE_OWN,
   PAGE_TEXTS,
   PLAN_PARTS,
   refOf,
   SECTION_OWN,
   DRESS_PARTS,
+  type Cell,
   type Entry,
   type Page,
   type Section,
@@ -16,9 +18,14 @@ import {
 } from '../document'
 import { BRAND_PARTS } from '../brand'
 import { FACT_NAMES } from '../facts/facts'
+import { exactly } from '../values'
+import { factSteps, spokenFact } from './fact-set'
+import { labelSteps } from './label-set'
 import type { EntrySet } from './entry-set'
 import type { EditStep } from './step-type'
+import type { PageSet } from './page-set'
 import type { PlanSet } from './plan-set'
+import { saidSteps, spokenText } from './say-cell'
 import type { SectionSet } from './section-set'
 
 /**
@@ -50,7 +57,12 @@ export function differences(from: SiteDocument, to: SiteDocument): readonly Edit
     ...changed(from.pages, to.pages)
       .sort(([, a], [, b]) => levelIn(to, a) - levelIn(to, b))
       .flatMap(([was, is]) => pageSteps(was, is)),
-    ...signpostSteps(from, to),
+    ...keysOf(from.signposts, to.signposts)
+      .filter((id) => !isSame(own(from.signposts, id), own(to.signposts, id)))
+      .map((id): EditStep => ({ type: 'signpost/set', signpost: id, value: own(to.signposts, id) ?? null })),
+    ...keysOf(from.collections, to.collections)
+      .filter((id) => !isSame(own(from.collections, id), own(to.collections, id)))
+      .map((id): EditStep => ({ type: 'collection/set', collection: id, value: own(to.collections, id) ?? null })),
     ...keysOf(from.asIs, to.asIs)
       .filter((words) => own(from.asIs, words) !== own(to.asIs, words))
       .map((words): EditStep => ({ type: 'as-is/set', words, value: own(to.asIs, words) ?? null })),
@@ -66,12 +78,6 @@ export function differences(from: SiteDocument, to: SiteDocument): readonly Edit
 
 function levelIn(document: SiteDocument, page: Page): number {
   return lineOf(document, page).length
-}
-
-function signpostSteps({ signposts: from }: SiteDocument, { signposts: to }: SiteDocument): EditStep[] {
-  return keysOf(from, to)
-    .filter((id) => !isSame(own(from, id), own(to, id)))
-    .map((id) => ({ type: 'signpost/set', signpost: id, value: own(to, id) ?? null }))
 }
 
 function keysOf(a: object, b: object): string[] {
@@ -103,19 +109,15 @@ function cellSteps(from: SiteDocument, to: SiteDocument): EditStep[] {
       part,
       value: to.dress[part] ?? null,
     })),
-    ...FACT_NAMES.filter((fact) => !isSame(from.facts[fact], to.facts[fact])).map((fact): EditStep => ({
-      type: 'fact/set',
-      fact,
-      value: to.facts[fact]?.value ?? null,
-    })),
+    ...FACT_NAMES.flatMap((fact) => factSteps(fact, saidSteps(spokenFact(from.facts[fact]), spokenFact(to.facts[fact])))),
     ...BRAND_PARTS.filter((part) => !isSame(from.brand[part], to.brand[part])).map((part): EditStep => ({
       type: 'brand/set',
       part,
       value: to.brand[part] ?? null,
     })),
-    ...keysOf(from.labels, to.labels)
-      .filter((label) => !isSame(own(from.labels, label), own(to.labels, label)))
-      .map((label): EditStep => ({ type: 'label/set', label, value: own(to.labels, label) ?? null })),
+    ...keysOf(from.labels, to.labels).flatMap((label) =>
+      labelSteps(label, saidSteps(spokenText(own(from.labels, label)), spokenText(own(to.labels, label)))),
+    ),
     ...keysOf(from.outfits, to.outfits)
       .filter((template) => !isSame(own(from.outfits, template), own(to.outfits, template)))
       .map((template): EditStep => ({ type: 'outfit/set', template, value: own(to.outfits, template) ?? null })),
@@ -134,11 +136,10 @@ function pageSteps(was: Page, is: Page): EditStep[] {
       .map((part) => ({ ...at, part, value: is[part] ?? false }) as const),
     ...COLUMN_PARTS.filter((part) => !isSame(was[part], is[part])).map((part) => ({ ...at, part, value: is[part] ?? null }) as const),
     ...(was.listed === is.listed ? [] : [{ ...at, part: 'listed', value: is.listed } as const]),
-    ...PAGE_TEXTS.filter((part) => was.texts[part]?.text !== is.texts[part]?.text).map((part) => ({
-      ...at,
-      part,
-      value: is.texts[part]?.text ?? null,
-    })),
+    ...PAGE_OWN.filter((part) => was[part] !== is[part]).map((part) => ({ ...at, part, value: is[part] ?? null }) as PageSet),
+    ...PAGE_TEXTS.flatMap((part) =>
+      saidSteps(spokenText(was.texts[part]), spokenText(is.texts[part])).map((said) => ({ ...at, part, ...said })),
+    ),
   ]
 }
 
@@ -171,7 +172,13 @@ function slotSteps(
   if (was === is) return []
   return [...new Set([...Object.keys(was), ...Object.keys(is)])]
     .filter((slot) => !isSame(own(was, slot), own(is, slot)))
-    .map((slot) => ({ type: 'slot/set', section, entry, slot, value: own(is, slot) ?? null }))
+    .map((slot) => ({ type: 'slot/set', section, entry, slot, value: exactlyOver(own(was, slot), own(is, slot)) }))
+}
+
+/** A cell that puts itself over another just as it is. */
+function exactlyOver(was: Cell | undefined, is: Cell | undefined): Cell | null {
+  if (is === undefined || is.type === 'same') return is ?? null
+  return exactly(is, was === undefined || was.type === 'same' ? null : was)
 }
 
 function entryStepsOf(from: SiteDocument, to: SiteDocument): EditStep[] {
@@ -191,9 +198,16 @@ function entrySteps(was: Entry | undefined, is: Entry | undefined, known: Entry)
   const at = { section: known.in.section, entry: refOf(known) }
   if (known.nth === null) {
     if (!is) return [{ type: 'entry/remove', ...at }]
-    if (!was) return [{ type: 'entry/insert', ...at, rank: is.rank, slots: is.slots }, ...hiddenSteps(at, undefined, is)]
+    if (!was)
+      return [
+        { type: 'entry/insert', ...at, rank: is.rank, ...(is.block && { block: is.block }), slots: is.slots },
+        ...hiddenSteps(at, undefined, is),
+      ]
   }
   const steps: EditStep[] = []
+  // One that stays out of its list is put back for a moment, to be where it would come back to.
+  const isMovedWhileGone = was?.gone === true && is?.gone === true && was.rank !== is.rank
+  if (isMovedWhileGone) steps.push({ type: 'entry/insert', ...at, rank: is.rank, slots: {} }, { type: 'entry/remove', ...at })
   if (was?.gone && !is?.gone) steps.push({ type: 'entry/insert', ...at, rank: was.rank, slots: {} })
   if (is && !is.gone && is.rank !== (was?.rank ?? naturalOf(known))) steps.push({ type: 'entry/move', ...at, rank: is.rank })
   if (!is && was && was.rank !== naturalOf(known)) steps.push({ type: 'entry/move', ...at, rank: naturalOf(known) })

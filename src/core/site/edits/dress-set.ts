@@ -18,6 +18,7 @@ declare module './step-type' {
 }
 
 export const dressSet: StepType<DressSet> = {
+  schema: dressSetSchema,
   apply: (document, step) => {
     const read = v.safeParse(dressSchema, withValue(document.dress, step.part, step.value))
     if (!read.success) return refused({ code: 'valueWrong', place: step.part })

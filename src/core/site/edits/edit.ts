@@ -1,67 +1,32 @@
 import * as v from 'valibot'
 import type { Place } from '../document'
-import { brandSet, brandSetSchema } from './brand-set'
-import { dressSet, dressSetSchema } from './dress-set'
-import { entryInsert, entryInsertSchema } from './entry-insert'
-import { entryMove, entryMoveSchema } from './entry-move'
-import { entryRemove, entryRemoveSchema } from './entry-remove'
-import { entrySet, entrySetSchema } from './entry-set'
-import { factSet, factSetSchema } from './fact-set'
-import { labelSet, labelSetSchema } from './label-set'
-import { outfitSet, outfitSetSchema } from './outfit-set'
-import { pageInsert, pageInsertSchema } from './page-insert'
-import { pageMove, pageMoveSchema } from './page-move'
-import { pageRemove, pageRemoveSchema } from './page-remove'
-import { pageSet, pageSetSchema } from './page-set'
-import { planSet, planSetSchema } from './plan-set'
-import { asIsSet, asIsSetSchema } from './as-is-set'
-import { redirectSet, redirectSetSchema } from './redirect-set'
-import { sectionInsert, sectionInsertSchema } from './section-insert'
-import { sectionMove, sectionMoveSchema } from './section-move'
-import { sectionRemove, sectionRemoveSchema } from './section-remove'
-import { sectionSet, sectionSetSchema } from './section-set'
-import { signpostSet, signpostSetSchema } from './signpost-set'
-import { slotSet, slotSetSchema } from './slot-set'
-import { verificationSet, verificationSetSchema } from './verification-set'
+import { brandSet } from './brand-set'
+import { collectionSet } from './collection-set'
+import { dressSet } from './dress-set'
+import { entryInsert } from './entry-insert'
+import { entryMove } from './entry-move'
+import { entryRemove } from './entry-remove'
+import { entrySet } from './entry-set'
+import { factSet } from './fact-set'
+import { labelSet } from './label-set'
+import { outfitSet } from './outfit-set'
+import { pageInsert } from './page-insert'
+import { pageMove } from './page-move'
+import { pageRemove } from './page-remove'
+import { pageSet } from './page-set'
+import { planSet } from './plan-set'
+import { asIsSet } from './as-is-set'
+import { redirectSet } from './redirect-set'
+import { sectionInsert } from './section-insert'
+import { sectionMove } from './section-move'
+import { sectionRemove } from './section-remove'
+import { sectionSet } from './section-set'
+import { signpostSet } from './signpost-set'
+import { slotSet } from './slot-set'
+import { verificationSet } from './verification-set'
 import type { EditStep, StepType } from './step-type'
 
 export type { EditStep }
-
-export const stepSchema = v.variant('type', [
-  slotSetSchema,
-  factSetSchema,
-  labelSetSchema,
-  brandSetSchema,
-  dressSetSchema,
-  pageInsertSchema,
-  pageRemoveSchema,
-  pageMoveSchema,
-  pageSetSchema,
-  planSetSchema,
-  signpostSetSchema,
-  redirectSetSchema,
-  verificationSetSchema,
-  asIsSetSchema,
-  sectionInsertSchema,
-  sectionRemoveSchema,
-  sectionMoveSchema,
-  sectionSetSchema,
-  entryInsertSchema,
-  entryRemoveSchema,
-  entryMoveSchema,
-  entrySetSchema,
-  outfitSetSchema,
-])
-
-/** The most steps of one edit. */
-export const MAX_STEPS = 20_000
-
-/** One change, as a small plain value that names its place by id. A batch is made whole or not at all. */
-export const editSchema = v.union([
-  stepSchema,
-  v.strictObject({ type: v.literal('batch'), edits: v.pipe(v.array(stepSchema), v.maxLength(MAX_STEPS), v.readonly()) }),
-])
-export type Edit = v.InferOutput<typeof editSchema>
 
 const STEPS = {
   'slot/set': slotSet,
@@ -75,6 +40,7 @@ const STEPS = {
   'page/set': pageSet,
   'plan/set': planSet,
   'signpost/set': signpostSet,
+  'collection/set': collectionSet,
   'redirect/set': redirectSet,
   'verification/set': verificationSet,
   'as-is/set': asIsSet,
@@ -88,6 +54,19 @@ const STEPS = {
   'entry/set': entrySet,
   'outfit/set': outfitSet,
 } satisfies { [T in EditStep['type']]: StepType<Extract<EditStep, { type: T }>> }
+
+// The types of the steps are told by their own files (`StepTypes`), so that none has to be listed twice.
+export const stepSchema = v.variant('type', Object.values(STEPS).map(({ schema }) => schema) as never) as v.GenericSchema<EditStep>
+
+/** The most steps of one edit. */
+export const MAX_STEPS = 20_000
+
+/** One change, as a small plain value that names its place by id. A batch is made whole or not at all. */
+export const editSchema = v.union([
+  stepSchema,
+  v.strictObject({ type: v.literal('batch'), edits: v.pipe(v.array(stepSchema), v.maxLength(MAX_STEPS), v.readonly()) }),
+])
+export type Edit = v.InferOutput<typeof editSchema>
 
 export function stepType(step: EditStep): StepType<EditStep> {
   return STEPS[step.type] as unknown as StepType<EditStep>

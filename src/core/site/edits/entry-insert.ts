@@ -1,6 +1,7 @@
 import { own } from '../../own'
 import * as v from 'valibot'
 import {
+  blockTypeSchema,
   entryKey,
   entryRefSchema,
   findSection,
@@ -13,7 +14,7 @@ import {
   type EntryRef,
   type Slots,
 } from '../document'
-import { KINDS, type KindSlots } from '../kinds'
+import { KINDS, takesBlocks, type KindSlots } from '../kinds'
 import { asKindTakes, fits } from './fits-kind'
 import { entryCount, untouchedEntry, withEntry } from './slot-set'
 import { refused, type StepType, type EditStep } from './step-type'
@@ -24,6 +25,8 @@ export const entryInsertSchema = v.strictObject({
   section: sectionIdSchema,
   entry: entryRefSchema,
   rank: rankSchema,
+  /** What it is, of a list of blocks. */
+  block: v.optional(blockTypeSchema),
   slots: slotsSchema,
 })
 export type EntryInsert = v.InferOutput<typeof entryInsertSchema>
@@ -35,19 +38,27 @@ declare module './step-type' {
 }
 
 export const entryInsert: StepType<EntryInsert> = {
+  schema: entryInsertSchema,
   apply: (document, given) => {
     const section = findSection(document, given.section)
     if (!section) return refused({ code: 'sectionGone', section: given.section })
-    const step = { ...given, slots: asKindTakes(section.kind, given.entry.list, given.slots) }
+    const step = { ...given, slots: asKindTakes(section.kind, given.entry.list, given.slots, given.block) }
     const kind: KindSlots = KINDS[section.kind]
     const { list } = step.entry
     if (typeof own(kind, list) !== 'object') return refused({ code: 'slotUnknown', slot: `${section.kind}/${list}` })
-    if (!fits(section.kind, list, step.slots)) return refused({ code: 'valueWrong', place: `${section.kind}/${list}` })
+    if (takesBlocks(section.kind, list) !== (step.block !== undefined))
+      return refused({ code: 'valueWrong', place: `${section.kind}/${list}` })
+    if (!fits(section.kind, list, step.slots, step.block)) return refused({ code: 'valueWrong', place: `${section.kind}/${list}` })
     const known = own(document.entries, entryKey(step.section, step.entry))
     if (known && !known.gone) return refused({ code: 'idTaken', id: known.id })
     if (entryCount(document, step.section, list) >= MAX_ENTRIES) return refused({ code: 'tooMany', of: 'entries' })
     const { gone: _, ...was }: Entry = known ?? untouchedEntry(step.section, step.entry)
-    const entries = withEntry(document, { ...was, rank: step.rank, slots: { ...was.slots, ...step.slots } })
+    const entries = withEntry(document, {
+      ...was,
+      rank: step.rank,
+      ...(step.block && { block: step.block }),
+      slots: { ...was.slots, ...step.slots },
+    })
     return { ok: true, document: { ...document, entries }, inverse: takeOut(step, known) }
   },
   place: () => null,

@@ -20,6 +20,7 @@ declare module './step-type' {
 }
 
 export const entryMove: StepType<EntryMove> = {
+  schema: entryMoveSchema,
   apply: (document, step) => {
     if (!findSection(document, step.section)) return refused({ code: 'sectionGone', section: step.section })
     const key = entryKey(step.section, step.entry)

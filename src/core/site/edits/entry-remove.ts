@@ -15,6 +15,7 @@ declare module './step-type' {
 }
 
 export const entryRemove: StepType<EntryRemove> = {
+  schema: entryRemoveSchema,
   apply: (document, step) => {
     if (!findSection(document, step.section)) return refused({ code: 'sectionGone', section: step.section })
     const key = entryKey(step.section, step.entry)
@@ -28,7 +29,14 @@ export const entryRemove: StepType<EntryRemove> = {
         entries: isOwn ? withoutRecord(document.entries, key, placeOfEntry) : withEntry(document, { ...known, gone: true }),
       },
       inverse: [
-        { type: 'entry/insert', section: step.section, entry: step.entry, rank: known.rank, slots: isOwn ? known.slots : {} },
+        {
+          type: 'entry/insert',
+          section: step.section,
+          entry: step.entry,
+          rank: known.rank,
+          ...(known.block && { block: known.block }),
+          slots: isOwn ? known.slots : {},
+        },
         ...(isOwn && known.hidden ? [{ ...step, type: 'entry/set', part: 'hidden', value: true } as const] : []),
       ],
     }

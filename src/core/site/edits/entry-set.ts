@@ -21,6 +21,7 @@ declare module './step-type' {
 }
 
 export const entrySet: StepType<EntrySet> = {
+  schema: entrySetSchema,
   apply: (document, step) => {
     if (!findSection(document, step.section)) return refused({ code: 'sectionGone', section: step.section })
     const key = entryKey(step.section, step.entry)

@@ -1,19 +1,19 @@
 import { own } from '../../own'
 import { ownValue, type Cell, type Slots } from '../document'
-import { findSlotType, type SectionKind } from '../kinds'
+import { findSlotType, type BlockType, type SectionKind } from '../kinds'
 import { asSlotType } from '../values'
 
 /** Whether a kind of section, or a list of it, has every one of some slots, for values of their types. */
-export function fits(kind: SectionKind, list: string | null, slots: Slots): boolean {
+export function fits(kind: SectionKind, list: string | null, slots: Slots, block?: BlockType): boolean {
   return Object.entries(slots).every(([slot, cell]) => {
-    const type = findSlotType(kind, list, slot)
+    const type = findSlotType(kind, list, slot, block)
     return type !== null && (ownValue(cell)?.type ?? type) === type
   })
 }
 
 /** Slots with values as the kind takes them today, whenever they were written; the same ones where all are. */
-export function asKindTakes<T extends Slots>(kind: SectionKind, list: string | null, slots: T): T {
-  const now = Object.entries(slots).map(([slot, cell]) => [slot, asTaken(cell, findSlotType(kind, list, slot))] as const)
+export function asKindTakes<T extends Slots>(kind: SectionKind, list: string | null, slots: T, block?: BlockType): T {
+  const now = Object.entries(slots).map(([slot, cell]) => [slot, asTaken(cell, findSlotType(kind, list, slot, block))] as const)
   return now.every(([slot, cell]) => own(slots as Slots, slot) === cell) ? slots : (Object.fromEntries(now) as T)
 }
 

@@ -14,6 +14,7 @@ declare module './step-type' {
 }
 
 export const outfitSet: StepType<OutfitSet> = {
+  schema: outfitSetSchema,
   apply: (document, step) => ({
     ok: true,
     document: { ...document, outfits: withValue(document.outfits, step.template, step.value) },

@@ -15,6 +15,7 @@ declare module './step-type' {
 }
 
 export const pageInsert: StepType<PageInsert> = {
+  schema: pageInsertSchema,
   apply: (document, { page }) => {
     if (findPage(document, page.id)) return refused({ code: 'idTaken', id: page.id })
     if (page.in.type === 'page' && !findPage(document, page.in.page)) return refused({ code: 'pageGone', page: page.in.page })

@@ -21,6 +21,7 @@ declare module './step-type' {
 }
 
 export const pageMove: StepType<PageMove> = {
+  schema: pageMoveSchema,
   apply: (document, step) => {
     const page = findPage(document, step.page)
     if (!page) return refused({ code: 'pageGone', page: step.page })

@@ -28,6 +28,7 @@ declare module './step-type' {
 }
 
 export const pageRemove: StepType<PageRemove> = {
+  schema: pageRemoveSchema,
   apply: (document, step) => {
     const page = findPage(document, step.page)
     if (!page) return refused({ code: 'pageGone', page: step.page })

@@ -9,6 +9,7 @@ import {
   naturalRank,
   ownValues,
   refOf,
+  slotTypeAt,
   type Entry,
   type EntryId,
   type EntryRef,
@@ -34,7 +35,7 @@ export function partSteps(there: SiteDocument, { spot, same }: Follower, newId: 
   if (!at || !section) return [setStep(spot, same.own)]
   const cell = cellAt(there, at) ?? null
   if (cell?.type === 'same') return [setStep(spot, { ...cell, ...leastOf(same, cell), own: same.own })]
-  if (findSlotType(section.kind, spot.entry?.list ?? null, spot.slot) !== 'list') return [setStep(spot, cell)]
+  if (slotTypeAt(there, spot) !== 'list') return [setStep(spot, cell)]
   return partList(there, { section, list: spot.slot, at, show: same.show ?? null }, newId)
 }
 
@@ -99,19 +100,28 @@ function entryHere(
   keepsNumber: boolean,
   newId: (id: string) => EntryId,
 ): readonly EditStep[] {
-  const slots = slotsHere(section, list, entry.slots)
+  const slots = slotsHere(section, list, entry)
   if (entry.nth !== null && keepsNumber) {
     const ref: EntryRef = { list, nth: entry.nth }
     return Object.entries(slots).map(([slot, value]) => setStep({ section: section.id, entry: ref, slot }, value))
   }
-  return [{ type: 'entry/insert', section: section.id, entry: { list, id: newId(entry.id) }, rank: entry.rank, slots }]
+  return [
+    {
+      type: 'entry/insert',
+      section: section.id,
+      entry: { list, id: newId(entry.id) },
+      rank: entry.rank,
+      ...(entry.block && { block: entry.block }),
+      slots,
+    },
+  ]
 }
 
 /** What of an entry has a place in a list of another kind of section. */
-function slotsHere({ kind }: Section, list: string, slots: Slots): Slots {
+function slotsHere({ kind }: Section, list: string, { slots, block }: Entry): Slots {
   const values = ownValues(slots)
   const fits = Object.entries(slots).filter(([slot]) => {
-    const type = findSlotType(kind, list, slot)
+    const type = findSlotType(kind, list, slot, block)
     return type !== null && type === (own(values, slot)?.type ?? type)
   })
   return Object.fromEntries(fits)

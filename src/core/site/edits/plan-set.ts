@@ -21,6 +21,7 @@ declare module './step-type' {
 }
 
 export const planSet: StepType<PlanSet> = {
+  schema: planSetSchema,
   apply: (document, step) => ({
     ok: true,
     document: { ...document, plan: withValue(document.plan, step.part, step.value) },

@@ -5,6 +5,8 @@ export type EditProblem =
   | { readonly code: 'entryGone'; readonly entry: string }
   | { readonly code: 'slotUnknown'; readonly slot: string }
   | { readonly code: 'valueWrong'; readonly place: string }
+  /** Words in another language for a place that says nothing in the site's own. */
+  | { readonly code: 'ownWordsGone' }
   | { readonly code: 'idTaken'; readonly id: string }
   | { readonly code: 'addressTaken'; readonly segment: string }
   | { readonly code: 'addressReserved'; readonly segment: string }

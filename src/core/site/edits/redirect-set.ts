@@ -18,6 +18,7 @@ declare module './step-type' {
 }
 
 export const redirectSet: StepType<RedirectSet> = {
+  schema: redirectSetSchema,
   apply: (document, step) => {
     const { path, value } = step
     const was = own(document.redirects, path) ?? null

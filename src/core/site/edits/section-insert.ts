@@ -16,6 +16,7 @@ declare module './step-type' {
 }
 
 export const sectionInsert: StepType<SectionInsert> = {
+  schema: sectionInsertSchema,
   apply: (document, step) => {
     const section = { ...step.section, slots: asKindTakes(step.section.kind, null, step.section.slots) }
     if (findSection(document, section.id)) return refused({ code: 'idTaken', id: section.id })

@@ -18,6 +18,7 @@ declare module './step-type' {
 }
 
 export const sectionMove: StepType<SectionMove> = {
+  schema: sectionMoveSchema,
   apply: (document, step) => {
     const section = findSection(document, step.section)
     if (!section) return refused({ code: 'sectionGone', section: step.section })

@@ -13,6 +13,7 @@ declare module './step-type' {
 }
 
 export const sectionRemove: StepType<SectionRemove> = {
+  schema: sectionRemoveSchema,
   apply: (document, step) => {
     const section = findSection(document, step.section)
     if (!section) return refused({ code: 'sectionGone', section: step.section })

@@ -50,6 +50,7 @@ declare module './step-type' {
 }
 
 export const sectionSet: StepType<SectionSet> = {
+  schema: sectionSetSchema,
   apply: (document, step) => {
     const section = findSection(document, step.section)
     if (!section) return refused({ code: 'sectionGone', section: step.section })

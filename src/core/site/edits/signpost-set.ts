@@ -18,6 +18,7 @@ declare module './step-type' {
 }
 
 export const signpostSet: StepType<SignpostSet> = {
+  schema: signpostSetSchema,
   apply: (document, step) => {
     const { signpost, value } = step
     const was = own(document.signposts, signpost) ?? null

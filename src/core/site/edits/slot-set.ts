@@ -10,6 +10,7 @@ import {
   naturalRank,
   placeOfEntry,
   placeOfSection,
+  slotTypeAt,
   placeKey,
   sectionIdSchema,
   slotNameSchema,
@@ -22,18 +23,23 @@ import {
   type Section,
   type SiteDocument,
 } from '../document'
-import { findSlotType } from '../kinds'
+import { languageSchema, type Language } from '../language'
+import { asPut, exactly, saidIn, withSaid } from '../values'
 import { asTaken } from './fits-kind'
 import { refused, type StepApplied, type StepType } from './step-type'
 import { isAsItCame } from './with-entries'
 
-/** Puts a value, or that it is the same as another, into a slot of a section or of an entry of its lists; null takes it out again. */
+/**
+ * Puts a value, or that it is the same as another, into a slot of a section or of an entry of its lists; null takes it out again. Where a
+ * language is named that is not the site's own, it is the words in that language alone; others stay, whatever is put in the site's own.
+ */
 export const slotSetSchema = v.strictObject({
   type: v.literal('slot/set'),
   section: sectionIdSchema,
   entry: v.nullable(entryRefSchema),
   slot: slotNameSchema,
   value: v.nullable(cellSchema),
+  language: v.optional(languageSchema),
 })
 export type SlotSet = v.InferOutput<typeof slotSetSchema>
 
@@ -44,18 +50,50 @@ declare module './step-type' {
 }
 
 export const slotSet: StepType<SlotSet> = {
+  schema: slotSetSchema,
   apply: (document, given) => {
     const section = findSection(document, given.section)
     if (!section) return refused({ code: 'sectionGone', section: given.section })
-    const type = findSlotType(section.kind, given.entry?.list ?? null, given.slot)
+    const type = slotTypeAt(document, given)
     const step = { ...given, value: given.value && asTaken(given.value, type) }
     const place = [section.kind, step.entry?.list, step.slot].filter(Boolean).join('/')
     if (type === null) return refused({ code: 'slotUnknown', slot: place })
     if (step.value && !suits(document, step, step.value, type)) return refused({ code: 'valueWrong', place })
+    if (step.language !== undefined) return setSaid(document, step, step.language)
     return step.entry ? setInEntry(document, step, step.entry) : setInSection(document, section, step)
   },
   place: placeOf,
-  writes: (step) => `slot ${placeKey(placeOf(step))}`,
+  writes: (step) => {
+    // One that says itself what stands in other languages is not written over by one that does not.
+    const isWhole = step.value !== null && step.value.type !== 'same' && 'said' in step.value
+    return isWhole ? null : `slot ${placeKey(placeOf(step))} ${step.language ?? ''}`
+  },
+}
+
+/** The words of one language, beside those of the site's own; where there are none of its own there is nothing to say otherwise. */
+function setSaid(document: SiteDocument, step: SlotSet, language: Language): StepApplied {
+  const own = cellAt(document, step)
+  const words = step.value
+  if (own === undefined || own.type === 'same' || words?.type === 'same' || (words !== null && words.type !== own.type))
+    return refused({ code: 'ownWordsGone' })
+  const applied = slotSet.apply(document, { ...omitLanguage(step), value: exactly(withSaid(own, language, words), own) })
+  return applied.ok ? { ...applied, inverse: [{ ...step, value: saidIn(own, language) }] } : applied
+}
+
+function omitLanguage({ language: _, ...step }: SlotSet): SlotSet {
+  return step
+}
+
+/** What stands in a slot once something is put over what was there. */
+function putOver(value: Cell | null, before: Cell | null): Cell | null {
+  if (value === null || value.type === 'same') return value
+  return asPut(value, before?.type === 'same' ? null : before)
+}
+
+/** The step that puts back what was there, just as it was. */
+function putBack(step: SlotSet, before: Cell | null, after: Cell | null): SlotSet {
+  if (before === null || before.type === 'same') return { ...step, value: before }
+  return { ...step, value: exactly(before, after?.type === 'same' ? null : after) }
 }
 
 function suits(document: SiteDocument, step: SlotSet, cell: Cell, type: string): boolean {
@@ -70,11 +108,13 @@ function placeOf({ section, entry, slot }: SlotSet) {
 }
 
 function setInSection(document: SiteDocument, section: Section, step: SlotSet): StepApplied {
-  const next = { ...section, slots: withValue(section.slots, step.slot, step.value) }
+  const before: Cell | null = own(section.slots, step.slot) ?? null
+  const after = putOver(step.value, before)
+  const next = { ...section, slots: withValue(section.slots, step.slot, after) }
   return {
     ok: true,
     document: { ...document, sections: withRecord(document.sections, next, placeOfSection) },
-    inverse: [{ ...step, value: own(section.slots, step.slot) ?? null }],
+    inverse: [putBack(step, before, after)],
   }
 }
 
@@ -88,8 +128,9 @@ function setInEntry(document: SiteDocument, step: SlotSet, ref: EntryRef): StepA
     return refused({ code: 'entryGone', entry: key })
   const entry = known ?? untouchedEntry(step.section, ref)
   const before: Cell | null = own(entry.slots, step.slot) ?? null
-  const next = { ...entry, slots: withValue(entry.slots, step.slot, step.value) }
-  return { ok: true, document: { ...document, entries: withEntry(document, next) }, inverse: [{ ...step, value: before }] }
+  const after = putOver(step.value, before)
+  const next = { ...entry, slots: withValue(entry.slots, step.slot, after) }
+  return { ok: true, document: { ...document, entries: withEntry(document, next) }, inverse: [putBack(step, before, after)] }
 }
 
 /** The record of one of the template's entries before anything was done with it. */

@@ -1,3 +1,4 @@
+import type * as v from 'valibot'
 import type { Place, SiteDocument } from '../document'
 import type { EditProblem } from './problem'
 
@@ -11,8 +12,9 @@ export type StepApplied =
   | { readonly ok: true; readonly document: SiteDocument; readonly inverse: readonly EditStep[] }
   | { readonly ok: false; readonly problem: EditProblem }
 
-/** Everything about one type of edit, beside its schema. */
+/** Everything about one type of edit. */
 export type StepType<S> = {
+  readonly schema: v.GenericSchema<unknown, S>
   /** Total: gives the new document and the steps that take it back, or a problem; changes nothing else. */
   readonly apply: (document: SiteDocument, step: S) => StepApplied
   /** The place whose content it sets, for going there; null where it sets none. */

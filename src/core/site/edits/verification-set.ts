@@ -18,6 +18,7 @@ declare module './step-type' {
 }
 
 export const verificationSet: StepType<VerificationSet> = {
+  schema: verificationSetSchema,
   apply: (document, step) => {
     const { name, value } = step
     const was = own(document.verifications, name) ?? null

@@ -25,6 +25,8 @@ export function whyNot(problem: EditProblem): string {
       return `there are as many ${problem.of} as fit already`
     case 'idTaken':
       return 'it was made already'
+    case 'ownWordsGone':
+      return 'the words that it says in another language are gone'
     case 'slotUnknown':
     case 'valueWrong':
       return 'its place takes something else'

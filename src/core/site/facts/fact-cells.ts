@@ -1,18 +1,25 @@
 import * as v from 'valibot'
+import { saidPart } from '../language'
 import { factsSchema, type FactName, type Facts } from './facts'
 
 type Entries = (typeof factsSchema.pipe)[0]['entries']
 type CellEntries = {
-  [K in keyof Entries]: v.OptionalSchema<v.StrictObjectSchema<{ readonly value: Entries[K]['wrapped'] }, undefined>, undefined>
+  [K in keyof Entries]: v.OptionalSchema<
+    v.StrictObjectSchema<
+      { readonly value: Entries[K]['wrapped']; readonly said: ReturnType<typeof saidPart<Entries[K]['wrapped']>> },
+      undefined
+    >,
+    undefined
+  >
 }
 const cells = Object.fromEntries(
   Object.entries(factsSchema.pipe[0].entries).map(([name, { wrapped }]) => [
     name,
-    v.optional(v.strictObject({ value: wrapped as v.GenericSchema })),
+    v.optional(v.strictObject({ value: wrapped as v.GenericSchema, said: saidPart(wrapped as v.GenericSchema) })),
   ]),
 ) as unknown as CellEntries
 
-/** The client's facts as a site keeps them: each in a cell of its own. */
+/** The client's facts as a site keeps them: each in a cell of its own, with what it is in other languages. */
 export const factCellsSchema = v.pipe(v.strictObject(cells), v.readonly())
 export type FactCells = v.InferOutput<typeof factCellsSchema>
 

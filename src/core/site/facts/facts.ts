@@ -1,11 +1,9 @@
 import * as v from 'valibot'
+import { languageSchema } from '../language'
 import { hoursSchema } from './hours'
 import { findPhoneFault } from './phone'
 
 const short = v.pipe(v.string(), v.maxLength(200))
-
-/** A language tag of RFC 5646: language, then script, region and variants. */
-export const languageSchema = v.pipe(v.string(), v.maxLength(40), v.regex(/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/))
 
 export const addressSchema = v.pipe(v.strictObject({ street: short, locality: short, postcode: short, country: short }), v.readonly())
 export type Address = v.InferOutput<typeof addressSchema>

@@ -1,7 +1,7 @@
 import type { Edit } from '../edits'
 
 /** The format that rows are written in. */
-export const ROW_FORMAT = 2
+export const ROW_FORMAT = 3
 
 /**
  * One row of a job's log. `gesture` joins the rows of what a person did in one go, such as typing in one place; `who` is

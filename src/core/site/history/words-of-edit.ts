@@ -1,6 +1,6 @@
 import { stepsOf, type Edit, type EditStep } from '../edits'
 import { ownValue, type Cell } from '../document'
-import { plainWords } from '../values'
+import { wordsInAll } from '../values'
 
 /** The words that a change carries, so that they can be read and copied where it could not be kept. */
 export function wordsOfEdit(edit: Edit): string[] {
@@ -29,6 +29,8 @@ function wordsOfStep(step: EditStep): string[] {
       return step.value ? [step.value.label.text] : []
     case 'as-is/set':
       return [step.words.slice(step.words.indexOf(' ') + 1)]
+    case 'collection/set':
+      return step.value ? [step.value.name.text] : []
     case 'plan/set':
     case 'redirect/set':
     case 'verification/set':
@@ -49,10 +51,10 @@ function wordsOfStep(step: EditStep): string[] {
   }
 }
 
-/** The words that cells say of their own; that one follows another is no words, and how many entries a list has neither. */
+/** The words that cells say of their own, in every language; that one follows another is no words, and how many entries a list has neither. */
 function wordsIn(cells: readonly Cell[]): string[] {
   return cells.flatMap((cell) => {
     const value = ownValue(cell)
-    return value && value.type !== 'list' ? [plainWords(value)] : []
+    return value && value.type !== 'list' ? wordsInAll(value) : []
   })
 }

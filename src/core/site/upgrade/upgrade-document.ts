@@ -41,13 +41,14 @@ function fromFormat1(old: Document1): SiteDocument {
   const placed = placeSections(old)
   const pageRanks = ranks(old.pages.length)
   return {
-    format: 2,
+    format: 3,
     language: old.language,
     dress: { template: old.template, ...look(old) },
     facts: toFactCells(readFacts(old.facts)),
     brand: readBrand(old.brand),
     labels: {},
     signposts: {},
+    collections: {},
     redirects: {},
     verifications: {},
     asIs: {},
@@ -70,7 +71,7 @@ function asToday(document: SiteDocument): SiteDocument {
   const sections = eachOf(document.sections, (section) => ({ ...section, slots: asKindTakes(section.kind, null, section.slots) }))
   const entries = eachOf(document.entries, (entry) => {
     const kind = own(document.sections, entry.in.section)?.kind
-    return kind ? { ...entry, slots: asKindTakes(kind, entry.in.list, entry.slots) } : entry
+    return kind ? { ...entry, slots: asKindTakes(kind, entry.in.list, entry.slots, entry.block) } : entry
   })
   return { ...document, sections, entries }
 }

@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { saidPart } from '../language'
 import { draftMark } from './draft-mark'
 import { MAX_TEXT, type ValueType } from './value-type'
 
@@ -30,19 +31,21 @@ export const linkIconSchema = v.strictObject({
 })
 export type LinkIcon = v.InferOutput<typeof linkIconSchema>
 
+const words = { label: v.pipe(v.string(), v.maxLength(MAX_TEXT)), draft: draftMark }
 export const linkValueSchema = v.strictObject({
   type: v.literal('link'),
-  label: v.pipe(v.string(), v.maxLength(MAX_TEXT)),
+  ...words,
+  said: saidPart(v.strictObject(words)),
   to: linkTargetSchema,
   /** It opens in a tab of its own, and says so. */
   tab: v.optional(v.literal(true)),
   icon: v.optional(linkIconSchema),
-  draft: draftMark,
 })
 export type LinkValue = v.InferOutput<typeof linkValueSchema>
 
 export const linkValue: ValueType<LinkValue> = {
   schema: linkValueSchema,
+  said: ['label', 'draft'],
   words: (value) => value.label,
   empty: { type: 'link', label: '', to: { type: 'url', url: '' } },
   isEmpty: (value) => value.label.trim() === '',

@@ -13,6 +13,7 @@ export type ListValue = v.InferOutput<typeof listValueSchema>
 
 export const listValue: ValueType<ListValue> = {
   schema: listValueSchema,
+  said: [],
   words: (value) => `${value.of} entries`,
   empty: { type: 'list', of: 0 },
   // Whether a list shows anything is told by its entries.

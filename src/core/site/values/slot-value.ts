@@ -2,7 +2,7 @@ import * as v from 'valibot'
 import { imageValue, imageValueSchema } from './image'
 import { linkValue, linkValueSchema, type LinkTarget } from './link'
 import { listValue, listValueSchema } from './list'
-import { richValue, richValueSchema } from './rich'
+import { richValue, richValueSchema, type RichValue } from './rich'
 import type { RichBlock } from './rich-text'
 import { textValue, textValueSchema } from './text'
 import type { ValueType } from './value-type'
@@ -18,7 +18,8 @@ const TYPES = { text: textValue, rich: richValue, image: imageValue, link: linkV
   [T in ValueTypeName]: ValueType<SlotValueOf<T>>
 }
 
-function typeOf(value: SlotValue): ValueType<SlotValue> {
+/** Everything there is to know of the type of a value. */
+export function typeOf(value: SlotValue): ValueType<SlotValue> {
   return TYPES[value.type] as unknown as ValueType<SlotValue>
 }
 
@@ -52,7 +53,9 @@ export function confirmedValue(value: SlotValue): SlotValue {
 /** Where the links of a value lead: a button's own, and those in words. */
 export function targetsIn(value: SlotValue): readonly LinkTarget[] {
   if (value.type === 'link') return [value.to]
-  return value.type === 'rich' ? value.rich.flatMap(({ runs }) => runs.flatMap(({ to }) => (to ? [to] : []))) : []
+  if (value.type !== 'rich') return []
+  const texts = [value.rich, ...Object.values(value.said ?? {}).map(({ rich }) => rich)]
+  return texts.flatMap((rich) => rich.flatMap(({ runs }) => runs.flatMap(({ to }) => (to ? [to] : []))))
 }
 
 /** The same value with its links led elsewhere; where one leads nowhere any more a button is emptied, and words stand without a link. */
@@ -67,5 +70,8 @@ export function withTargets(value: SlotValue, lead: (to: LinkTarget) => LinkTarg
       const led = to && lead(to)
       return led ? { ...run, to: led } : run
     })
-  return { ...value, rich: value.rich.map((block) => ({ ...block, runs: runs(block.runs) })) }
+  const led = (rich: RichValue['rich']): RichValue['rich'] => rich.map((block) => ({ ...block, runs: runs(block.runs) }))
+  const said =
+    value.said && Object.fromEntries(Object.entries(value.said).map(([language, words]) => [language, { ...words, rich: led(words.rich) }]))
+  return { ...value, rich: led(value.rich), ...(said && { said }) }
 }
