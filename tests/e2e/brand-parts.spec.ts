@@ -4,13 +4,13 @@ import sharp from 'sharp'
 import subsetFont from 'subset-font'
 import { FAMILIES } from '../../src/core/type'
 import { fontFilePath } from '../../src/server/media/fonts'
-import { APP, makeJob, saved, sheet } from './screen'
+import { APP, makeJob, saved, sheet, visit } from './screen'
 
 const SHEETS = ['desktop', 'tablet', 'phone'] as const
 
 async function openBrand(page: Page, name: string, part?: string): Promise<string> {
   const job = await makeJob({ name })
-  await page.goto(`${APP}/jobs/${job}/brand`)
+  await visit(page, `/jobs/${job}/brand`)
   await expect(sheet(page, 'desktop').locator('h1')).toBeVisible()
   if (part) await page.getByRole('tab', { name: part }).click()
   return job
@@ -270,7 +270,7 @@ test('a brand taken out as design tokens comes into another job, seen before it 
   expect(download.suggestedFilename()).toBe('giver.tokens.json')
   const file = await download.path()
   await saved(page)
-  await page.goto(`${APP}/brand-sheet/${job}`)
+  await visit(page, `/brand-sheet/${job}`)
   await expect(page.getByRole('heading', { name: 'Giver' })).toBeVisible()
   await page.evaluate(() => document.fonts.ready)
   const pdf = (await page.pdf({ preferCSSPageSize: true, printBackground: true })).toString('latin1')

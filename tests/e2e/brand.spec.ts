@@ -1,10 +1,10 @@
 import { expect, test } from './test'
-import { APP, makeJob, saved, sheet } from './screen'
+import { APP, makeJob, saved, sheet, visit } from './screen'
 
 test('a colour, a scheme and the dark form reach all three sheets, each one step to undo, and the template’s own come back', async ({
   page,
 }) => {
-  await page.goto(`${APP}/jobs/${await makeJob({ name: 'Branded' })}/brand`)
+  await visit(page, `/jobs/${await makeJob({ name: 'Branded' })}/brand`)
   const surface = (name: 'desktop' | 'tablet' | 'phone'): Promise<string> =>
     sheet(page, name)
       .locator('body')
@@ -33,7 +33,7 @@ test('a colour, a scheme and the dark form reach all three sheets, each one step
 })
 
 test('the table says the contrast of every role on every tone, and where the client’s colour stands as it is', async ({ page }) => {
-  await page.goto(`${APP}/jobs/${await makeJob({ name: 'Figures', colour: '#ffff00' })}/brand`)
+  await visit(page, `/jobs/${await makeJob({ name: 'Figures', colour: '#ffff00' })}/brand`)
   const table = page.getByRole('table', { name: /Contrast on each tone/ })
   await expect(table.getByRole('cell')).toHaveCount(65)
   await expect(table.getByRole('button', { name: /fails/ })).toHaveCount(0)
@@ -51,7 +51,7 @@ test('the table says the contrast of every role on every tone, and where the cli
 })
 
 test('one key shows the pages as others see them, and leads back to full colour', async ({ page }) => {
-  await page.goto(`${APP}/jobs/${await makeJob({ name: 'Seen' })}/brand`)
+  await visit(page, `/jobs/${await makeJob({ name: 'Seen' })}/brand`)
   await expect(sheet(page, 'desktop').locator('h1')).toBeVisible()
   const seen = page.getByRole('combobox', { name: 'Seen' })
   const shown = page.getByRole('region', { name: 'The page' })

@@ -1,10 +1,12 @@
 import { expect, test } from './test'
 import sharp from 'sharp'
-import { APP, makeJob } from './screen'
+import { APP, makeJob, visit } from './screen'
 import { askApp } from '../door'
 
+test.use({ ownTab: true })
+
 test('an everyday word finds the trade, by keys too; a trade that is not known is kept as written', async ({ page }) => {
-  await page.goto(`${APP}/new`)
+  await visit(page, '/new')
   const trade = page.getByLabel('Trade')
   await trade.fill('cobb')
   await expect(page.getByRole('option', { name: /Shoe repair — cobbler/ })).toBeVisible()
@@ -47,7 +49,7 @@ test('what is typed, ticked and chosen before the page has come alive counts, an
 })
 
 test('the home page follows purposes, colours, profiles and a right-to-left name, and the template follows the trade', async ({ page }) => {
-  await page.goto(`${APP}/new`)
+  await visit(page, '/new')
   const home = page.frameLocator('iframe[title^="Home page, desktop"]')
   await page.getByLabel('Client’s name').fill('مخبز النور')
   await expect(home.getByRole('banner').getByText('مخبز النور')).toHaveCSS('direction', 'rtl')
@@ -66,7 +68,7 @@ test('the home page follows purposes, colours, profiles and a right-to-left name
 })
 
 test('three colours, each understood in its own notation, with advice where they are alike or cannot be read', async ({ page }) => {
-  await page.goto(`${APP}/new`)
+  await visit(page, '/new')
   await page.getByRole('textbox', { name: 'Brand colour' }).fill('oklch(0.968 0.211 109.77)')
   await expect(page.getByText(/On paper it reaches 1\.\d:1, and text needs 4\.5:1/)).toBeVisible()
   await page.getByRole('textbox', { name: 'Second colour' }).fill('rgb(100% 100% 2%)')
@@ -77,7 +79,7 @@ test('three colours, each understood in its own notation, with advice where they
 })
 
 test('times that overlap and numbers that cannot exist are said beside their fields', async ({ page }) => {
-  await page.goto(`${APP}/jobs/${await makeJob({ name: 'Faults' })}/brief`)
+  await visit(page, `/jobs/${await makeJob({ name: 'Faults' })}/brief`)
   await page.getByLabel('Telephone').fill('12')
   await page.getByLabel('Email').focus()
   await expect(page.getByText('“12” has too few digits for a telephone number')).toBeVisible()
@@ -93,7 +95,7 @@ test('times that overlap and numbers that cannot exist are said beside their fie
 })
 
 test('advice is given while a logo is chosen: a white one, a ribbon, none', async ({ page }) => {
-  await page.goto(`${APP}/new`)
+  await visit(page, '/new')
   const white = await sharp({ create: { width: 300, height: 200, channels: 4, background: '#ffffff' } })
     .composite([
       {
@@ -124,7 +126,7 @@ test('advice is given while a logo is chosen: a white one, a ribbon, none', asyn
 })
 
 test('a dark logo gets a white version for dark surfaces, and each header takes the one that can be seen on it', async ({ page }) => {
-  await page.goto(`${APP}/new`)
+  await visit(page, '/new')
   await page.getByLabel('Client’s name').fill('Two Logos')
   await page.getByLabel('Trade').fill('Plant nursery') // Windrow: its header stands on ink.
   const header = page.frameLocator('iframe[title^="Home page, desktop"]').getByRole('banner')

@@ -1,7 +1,7 @@
 import { expect, test, type Locator, type Page } from './test'
 import { publish } from '../../scripts/seed'
 import { askApp, doorOf } from '../door'
-import { choose, APP, makeJob, saved, siteUrl } from './screen'
+import { choose, APP, makeJob, saved, siteUrl, visit } from './screen'
 
 const row = (page: Page, name: string): Locator => page.getByRole('row', { name: new RegExp(`^${name}`) })
 const sections = (page: Page): Locator => page.getByRole('list', { name: 'Sections' }).getByRole('group')
@@ -45,7 +45,7 @@ test('five pages become nine on two levels, one of them copied, with sections dr
     }),
   })
   const { job } = (await made.json()) as { job: string }
-  await page.goto(`${APP}/jobs/${job}/pages`)
+  await visit(page, `/jobs/${job}/pages`)
   await expect(row(page, 'Home')).toBeVisible()
   await expect(page.getByRole('heading', { name: '5 pages' })).toBeVisible()
   const does = operator(page)
@@ -115,7 +115,7 @@ test('five pages become nine on two levels, one of them copied, with sections dr
 
 test('what is published of one page, and of a section on two pages, is what the stage shows', async ({ page, browser }) => {
   const job = await makeJob({ name: 'One & Only' })
-  await page.goto(`${APP}/jobs/${job}/pages`)
+  await visit(page, `/jobs/${job}/pages`)
   await row(page, 'About').click()
   await sections(page).nth(1).click()
   await page.getByRole('group', { name: 'Sections chosen' }).getByRole('button', { name: 'Duplicate' }).click()

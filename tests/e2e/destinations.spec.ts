@@ -12,7 +12,7 @@ import { sftpStandIn } from '../../src/standins/client-server/sftp'
 import { webStandIn } from '../../src/standins/client-server/web'
 import { siteOfBucket } from '../../src/standins/object-store/site'
 import { objectStoreStandIn } from '../../src/standins/object-store/store'
-import { APP, cell, makeJob, openContent, openPublish, saved, sheet } from './screen'
+import { APP, cell, makeJob, openContent, openPublish, saved, sheet, visit } from './screen'
 
 const PASSWORD = 'nine swallows over a barn'
 const root = mkdtempSync(path.join(tmpdir(), 'instant-fit-client-'))
@@ -75,7 +75,7 @@ test('a connection is tested step by step: the first that fails says what came b
   page,
 }) => {
   const job = await makeJob({ name: 'Tested' })
-  await page.goto(`${APP}/jobs/${job}/publish?to=new`)
+  await visit(page, `/jobs/${job}/publish?to=new`)
   // What is missing or cannot be is said before anything is tried.
   await page.getByRole('button', { name: 'Test the connection' }).click()
   await expect(page.getByRole('alert').filter({ hasText: 'The name of the server is missing' })).toBeVisible()
@@ -260,7 +260,7 @@ test('publishing over a slow line says how far it is and how long it takes, is s
   const files = path.join(root, 'slow')
   mkdirSync(files)
   const job = await makeJob({ name: 'Slow Line' })
-  await page.goto(`${APP}/jobs/${job}/publish?to=new`)
+  await visit(page, `/jobs/${job}/publish?to=new`)
   const slowPort = await slowed(port, 300_000)
   await tell(page, { at: slowPort, folder: 'slow' })
   // Nobody serves that folder: it can be added all the same.

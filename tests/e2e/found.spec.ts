@@ -1,12 +1,12 @@
 import { expect, test } from './test'
 import { axeFaults } from './axe'
-import { choose, APP, askHost, makeJob, openPublish, saved, siteUrl, takeAddress } from './screen'
+import { choose, APP, askHost, makeJob, openPublish, saved, siteUrl, takeAddress, visit } from './screen'
 
 test('what others show of a page is drawn as it is typed; a page that is not to be found says so, and the site is verified', async ({
   page,
 }) => {
   const job = await makeJob({ name: 'Seen By Others' })
-  await page.goto(`${APP}/jobs/${job}/pages`)
+  await visit(page, `/jobs/${job}/pages`)
   await choose(page, 'Finding', 'Search & share')
   await expect(page.getByRole('heading', { name: 'How this page is found' })).toBeFocused()
   const drawn = page.getByRole('group', { name: 'As others show it' })

@@ -1,5 +1,5 @@
 import { expect, test } from './test'
-import { APP, cell, makeJob, openContent, saved, sheet, tab } from './screen'
+import { APP, cell, makeJob, openContent, saved, sheet, tab, visit } from './screen'
 
 test('the name in the bar leads to other jobs, to all of them, and to a new one', async ({ page }) => {
   await openContent(page, await makeJob({ name: 'Switch From Me' }))
@@ -37,7 +37,7 @@ test('a name of 120 characters breaks no sheet, and the list of jobs keeps its s
       width,
     ).toBeLessThanOrEqual(0)
   }
-  await page.goto(APP)
+  await visit(page, '/')
   expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0)
 })
 

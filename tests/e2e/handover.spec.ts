@@ -2,7 +2,7 @@ import { readFileSync, statSync } from 'node:fs'
 import { expect, test } from './test'
 import { unzipSync } from 'fflate'
 import { axeFaults } from './axe'
-import { APP, cell, makeJob, openContent, openPublish, saved } from './screen'
+import { APP, cell, makeJob, openContent, openPublish, saved, visit } from './screen'
 
 test('a job is handed over as one zip and read in again; what is none is refused with what is wrong', async ({ page }) => {
   const job = await makeJob({ name: 'Handed Over' })
@@ -30,7 +30,7 @@ test('a job is handed over as one zip and read in again; what is none is refused
   const zip = await download.path()
   expect(Object.keys(unzipSync(readFileSync(zip)))).toEqual(expect.arrayContaining(['care-sheet.html', 'project/project.json']))
 
-  await page.goto(APP)
+  await visit(page, '/')
   const input = page.getByLabel('Handover')
   await input.setInputFiles({ name: 'prices.pdf', mimeType: 'application/pdf', buffer: Buffer.from('%PDF-1.7') })
   await expect(page.getByText('“prices.pdf” cannot be read in: it is not a whole zip file.')).toBeVisible()

@@ -1,5 +1,5 @@
 import { expect, test, type Locator, type Page } from './test'
-import { APP, cell, makeJob, openContent, saved, sheet, tab } from './screen'
+import { APP, cell, makeJob, openContent, saved, sheet, tab, visit } from './screen'
 import { axeFaults as findings } from './axe'
 
 const panel = (page: Page): Locator => page.getByRole('complementary', { name: /^As it was/ })
@@ -8,7 +8,7 @@ const look = (page: Page, words: string): Locator =>
 
 async function openHistory(page: Page, job: string): Promise<void> {
   await saved(page)
-  await page.goto(`${APP}/jobs/${job}/history`)
+  await visit(page, `/jobs/${job}/history`)
   await expect(page.getByRole('heading', { name: 'What was done' })).toBeVisible()
 }
 

@@ -1,9 +1,9 @@
 import { expect, test } from './test'
-import { APP, cell, makeJob, openContent, saved, sheet } from './screen'
+import { APP, cell, makeJob, openContent, saved, sheet, visit } from './screen'
 import { askApp } from '../door'
 
 test('the list shows each client with trade, thumbnail, leftovers, address and last release', async ({ page }) => {
-  await page.goto(APP)
+  await visit(page, '/')
   const finished = page.getByRole('row', { name: /Tolliver & Wren/ })
   await expect(finished).toContainText('Clock and watch repair')
   await expect(finished).toContainText('none left')
@@ -17,7 +17,7 @@ test('the list shows each client with trade, thumbnail, leftovers, address and l
 })
 
 test('a new job is one key, and a name alone makes it', async ({ page }) => {
-  await page.goto(APP)
+  await visit(page, '/')
   await expect(async () => {
     await page.keyboard.press('n')
     await expect(page.getByRole('heading', { name: 'New job' })).toBeVisible({ timeout: 1000 })
@@ -31,7 +31,7 @@ test('a new job is one key, and a name alone makes it', async ({ page }) => {
 })
 
 test('the home page beside the brief follows phone, email, address and colour while they are typed', async ({ page }) => {
-  await page.goto(`${APP}/new`)
+  await visit(page, '/new')
   const home = page.frameLocator('iframe[title^="Home page, phone"]')
   await page.getByLabel('Client’s name').fill('Ota & Sons')
   await page.getByLabel('Telephone').pressSequentially('01632 960111')
@@ -48,7 +48,7 @@ test('the home page beside the brief follows phone, email, address and colour wh
 })
 
 test('what cannot be kept is said beside its field, and nothing typed is lost', async ({ page }) => {
-  await page.goto(`${APP}/new`)
+  await visit(page, '/new')
   await page.getByRole('button', { name: 'Make the job' }).click()
   await expect(page.getByText('A job needs the client’s name')).toBeVisible()
   const long = 'Very Long Name '.repeat(34).slice(0, 500)
@@ -68,7 +68,7 @@ test('what cannot be kept is said beside its field, and nothing typed is lost', 
 })
 
 test('the brief can be reopened, and hours typed as people write them reach the page', async ({ page }) => {
-  await page.goto(APP)
+  await visit(page, '/')
   await page.getByRole('link', { name: 'Ferncombe Nursery' }).click()
   await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: /Brief/ }).click()
   await page.getByText('Opening hours', { exact: true }).click()
@@ -85,7 +85,7 @@ test('the brief can be reopened, and hours typed as people write them reach the 
 })
 
 test('an address that leads to no job says so', async ({ page }) => {
-  await page.goto(`${APP}/jobs/nothing-here/content`)
+  await visit(page, '/jobs/nothing-here/content')
   await expect(page.getByRole('heading', { name: 'There is nothing here' })).toBeVisible()
   await expect(cell(page, 'Hero: Heading')).toHaveCount(0)
 })
@@ -97,7 +97,7 @@ test('jobs are found by any word and sorted by a column, and a reload shows the 
   const tag = ownWord()
   const [abel, zinnia] = [`Abel ${tag}`, `Zinnia ${tag}`]
   for (const name of [zinnia, abel]) await makeJob({ name, facts: { trade: 'Blind maker' } })
-  await page.goto(APP)
+  await visit(page, '/')
   await page.keyboard.press('/')
   await page.getByRole('searchbox', { name: /Find a job/ }).fill(`blind ${tag}`)
   const names = page.getByRole('rowheader').getByRole('link')
@@ -117,7 +117,7 @@ test('a job goes to the bin and comes back, by keys alone, and the focus is neve
   const tag = ownWord()
   const [binned, kept] = [`Binned ${tag}`, `Kept ${tag}`]
   for (const name of [binned, kept]) await makeJob({ name })
-  await page.goto(`${APP}/?find=${tag}&sort=client`)
+  await visit(page, `/?find=${tag}&sort=client`)
   const more = page.getByRole('button', { name: `More for ${binned}` })
   await more.focus()
   await page.keyboard.press('Enter')
@@ -158,7 +158,7 @@ test('a job in the bin says so where it is opened; a tab that was open goes on, 
 test('whoever comes back to the list by the browser’s own button finds it as it is now', async ({ page }) => {
   const name = `Back ${ownWord()}`
   const job = await makeJob({ name })
-  await page.goto(`${APP}/?find=${encodeURIComponent(name)}`)
+  await visit(page, `/?find=${encodeURIComponent(name)}`)
   await page.getByRole('link', { name }).click()
   await expect(cell(page, 'Hero: Heading')).toBeVisible()
   await askApp(`${APP}/api/jobs/${job}/shelf`, {
@@ -175,7 +175,7 @@ test('whoever comes back to the list by the browser’s own button finds it as i
 test('a copy is a job of its own, an archived one is laid by, and one is deleted for good only when that was meant', async ({ page }) => {
   const name = `Carts ${ownWord()}`
   await makeJob({ name })
-  await page.goto(`${APP}/?find=${encodeURIComponent(name)}`)
+  await visit(page, `/?find=${encodeURIComponent(name)}`)
   await page.getByRole('button', { name: `More for ${name}` }).click()
   await page.getByRole('menuitem', { name: 'Duplicate' }).click()
   const copy = page.getByRole('row', { name: /copied/ })

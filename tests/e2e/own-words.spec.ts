@@ -2,7 +2,7 @@ import { expect, test } from './test'
 import { renderPage } from '../../src/core/render'
 import { homePage, sectionsIn } from '../../src/core/site'
 import { edited } from '../site'
-import { APP, cell, leftovers, makeJob, openContent, saved, sheet, tab } from './screen'
+import { APP, cell, leftovers, makeJob, openContent, saved, sheet, tab, visit } from './screen'
 import { FILES, siteOn } from './template-page'
 
 test('a label is changed once for the site, on the sheet or in the ledger, and plain words need nothing', async ({ page }) => {
@@ -110,7 +110,7 @@ test('the page for wrong addresses, names and addresses of pages are leftovers, 
 
 test('a language chosen in the brief turns the sheets round and translates what the site says of itself', async ({ page }) => {
   const job = await makeJob({ name: 'مخبز النور', facts: { tagline: 'خبز كل صباح' } })
-  await page.goto(`${APP}/jobs/${job}/brief`)
+  await visit(page, `/jobs/${job}/brief`)
   const home = page.frameLocator('iframe[title^="Home page, desktop"]')
   await expect(home.getByRole('heading', { level: 1 })).toBeVisible()
   await expect(home.locator('html')).toHaveAttribute('dir', 'ltr')
@@ -129,7 +129,7 @@ test('a language chosen in the brief turns the sheets round and translates what 
 
 test('a whole address pasted into the brief is taken apart', async ({ page }) => {
   const job = await makeJob({ name: 'Posted' })
-  await page.goto(`${APP}/jobs/${job}/brief`)
+  await visit(page, `/jobs/${job}/brief`)
   await page.getByLabel('Street and number').focus()
   await page.evaluate(() => navigator.clipboard.writeText('Unit 6, Tanyard Lane\nCastlewick CW2 8HD\nUnited Kingdom'))
   await page.keyboard.press('Control+v')

@@ -1,6 +1,6 @@
 import { expect, test, type Locator, type Page } from './test'
 import { axeFaults } from './axe'
-import { APP, askHost, choose, makeJob, saved, siteUrl, tab } from './screen'
+import { APP, askHost, choose, makeJob, saved, siteUrl, tab, visit } from './screen'
 
 const row = (page: Page, name: string | RegExp): Locator =>
   page.getByRole('row', { name: typeof name === 'string' ? new RegExp(`^${name}`) : name })
@@ -15,7 +15,7 @@ const sections = (page: Page): Locator => page.getByRole('list', { name: 'Sectio
 
 async function openPages(page: Page, name: string): Promise<string> {
   const job = await makeJob({ name })
-  await page.goto(`${APP}/jobs/${job}/pages`)
+  await visit(page, `/jobs/${job}/pages`)
   await expect(row(page, 'Home')).toBeVisible()
   return job
 }
@@ -178,7 +178,7 @@ test('what the trade’s sites have and this one lacks is offered first, as a tr
 
 test('a page of another job comes with its words, and without the other client’s facts; or without what is in it', async ({ page }) => {
   const other = await makeJob({ name: 'Lender & Co', facts: { phone: '01632 960777' } })
-  await page.goto(`${APP}/jobs/${other}/content`)
+  await visit(page, `/jobs/${other}/content`)
   await tab(page, 'About').click()
   await page.getByRole('textbox', { name: 'Title: Heading', exact: true }).fill('Lent by the other')
   await saved(page)
@@ -438,7 +438,7 @@ test('a menu that does not fit its header says so with the entry that is too man
   await expect(menu).toBeVisible({ visible: from <= 1280 })
   await expect(sheet(page).getByRole('button', { name: 'Menu' })).toBeVisible({ visible: from > 1280 })
   // Live, the menu opens by its button under that width, and stands on as many lines as it was designed for from there on.
-  await page.goto(`${APP}/jobs/${job}/publish`)
+  await visit(page, `/jobs/${job}/publish`)
   const name = `menu-${job.toLowerCase().replaceAll(/[^a-z0-9]/g, '0')}`
   await page.getByLabel('Address on the web host').fill(name)
   await expect(page.getByText('✓ Free.')).toBeVisible()
@@ -461,7 +461,7 @@ test('a menu that does not fit its header says so with the entry that is too man
     expect(await lines()).toBe(1)
   }
   // A shorter label, and it fits again.
-  await page.goto(`${APP}/jobs/${job}/pages`)
+  await visit(page, `/jobs/${job}/pages`)
   await expect(said).toBeVisible()
   for (const one of ['Upholstery by hand', 'Restoration', 'Curtains and blinds'])
     await row(page, one).getByRole('combobox').selectOption('foot')
@@ -482,7 +482,7 @@ test('what was taken out lies in the bin, whole, after a reload too, and comes b
   await page.keyboard.press('Delete')
   await expect(row(page, 'Prices')).toBeHidden()
   await saved(page)
-  await page.goto(`${APP}/jobs/${job}/pages`)
+  await visit(page, `/jobs/${job}/pages`)
   await page.getByRole('button', { name: 'Bin', exact: true }).click()
   const bin = page.getByRole('region', { name: 'Bin' })
   await expect(bin.getByRole('listitem')).toHaveCount(2)
@@ -697,7 +697,7 @@ test('a menu entry leads to a file: what is no PDF, or is empty, is refused with
   await choose('Prices 2026.pdf', pdf)
   await expect(leads).toContainText('Prices 2026.pdf')
   await saved(page)
-  await page.goto(`${APP}/jobs/${job}/publish`)
+  await visit(page, `/jobs/${job}/publish`)
   await page.getByLabel('Address on the web host').fill('papers-and-sons')
   await expect(page.getByText('✓ Free.')).toBeVisible()
   await page.getByRole('button', { name: 'Take this address' }).click()
@@ -739,17 +739,17 @@ test('what nobody filled is said exactly, taken out in one act and brought back 
 test('a page that moved after it was published leads on from where it was; one that is withdrawn is said', async ({ page, context }) => {
   const job = await openPages(page, 'Leads on')
   const publish = async (): Promise<void> => {
-    await page.goto(`${APP}/jobs/${job}/publish`)
+    await visit(page, `/jobs/${job}/publish`)
     await page.getByRole('button', { name: /^Publish/ }).click()
     await expect(page.getByText(/Live\. \d+ files? sent/)).toBeVisible()
   }
-  await page.goto(`${APP}/jobs/${job}/publish`)
+  await visit(page, `/jobs/${job}/publish`)
   await page.getByLabel('Address on the web host').fill('leads-on')
   await expect(page.getByText('✓ Free.')).toBeVisible()
   await page.getByRole('button', { name: 'Take this address' }).click()
   await expect(page.getByText('This is the job’s address.')).toBeVisible()
   await publish()
-  await page.goto(`${APP}/jobs/${job}/pages`)
+  await visit(page, `/jobs/${job}/pages`)
   await expect(row(page, 'About')).toContainText('as live')
   await row(page, 'Gallery').focus()
   await page.keyboard.press('Alt+ArrowRight')

@@ -9,6 +9,8 @@ import { cleanSvg } from '../../src/server/readers/clean-svg'
 import { testPack, testSite } from '../pack'
 import { edited, setSlot, setText } from '../site'
 
+test.use({ ownTab: true })
+
 // What DOMPurify 0.8 was tested with, as the registry has it: 185 pieces of HTML and SVG that mean to run something where they are shown.
 const CORPUS = createRequire(import.meta.url)('dompurify-corpus/test/fixtures/expect.js') as readonly { readonly payload: string }[]
 const FILES = {

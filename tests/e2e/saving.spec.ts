@@ -3,6 +3,8 @@ import { useOwnRig } from './own-rig'
 import { APP, cell, makeJob, openContent, saved, sheet } from './screen'
 import { askApp } from '../door'
 
+test.use({ ownTab: true })
+
 test('a second tab on the same job follows without a refresh, and undo there reaches what was done here', async ({ context }) => {
   const job = await makeJob({ name: 'Two Tabs' })
   const [one, two] = [await context.newPage(), await context.newPage()]

@@ -1,5 +1,7 @@
 import { expect, test } from './test'
-import { APP, cell, makeJob, openContent, saved, sheet } from './screen'
+import { APP, cell, makeJob, openContent, saved, sheet, visit } from './screen'
+
+test.use({ ownTab: true })
 
 // What Content Security Policy level 3 (W3C) promises, asked of our screens: what they are made of passes, what got in does not.
 test('every screen is made of what its policy lets through alone', async ({ page }) => {
@@ -26,7 +28,7 @@ test('a script, a handler, a frame or an address that got into a screen neither 
     asked.push(route.request().url())
     return route.fulfill({ body: '' })
   })
-  await page.goto(APP)
+  await visit(page, '/')
   const first = page.getByRole('heading').first()
   await expect(first).toBeVisible()
   const directives = await page.evaluate(async () => {

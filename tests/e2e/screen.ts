@@ -19,8 +19,25 @@ export async function makeJob({ name, facts = {}, colour }: NewJob, app = APP): 
   return ((await response.json()) as { job: string }).job
 }
 
+/**
+ * Goes to a screen of the application: in a tab that has it open at another job as its own links do, else as an address that is typed.
+ * What was asked for again is loaded anew.
+ */
+export async function visit(page: Page, path: string, app = APP): Promise<void> {
+  const [to, here] = [new URL(path, app), new URL(page.url())]
+  const jobIn = ({ pathname }: URL): string => /^\/jobs\/([^/]+)/.exec(pathname)?.[1] ?? ''
+  if (to.origin !== here.origin || jobIn(to) === jobIn(here)) return void (await page.goto(to.href))
+  type Started = { readonly next?: { readonly router?: { readonly push: (path: string) => void } } }
+  const isStarted = await page.evaluate((there) => {
+    const { router } = (window as unknown as Started).next ?? {}
+    router?.push(there)
+    return router !== undefined
+  }, to.pathname + to.search)
+  await (isStarted ? page.waitForURL(to.href) : page.goto(to.href))
+}
+
 export async function openContent(page: Page, job: string, app = APP): Promise<void> {
-  await page.goto(`${app}/jobs/${job}/content`)
+  await visit(page, `/jobs/${job}/content`, app)
   await expect(sheet(page, 'desktop').getByRole('heading', { level: 1 })).toBeVisible()
 }
 
@@ -51,7 +68,7 @@ export async function leftovers(page: Page): Promise<number> {
 }
 
 export async function openPublish(page: Page, job: string, app = APP): Promise<void> {
-  await page.goto(`${app}/jobs/${job}/publish`)
+  await visit(page, `/jobs/${job}/publish`, app)
   await expect(page.getByRole('heading', { name: 'Publish', exact: true })).toBeVisible()
 }
 

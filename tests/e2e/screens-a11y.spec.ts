@@ -1,15 +1,15 @@
 import { expect, test, type Page } from './test'
 import { axeFaults } from './axe'
-import { APP, makeJob, openContent, saved } from './screen'
+import { APP, makeJob, openContent, saved, visit } from './screen'
 
 /** Our own screens only: the client's page on a sheet is the template's to answer for, and is checked as published. */
 const violations = axeFaults
 
 test('axe finds nothing on the list of jobs, the new job, the brief, the content and the publishing screen', async ({ page }) => {
-  await page.goto(APP)
+  await visit(page, '/')
   await expect(page.getByRole('table')).toBeVisible()
   expect(await violations(page)).toEqual([])
-  await page.goto(`${APP}/new`)
+  await visit(page, '/new')
   await page.getByRole('button', { name: 'Make the job' }).click()
   expect(await violations(page)).toEqual([])
   const job = await makeJob({ name: 'Access' })
@@ -17,13 +17,13 @@ test('axe finds nothing on the list of jobs, the new job, the brief, the content
   expect(await violations(page)).toEqual([])
   await page.getByRole('button', { name: /^Every page/ }).click()
   expect(await violations(page)).toEqual([])
-  await page.goto(`${APP}/jobs/${job}/brief`)
+  await visit(page, `/jobs/${job}/brief`)
   await expect(page.getByRole('heading', { name: 'Brief' })).toBeVisible()
   expect(await violations(page)).toEqual([])
-  await page.goto(`${APP}/jobs/${job}/publish`)
+  await visit(page, `/jobs/${job}/publish`)
   await expect(page.getByText('✓ Free.')).toBeVisible()
   expect(await violations(page)).toEqual([])
-  await page.goto(`${APP}/jobs/${job}/publish?to=new`)
+  await visit(page, `/jobs/${job}/publish?to=new`)
   await page.getByLabel('Server', { exact: true }).fill('127.0.0.1')
   await page.getByLabel('Visitors find it at').fill('https://www.example.com')
   await page.getByLabel('User name').fill('client')
@@ -43,17 +43,17 @@ test('axe finds nothing in the template room, in any of its views, nor on the st
     ['?show=walk&of=windrow', 'Through Windrow'],
     ['?show=put-on&of=gantry', 'Start on Gantry'],
   ] as const) {
-    await page.goto(`${APP}/jobs/${job}/template${show}`)
+    await visit(page, `/jobs/${job}/template${show}`)
     await expect(page.getByRole('heading', { name: seen, exact: true }).first()).toBeVisible()
     expect(await violations(page), show).toEqual([])
   }
-  await page.goto(`${APP}/jobs/${job}/brand`)
+  await visit(page, `/jobs/${job}/brand`)
   await expect(page.getByRole('table', { name: /Contrast on each tone/ })).toBeVisible()
   for (const part of ['Colour', 'Logo', 'Type', 'Shape', 'In and out']) {
     await page.getByRole('tab', { name: part }).click()
     expect(await violations(page), `brand, ${part}`).toEqual([])
   }
-  await page.goto(`${APP}/brand-sheet/${job}`)
+  await visit(page, `/brand-sheet/${job}`)
   await expect(page.getByRole('heading', { name: 'Access Room' })).toBeVisible()
   expect(await violations(page), 'brand sheet').toEqual([])
   await openContent(page, job)
@@ -115,10 +115,10 @@ test('everything that is pressed is at least 24 px each way, and no bar scrolls 
     expect.soft(await smallTargets(page), screen).toEqual([])
     expect.soft(await strayBars(page), screen).toEqual([])
   }
-  await page.goto(APP)
+  await visit(page, '/')
   await expect(page.getByRole('table')).toBeVisible()
   await look('jobs')
-  await page.goto(`${APP}/account`)
+  await visit(page, '/account')
   await expect(page.getByRole('heading', { name: 'People' })).toBeVisible()
   await look('account')
   await page.goto(`${at}/history`)
@@ -174,7 +174,7 @@ test('the first place is two keys from the top of the Content stage, and each sh
 
 test('a view that opens takes the focus, one that closes gives it back: the template room, by keys alone', async ({ page }) => {
   const job = await makeJob({ name: 'Room Focus' })
-  await page.goto(`${APP}/jobs/${job}/template`)
+  await visit(page, `/jobs/${job}/template`)
   const rows = page.getByRole('article')
   await expect(rows.first()).toBeFocused()
   await page.keyboard.press('ArrowDown')
@@ -195,7 +195,7 @@ test('a view that opens takes the focus, one that closes gives it back: the temp
 
 test('in the template room the skip link leads to the first template', async ({ page }) => {
   const job = await makeJob({ name: 'Room Skip' })
-  await page.goto(`${APP}/jobs/${job}/template`)
+  await visit(page, `/jobs/${job}/template`)
   await expect(page.getByRole('article').first()).toBeFocused()
   await page.getByRole('button', { name: 'Skip to the work' }).focus()
   await page.keyboard.press('Enter')
@@ -221,7 +221,7 @@ test('the strip of designs gives the focus back to what opened it: a button, or 
 
 test('publishing leaves the focus on something that can be used next', async ({ page }) => {
   const job = await makeJob({ name: 'Publish Focus' })
-  await page.goto(`${APP}/jobs/${job}/publish`)
+  await visit(page, `/jobs/${job}/publish`)
   await saved(page)
   await page.getByRole('button', { name: 'Take this address' }).click()
   await expect(page.getByRole('heading', { name: 'What will change' })).toBeFocused()

@@ -1,10 +1,10 @@
 import { expect, test, type Page } from './test'
 import { strToU8, zipSync } from 'fflate'
 import { smallPack } from '../small-pack'
-import { APP, cell, leftovers, makeJob, openContent, saved, sheet, tab } from './screen'
+import { APP, cell, leftovers, makeJob, openContent, saved, sheet, tab, visit } from './screen'
 
 async function openRoom(page: Page, job: string): Promise<void> {
-  await page.goto(`${APP}/jobs/${job}/template`)
+  await visit(page, `/jobs/${job}/template`)
   await expect(page.getByRole('article').first()).toBeVisible()
 }
 const names = (page: Page): Promise<string[]> => page.getByRole('article').getByRole('heading').allTextContents()
@@ -69,7 +69,7 @@ test('the room is walked by keys: down, particulars, back, favourite, beside, pu
 
 test('on a walk through a template its links lead on, and its menu on the phone opens', async ({ page }) => {
   const job = await makeJob({ name: 'Walker' })
-  await page.goto(`${APP}/jobs/${job}/template?show=walk&of=gantry`)
+  await visit(page, `/jobs/${job}/template?show=walk&of=gantry`)
   const phone = page.frameLocator('iframe[title^="Walk, phone"]')
   const desktop = page.frameLocator('iframe[title^="Walk, desktop"]')
   await expect(desktop.getByRole('banner')).toContainText('Walker')
@@ -82,7 +82,7 @@ test('on a walk through a template its links lead on, and its menu on the phone 
 })
 
 test('a new user goes from a name to a chosen, dressed site: pages, scheme, dark, start', async ({ page }) => {
-  await page.goto(`${APP}/new`)
+  await visit(page, '/new')
   await page.getByLabel('Client’s name').fill('Corran Electric')
   await page.getByLabel('Trade').fill('spark')
   await page.getByRole('option', { name: /Electrical work/ }).click()
@@ -112,7 +112,7 @@ test('another template on a filled job: told before, nothing lost, undone in one
   await cell(page, 'Hero: Heading').fill('Words that stay')
   await saved(page)
   const before = await leftovers(page)
-  await page.goto(`${APP}/jobs/${job}/template?show=put-on&of=limewash`)
+  await visit(page, `/jobs/${job}/template?show=put-on&of=limewash`)
   const changes = page.getByRole('region', { name: 'What changes' })
   await expect(changes).toContainText('1 section with the client’s words: all kept')
   await expect(changes).toContainText('quote is new')
@@ -126,7 +126,7 @@ test('another template on a filled job: told before, nothing lost, undone in one
   await expect(sheet(page, 'desktop').locator('.hero-window')).toBeVisible()
   await cell(page, 'Hero: Caption').fill('Written meanwhile')
   await saved(page)
-  await page.goto(`${APP}/jobs/${job}/template?show=put-on&of=tallow`)
+  await visit(page, `/jobs/${job}/template?show=put-on&of=tallow`)
   await page.getByRole('button', { name: 'Put it on' }).click()
   await expect(sheet(page, 'desktop').locator('.hero-bench figcaption')).toHaveText('Written meanwhile')
   expect(await leftovers(page)).toBe(before - 1)
@@ -172,7 +172,7 @@ test('a section’s designs are walked with the arrow keys on the page itself; E
 
 test('a page of another template is added, wears the job’s style, and is in its menu', async ({ page }) => {
   const job = await makeJob({ name: 'Mixer' })
-  await page.goto(`${APP}/jobs/${job}/template?show=particulars&of=windrow`)
+  await visit(page, `/jobs/${job}/template?show=particulars&of=windrow`)
   await expect(page.getByRole('button', { name: /^Add “Home”/ })).toHaveCount(0)
   await page.getByRole('button', { name: 'Add “Through the year” to this job' }).click()
   await page.getByRole('button', { name: 'Go to it' }).click()
@@ -188,7 +188,7 @@ test('a page of another template is added, wears the job’s style, and is in it
 })
 
 test('three answers make a draft of every page; each draft is a state of its own until it is confirmed', async ({ page }) => {
-  await page.goto(`${APP}/new`)
+  await visit(page, '/new')
   await page.getByText('Three answers').click()
   await page.getByLabel('Trade').fill('Barber')
   await page.getByLabel('Client’s name').fill('Kemble’s')

@@ -1,7 +1,7 @@
 import { deflateSync, crc32 } from 'node:zlib'
 import { expect, test } from './test'
 import sharp from 'sharp'
-import { APP, askHost, makeJob, openContent, sheet } from './screen'
+import { APP, askHost, makeJob, openContent, sheet, visit } from './screen'
 import { askApp } from '../door'
 
 const photo = (): Promise<Buffer> =>
@@ -90,7 +90,7 @@ test('a refused picture leaves the page as it was and says why; a refused logo s
   await page.getByLabel('Hero: Picture: file').setInputFiles({ name: 'phone.heic', mimeType: 'image/heic', buffer: HEIC })
   await expect(page.getByText(/“phone.heic” is a HEIC file/)).toBeVisible()
   await expect(picture).toHaveAttribute('src', before ?? '')
-  await page.goto(`${APP}/new`)
+  await visit(page, '/new')
   await page.getByLabel('Client’s name').fill('Logo Trouble')
   await page.getByLabel('Logo file').setInputFiles({ name: 'logo.pdf', mimeType: 'application/pdf', buffer: Buffer.from('%PDF-1.7\n') })
   await expect(page.getByRole('alert').filter({ hasText: 'a PDF file' })).toBeVisible()
