@@ -15,6 +15,17 @@ export default defineConfig({
     reporters: ['default', ['json', { outputFile: 'test-results/unit.json' }]],
     projects: [
       { ...shared, test: { name: 'core', include: ['src/**/*.test.ts'], isolate: false, ...patience } },
+      // What reads, counts, finds and draws words does so in a second language too, beside the site's own (tests/site.ts).
+      {
+        ...shared,
+        test: {
+          name: 'second language',
+          include: ['src/core/{fill,find,check,ledger,lines,compare}/**/*.test.ts', 'src/core/render/render.test.ts'],
+          env: { TEST_LANGUAGE: 'en-CA' },
+          isolate: false,
+          ...patience,
+        },
+      },
       { ...shared, test: { name: 'server', include: ['tests/{outside,server,ui}/**/*.test.ts'], ...patience } },
     ],
   },

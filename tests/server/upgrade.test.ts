@@ -1,6 +1,10 @@
-import { readFileSync, writeFileSync } from 'node:fs'
+import { spawn } from 'node:child_process'
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { gunzipSync } from 'node:zlib'
+import { build } from 'esbuild'
+import { strToU8, zipSync } from 'fflate'
 import { beforeAll, describe, expect, test } from 'vitest'
 import { countLeftovers, fillPage, leftoverParts, readElements, siteLabels } from '../../src/core/fill'
 import { renderBody } from '../../src/core/render'
@@ -138,12 +142,12 @@ describe('a job of format 1', () => {
 test('when the application starts, each job gets its page for wrong addresses, once, and nobody’s undo takes it away', async () => {
   const { completeJobs } = await import('../../src/server/use-cases/complete-jobs')
   const [id, was] = readable[0]!
-  completeJobs()
+  await completeJobs()
   const { document, revision } = log.jobState(id)
   expect(revision).toBe(was.revision + 1)
   expect(sectionsIn(document, { type: 'notFound' })).toMatchObject([{ id: 'not-found', kind: 'title' }])
   expect(undoable(gesturesOf(rows.rowsSince(id, was.revision)), 'somebody')).toEqual([])
-  completeJobs()
+  await completeJobs()
   expect(log.jobState(id).revision).toBe(revision)
 })
 
@@ -161,6 +165,50 @@ test('what was published before is known as published: the newest is live', asyn
   expect(releases.getRelease(job, live.release).number).toBe(2)
   expect(releases.publishedReleases(job, 'web-host').map((r) => r.number)).toEqual([2, 1])
   expect(publications.openPublications()).toEqual([])
+})
+
+test('whenever it is cut off by kill -9, the next start brings up what is left, and each job is what it would have been', async () => {
+  const bundled = path.join(import.meta.dirname, '..', '..', 'dist', 'tests', 'bring-up.mjs')
+  await build({
+    entryPoints: [path.join(import.meta.dirname, '..', 'campaigns', 'bring-up.ts')],
+    outfile: bundled,
+    bundle: true,
+    packages: 'external',
+    platform: 'node',
+    format: 'esm',
+    logLevel: 'warning',
+  })
+  const cut = mkdtempSync(path.join(tmpdir(), 'instant-fit-cut-'))
+  writeFileSync(path.join(cut, 'instant-fit.sqlite'), gunzipSync(fixture('format-1.sqlite.gz')))
+  /** Starts, and is killed once it has said so many lines; answers with the jobs that it had read. */
+  const start = (lines: number): Promise<readonly string[]> =>
+    new Promise((resolve, reject) => {
+      const child = spawn(process.execPath, [bundled], {
+        env: { ...process.env, INSTANT_FIT_DATA: cut },
+        stdio: ['ignore', 'pipe', 'pipe'],
+      })
+      let said = ''
+      let fault = ''
+      child.stderr.on('data', (part: Buffer) => (fault += part.toString('utf8')))
+      child.stdout.on('data', (part: Buffer) => {
+        said += part.toString('utf8')
+        if (said.split('\n').length > lines) child.kill('SIGKILL')
+      })
+      child.on('exit', (code) => (code === null || code === 0 ? resolve(said.trim().split('\n').slice(1)) : reject(new Error(fault))))
+    })
+  for (let lines = 0; lines < Object.keys(expected).length; lines += 2) await start(lines + 1)
+  const read = await start(Infinity)
+  expect(read).toHaveLength(Object.keys(expected).length)
+  const there = database.openDb(path.join(cut, 'instant-fit.sqlite'))
+  const rowsIn = (db: ReturnType<typeof database.openDb>, id: string): unknown =>
+    db
+      .prepare('SELECT revision, id, gesture, undoes, edit, inverse FROM log_row WHERE job = ? AND revision <= ? ORDER BY revision')
+      .all(id, 31)
+  for (const [id, was] of readable) {
+    expect(read).toContain(`${id} ${was.revision}`)
+    expect((rowsIn(there, id) as object[]).slice(0, was.revision)).toEqual((rowsIn(database.db(), id) as object[]).slice(0, was.revision))
+  }
+  there.close()
 })
 
 describe('a migration', () => {
@@ -209,4 +257,76 @@ describe('a migration', () => {
     forgetMemory()
     expect(log.jobState(readable[0]![0])).toEqual(before)
   })
+})
+
+describe('a job of format 2', () => {
+  type Told = {
+    readonly revision: number
+    readonly document: object
+    readonly leftovers: number
+    readonly undo: number
+    readonly redo: number
+  }
+  const told = JSON.parse(gunzipSync(fixture('format-2.json.gz')).toString()) as Readonly<
+    Record<string, Told & { pages: readonly number[] }>
+  >
+  beforeAll(() => {
+    const second = ownDataFolder()
+    writeFileSync(path.join(second, 'instant-fit.sqlite'), gunzipSync(fixture('format-2.sqlite.gz')))
+    forgetMemory()
+  })
+
+  test.each(Object.entries(told))('%s is the same job in format 3, and nothing of its log was written anew', (id, was) => {
+    const { document, revision } = log.jobState(id)
+    expect(revision).toBe(was.revision)
+    expect(document).toEqual({ ...was.document, format: 3, collections: {} })
+    expect(countLeftovers(testPack(), document).total).toBe(was.leftovers)
+    const site = { document, pack: testPack(), assets: {}, mode: 'release' as const }
+    expect(pagesOf(document).map((page) => renderBody(site, page).length)).toEqual(was.pages)
+    const formats = database.db().prepare<[string], { format: number }>('SELECT DISTINCT format FROM log_row WHERE job = ?').all(id)
+    expect(formats).toEqual([{ format: 2 }])
+  })
+
+  test.each(Object.entries(told))('%s is undone back to where it began, and goes on in format 3', (id, was) => {
+    const all = rows.rowsSince(id, 0)
+    const gestures = gesturesOf(all)
+    expect(undoable(gestures, 'person:somebody')).toHaveLength(was.undo)
+    expect(redoable(gestures, 'person:somebody')).toHaveLength(was.redo)
+    const replayed = all.reduce((at, row) => {
+      const applied = applyEdit(at, row.edit)
+      if (!applied.ok) throw new Error(applied.problem.code)
+      return applied.document
+    }, log.stateAt(id, 0).document)
+    expect(replayed).toEqual(log.jobState(id).document)
+    const oldest = undoable(gestures, 'person:somebody').at(-1)!
+    const taken = takeBack(replayed, all, oldest)
+    expect(taken.ok || taken.problem).toBeTruthy()
+    const edit = { type: 'fact/set', fact: 'name', value: 'Enw', language: 'cy' } as const
+    log.appendRows(id, 'person:somebody', was.revision, [{ id: `said-${id}`, gesture: 'said', undoes: null, edit }])
+    expect(log.jobState(id).document.facts.name).toMatchObject({ said: { cy: 'Enw' } })
+    expect(
+      database
+        .db()
+        .prepare('SELECT format FROM log_row WHERE job = ? AND revision = ?')
+        .get(id, was.revision + 1),
+    ).toEqual({ format: 3 })
+  })
+})
+
+test('a handover of format 2 is read in as the same job, with its history', async () => {
+  ownDataFolder()
+  forgetMemory()
+  const { takeInProject } = await import('../../src/server/use-cases/take-in-project')
+  const project = JSON.parse(gunzipSync(fixture('handover-2.json.gz')).toString()) as {
+    job: string
+    document: object
+    rows: readonly object[]
+  }
+  // Its templates are those that ship.
+  const zip = zipSync({ 'project/project.json': strToU8(JSON.stringify({ ...project, packs: [] })) })
+  const request = new Request('http://app/api/projects', { method: 'POST', body: new Uint8Array(zip) })
+  const { job } = await takeInProject(request, new URLSearchParams({ name: 'handed.zip' }), OWNER)
+  const { document, revision } = log.jobState(job)
+  expect(document).toEqual({ ...project.document, format: 3, collections: {} })
+  expect(revision).toBe(project.rows.length)
 })

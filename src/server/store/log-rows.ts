@@ -1,6 +1,7 @@
 import * as v from 'valibot'
 import { editSchema, ROW_FORMAT, type LogRow } from '../../core/site'
 import { sql } from './db'
+import { bringUp } from './format-1'
 import { firstPerson } from './people'
 
 /** A row as it stands in the log. */
@@ -17,8 +18,11 @@ type Row = {
 }
 const COLUMNS = 'revision, id, format, who, gesture, undoes, edit, inverse'
 
-/** Rows of each older format brought up to the next; the log of format 1 was brought up whole when the database was. */
-const UPGRADES: Readonly<Record<number, (row: Row) => Row>> = {}
+/**
+ * Rows of each older format brought up to the next, when they are read; the log of format 1 is brought up whole before that.
+ * Every edit of format 2 is one of format 3: it names no language, and so means the site's own.
+ */
+const UPGRADES: Readonly<Record<number, (row: Row) => Row>> = { 2: (row) => ({ ...row, format: 3 }) }
 
 function toSavedRow(stored: Row): SavedRow {
   let row = stored
@@ -66,6 +70,7 @@ export function insertRow(
 }
 
 export function rowsSince(job: string, revision: number, most = -1): SavedRow[] {
+  bringUp(job)
   return sql<[string, number, number], Row>(`SELECT ${COLUMNS} FROM log_row WHERE job = ? AND revision > ? ORDER BY revision LIMIT ?`)
     .all(job, revision, most)
     .map(toSavedRow)
@@ -73,6 +78,7 @@ export function rowsSince(job: string, revision: number, most = -1): SavedRow[] 
 
 /** When each row of a job was made, by revision. */
 export function rowTimes(job: string): ReadonlyMap<number, string> {
+  bringUp(job)
   const rows = sql<[string], { revision: number; at: string }>('SELECT revision, at FROM log_row WHERE job = ?').all(job)
   return new Map(rows.map(({ revision, at }) => [revision, at]))
 }
@@ -88,12 +94,14 @@ export function* rowsBetween(job: string, after: number, until: number): Generat
 }
 
 export function findRow(job: string, id: string): SavedRow | null {
+  bringUp(job)
   const row = sql<[string, string], Row>(`SELECT ${COLUMNS} FROM log_row WHERE job = ? AND id = ?`).get(job, id)
   return row ? toSavedRow(row) : null
 }
 
 /** The gestures that take a gesture back. Made different here, since asked for DISTINCT the database reads every row of the job. */
 export function takersBack(job: string, gesture: string): string[] {
+  bringUp(job)
   const rows = sql<[string, string], { gesture: string }>('SELECT gesture FROM log_row WHERE job = ? AND undoes = ?').all(job, gesture)
   return [...new Set(rows.map((row) => row.gesture))]
 }
@@ -103,6 +111,7 @@ export function takersBack(job: string, gesture: string): string[] {
  * taken back, or brought back, only after it.
  */
 export function rowsForTakingBack(job: string, gesture: string): SavedRow[] {
+  bringUp(job)
   const takenSince = sql<[string, number], { undoes: string }>(
     'SELECT DISTINCT undoes FROM log_row WHERE job = ? AND revision >= ? AND undoes IS NOT NULL',
   )
@@ -137,6 +146,7 @@ export type HistoryPage = { readonly rows: readonly SavedRow[]; readonly isFirst
  * that none is seen in part. `isFirst` where there is nothing before them.
  */
 export function historyPage(job: string, until: number, about: number, mostBytes: number): HistoryPage {
+  bringUp(job)
   const newest = sql<[string, number, number], { revision: number; size: number }>(
     'SELECT revision, length(edit) + length(inverse) AS size FROM log_row WHERE job = ? AND revision <= ? ORDER BY revision DESC LIMIT ?',
   ).all(job, until, about)
@@ -187,6 +197,7 @@ export type GestureLine = {
 
 /** The newest gestures that began before a revision, newest first. */
 export function gestureLines(job: string, before: number, most: number): GestureLine[] {
+  bringUp(job)
   return sql<[string, number, number], Omit<GestureLine, 'bringsBack'> & { readonly undone: string | null }>(
     'SELECT gesture, who, undoes, min(revision) AS first, max(revision) AS last, max(at) AS at, ' +
       '(SELECT undoes FROM log_row AS taken WHERE taken.job = log_row.job AND taken.gesture = log_row.undoes LIMIT 1) AS undone ' +

@@ -1,16 +1,11 @@
-import { own } from '../../core/own'
 import { createHash } from 'node:crypto'
 import { readdirSync, readFileSync } from 'node:fs'
 import type Database from 'better-sqlite3'
 import { Problem } from '../http/problems'
 import { projectFolder } from '../files/data-folder'
-import { upgradeToFormat2 } from './upgrade-to-format-2'
 
 type Migration = { readonly name: string; readonly sql: string; readonly hash: string }
 type Done = { readonly number: number; readonly name: string; readonly hash: string }
-
-/** What SQL alone cannot do, done in the same transaction right after it. */
-const THEN: Readonly<Record<string, (db: Database.Database) => void>> = { '004-format-2.sql': upgradeToFormat2 }
 
 /**
  * Runs the numbered migrations that have not run yet, each in a transaction of its own. What ran is kept by name and
@@ -29,7 +24,6 @@ export function migrate(db: Database.Database, all: readonly Migration[] = readM
     if (i < done.length) continue
     db.transaction(() => {
       db.exec(sql)
-      if (Object.hasOwn(THEN, name)) own(THEN, name)?.(db)
       note(db, i + 1, name, hash)
     })()
   }

@@ -1,5 +1,6 @@
 import { readDocument, type SiteDocument } from '../../core/site'
 import { sql } from './db'
+import { bringUp } from './format-1'
 
 export type Snapshot = { readonly revision: number; readonly document: SiteDocument }
 
@@ -8,6 +9,7 @@ const KEPT = 3
 
 /** The newest snapshot at or before a revision that can be read: one that is damaged is passed over, since the log gives it back. */
 export function findSnapshot(job: string, revision: number = Number.MAX_SAFE_INTEGER): Snapshot | null {
+  bringUp(job)
   const rows = sql<[string, number], { revision: number; document: string }>(
     'SELECT revision, document FROM snapshot WHERE job = ? AND revision <= ? ORDER BY revision DESC',
   )
@@ -23,6 +25,7 @@ export function findSnapshot(job: string, revision: number = Number.MAX_SAFE_INT
 
 /** The state that a job began with here, as far as its log reaches back; null where no state can be read. */
 export function firstSnapshot(job: string): Snapshot | null {
+  bringUp(job)
   const rows = sql<[string], { revision: number }>('SELECT revision FROM snapshot WHERE job = ? ORDER BY revision').all(job)
   for (const { revision } of rows) {
     const found = findSnapshot(job, revision)

@@ -44,7 +44,7 @@ export function startUp(): void {
   clearIncoming()
   emptyBin(new Date())
   kept('bin-day', () => setInterval(() => emptyBin(new Date()), DAY_MS).unref())
-  completeJobs()
+  void completeJobs()
   endCutOffTasks()
   if (openPublications().length > 0) void finishOpen()
   keepRenewing()

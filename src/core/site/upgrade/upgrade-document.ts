@@ -60,10 +60,14 @@ function fromFormat1(old: Document1): SiteDocument {
   }
 }
 
-/** Today's documents as they are, older ones brought up; throws where it is neither. */
+/**
+ * Today's documents as they are, older ones brought up; throws where it is neither. One of format 2 says nothing that format 3 says
+ * otherwise: it has one language, and none of the parts that came since.
+ */
 export function readDocument(stored: unknown): SiteDocument {
-  const { format } = v.parse(v.looseObject({ format: v.number() }), stored)
-  return format === 1 ? upgradeDocument(stored as Document1) : asToday(v.parse(siteDocumentSchema, stored))
+  const of = v.parse(v.looseObject({ format: v.number() }), stored)
+  if (of.format === 1) return upgradeDocument(stored as Document1)
+  return asToday(v.parse(siteDocumentSchema, of.format === 2 ? { ...of, format: 3 } : of))
 }
 
 /** Values as their places take them today: some that are rich took plain words before. */

@@ -1,19 +1,32 @@
 import type Database from 'better-sqlite3'
+import { kept } from '../files/kept'
+import { db, sql } from './db'
 import { ROW_FORMAT, upgradeDocument, upgradeLog, type Document1, type LogRow, type Row1, type SiteDocument } from '../../core/site'
 
 type Row = { job: string; revision: number; row_id: string; edit: string; inverse: string; gesture: string; mark: Row1['mark']; at: string }
 
+/** The jobs whose log is known to be of a later format than 1. */
+const known = (): Set<string> => kept('logs-brought-up', () => new Set())
+
 /**
- * Brings every job's log from format 1 to today's: each row becomes the difference it made. A job whose log cannot be
- * replayed begins anew from the newest of its snapshots that can be read; nothing of format 1 is deleted.
+ * Brings a job's log from format 1 to today's before it is read for the first time, whole or not at all: each row becomes the difference
+ * it made. A job whose log cannot be replayed begins anew from the newest of its snapshots that can be read; nothing of format 1 is
+ * deleted. A database opens at once, however many jobs of that day are in it.
  */
-export function upgradeToFormat2(db: Database.Database): void {
-  for (const { id } of db.prepare<[], { id: string }>('SELECT id FROM job').all()) {
-    try {
-      upgradeJob(db, id)
-    } catch (error) {
-      startAnew(db, id, error)
-    }
+export function bringUp(job: string): void {
+  if (known().has(job)) return
+  const isOld = sql<[string, string], { old: 1 }>(
+    'SELECT 1 AS old WHERE EXISTS (SELECT 1 FROM snapshot_format_1 WHERE job = ?) AND NOT EXISTS (SELECT 1 FROM snapshot WHERE job = ?)',
+  ).get(job, job)
+  if (isOld) bringUpNow(db(), job)
+  known().add(job)
+}
+
+function bringUpNow(db: Database.Database, job: string): void {
+  try {
+    db.transaction(() => upgradeJob(db, job))()
+  } catch (error) {
+    db.transaction(() => startAnew(db, job, error))()
   }
 }
 
