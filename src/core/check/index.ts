@@ -1,1 +1,3 @@
+export * from './snag'
+export * from './registry'
 export * from './near'

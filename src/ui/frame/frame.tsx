@@ -6,8 +6,9 @@ import Link from 'next/link'
 import { usePathname, useRouter } from 'next/navigation'
 import { DropdownMenu } from 'radix-ui'
 import { useEffect, type ReactNode } from 'react'
+import { useShallow } from 'zustand/react/shallow'
 import { own } from '@/core/own'
-import { countLeftovers, unplannedParts } from '@/core/fill'
+import { openIn, type SnagStage } from '@/core/check'
 import { KeyHelp } from '../keys/key-help'
 import type { KeyPlace } from '../keys/key-map'
 import { keyPressed } from '../keys/pressed'
@@ -154,27 +155,24 @@ function JobSwitcher({ jobs, id }: { jobs: readonly OtherJob[]; id: string }) {
   )
 }
 
-const BRIEF_FACTS = ['name', 'trade', 'phone', 'email', 'address', 'hours'] as const
+/** How many snags are open in a stage, and of what. */
+function useOpen(stage: SnagStage): { readonly open: number; readonly of: string } {
+  const parts = useJob(useShallow((s) => openIn(stage, s.pack, s.document).map(({ count, counted }) => `${count} ${counted}`)))
+  const open = parts.reduce((sum, part) => sum + Number.parseInt(part, 10), 0)
+  const [only = ''] = parts
+  return { open, of: parts.length > 1 ? `open: ${parts.join(', ')}` : only.slice(only.indexOf(' ') + 1) }
+}
 
 /** The stages in the order of the work; each shows as a number what is still open in it. */
 function Stages({ id, live }: { id: string; live: string | null }) {
   const path = usePathname()
-  const missing = useJob((s) => BRIEF_FACTS.filter((f) => factsOf(s.document)[f] === undefined).length)
-  const unbranded = useJob(({ document: { brand } }) => (brand.colour ? 0 : 1) + (brand.logo ? 0 : 1))
-  const leftovers = useJob((s) => countLeftovers(s.pack, s.document).total)
-  const drafts = useJob((s) => countLeftovers(s.pack, s.document).drafts)
-  const unplanned = useJob((s) => unplannedParts(s.document))
   const differing = useDiffering(live)
   const stages = [
-    { name: 'Brief', open: missing, of: 'left for later' },
+    { name: 'Brief', ...useOpen('Brief') },
     { name: 'Template', open: 0, of: '' },
-    { name: 'Brand', open: unbranded, of: 'left for later' },
-    {
-      name: 'Content',
-      open: leftovers + drafts,
-      of: drafts > 0 ? `open: ${leftovers} leftovers, ${drafts} drafts to confirm` : 'leftovers',
-    },
-    { name: 'Pages', open: unplanned, of: 'page names, addresses and descriptions open' },
+    { name: 'Brand', ...useOpen('Brand') },
+    { name: 'Content', ...useOpen('Content') },
+    { name: 'Pages', ...useOpen('Pages') },
     {
       name: 'Publish',
       open: differing,
