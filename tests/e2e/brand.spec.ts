@@ -1,5 +1,5 @@
 import { expect, test } from './test'
-import { APP, makeJob, saved, sheet, visit } from './screen'
+import { makeJob, saved, sheet, visit } from './screen'
 
 test('a colour, a scheme and the dark form reach all three sheets, each one step to undo, and the template’s own come back', async ({
   page,

@@ -281,7 +281,7 @@ test('a fact that the client has none of is gone from every page and counts as d
   const before = await leftovers(page)
   await tab(page, 'Every page').click()
   const footer = sheet(page, 'desktop').getByRole('contentinfo')
-  const row = (fact: string): Locator => page.locator(`[data-row="fact ${fact}"]`)
+  const row = (fact: string): Locator => page.locator(`[data-row=":fact ${fact}"]`)
   await expect(footer).toContainText('office@client.example')
   await cell(page, 'Client facts: Email').fill('')
   await expect(row('email')).toContainText('has none')

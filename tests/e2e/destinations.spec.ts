@@ -12,7 +12,7 @@ import { sftpStandIn } from '../../src/standins/client-server/sftp'
 import { webStandIn } from '../../src/standins/client-server/web'
 import { siteOfBucket } from '../../src/standins/object-store/site'
 import { objectStoreStandIn } from '../../src/standins/object-store/store'
-import { APP, cell, makeJob, openContent, openPublish, saved, sheet, visit } from './screen'
+import { cell, makeJob, openContent, openPublish, saved, sheet, visit } from './screen'
 
 const PASSWORD = 'nine swallows over a barn'
 const root = mkdtempSync(path.join(tmpdir(), 'instant-fit-client-'))

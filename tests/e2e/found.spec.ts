@@ -1,6 +1,6 @@
 import { expect, test } from './test'
 import { axeFaults } from './axe'
-import { choose, APP, askHost, makeJob, openPublish, saved, siteUrl, takeAddress, visit } from './screen'
+import { choose, askHost, makeJob, openPublish, saved, siteUrl, takeAddress, visit } from './screen'
 
 test('what others show of a page is drawn as it is typed; a page that is not to be found says so, and the site is verified', async ({
   page,

@@ -1,5 +1,5 @@
 import { expect, test } from './test'
-import { APP, cell, makeJob, openContent, saved, sheet, tab, visit } from './screen'
+import { cell, makeJob, openContent, saved, sheet, tab, visit } from './screen'
 
 test('the name in the bar leads to other jobs, to all of them, and to a new one', async ({ page }) => {
   await openContent(page, await makeJob({ name: 'Switch From Me' }))
@@ -8,6 +8,18 @@ test('the name in the bar leads to other jobs, to all of them, and to a new one'
   await page.getByRole('menuitem', { name: 'Tolliver & Wren' }).click()
   await expect(page.getByRole('button', { name: 'Tolliver & Wren: switch to another job' })).toBeVisible()
   await expect(sheet(page, 'desktop').locator('h1')).toHaveText('It stopped. That is where we start.')
+})
+
+test('what was done in one job is not offered to be undone in another', async ({ page }) => {
+  await visit(page, `/jobs/${await makeJob({ name: 'Done Here' })}/pages`)
+  const row = page.getByRole('row', { name: 'Prices', exact: true })
+  await row.click()
+  await row.press('Delete')
+  // In the bar, and on the notice.
+  const undo = page.getByRole('button', { name: 'Undo' })
+  await expect(undo).toHaveCount(2)
+  await openContent(page, await makeJob({ name: 'Not Done Here' }))
+  await expect(undo).toHaveCount(1)
 })
 
 test('undo brings what it changed into sight, whichever page it is on', async ({ page }) => {

@@ -2,7 +2,7 @@ import { readFileSync, statSync } from 'node:fs'
 import { expect, test } from './test'
 import { unzipSync } from 'fflate'
 import { axeFaults } from './axe'
-import { APP, cell, makeJob, openContent, openPublish, saved, visit } from './screen'
+import { cell, makeJob, openContent, openPublish, saved, visit } from './screen'
 
 test('a job is handed over as one zip and read in again; what is none is refused with what is wrong', async ({ page }) => {
   const job = await makeJob({ name: 'Handed Over' })

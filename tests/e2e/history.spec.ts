@@ -1,5 +1,5 @@
 import { expect, test, type Locator, type Page } from './test'
-import { APP, cell, makeJob, openContent, saved, sheet, tab, visit } from './screen'
+import { cell, makeJob, openContent, saved, sheet, tab, visit } from './screen'
 import { axeFaults as findings } from './axe'
 
 const panel = (page: Page): Locator => page.getByRole('complementary', { name: /^As it was/ })

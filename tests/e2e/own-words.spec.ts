@@ -2,7 +2,7 @@ import { expect, test } from './test'
 import { renderPage } from '../../src/core/render'
 import { homePage, sectionsIn } from '../../src/core/site'
 import { edited } from '../site'
-import { APP, cell, leftovers, makeJob, openContent, saved, sheet, tab, visit } from './screen'
+import { cell, leftovers, makeJob, openContent, saved, sheet, tab, visit } from './screen'
 import { FILES, siteOn } from './template-page'
 
 test('a label is changed once for the site, on the sheet or in the ledger, and plain words need nothing', async ({ page }) => {
@@ -17,15 +17,15 @@ test('a label is changed once for the site, on the sheet or in the ledger, and p
   await tab(page, 'Every page').click()
   await expect(cell(page, 'Label: Address')).toHaveValue('Come to')
   expect(await leftovers(page)).toBe(before - 1)
-  await expect(page.locator('[data-row="label telephone"]')).toContainText('plain word')
+  await expect(page.locator('[data-row=":label telephone"]')).toContainText('plain word')
   await cell(page, 'Label: Menu').fill('Contents')
   await expect(sheet(page, 'phone').getByRole('button', { name: 'Contents' })).toBeVisible()
   await page
-    .locator('[data-row="label address"]')
+    .locator('[data-row=":label address"]')
     .getByRole('button', { name: /Take the client’s content out/ })
     .click()
-  await page.locator('[data-row="label address"]').getByRole('button', { name: 'Plain', exact: true }).click()
-  await expect(page.locator('[data-row="label address"]')).toContainText('plain word')
+  await page.locator('[data-row=":label address"]').getByRole('button', { name: 'Plain', exact: true }).click()
+  await expect(page.locator('[data-row=":label address"]')).toContainText('plain word')
   expect(await leftovers(page)).toBe(before - 1)
   await saved(page)
 })

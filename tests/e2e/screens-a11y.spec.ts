@@ -1,6 +1,6 @@
 import { expect, test, type Page } from './test'
 import { axeFaults } from './axe'
-import { APP, makeJob, openContent, saved, visit } from './screen'
+import { APP, makeJob, openContent, saved, sheet, visit } from './screen'
 
 /** Our own screens only: the client's page on a sheet is the template's to answer for, and is checked as published. */
 const violations = axeFaults
@@ -150,8 +150,9 @@ test('everything that is pressed is at least 24 px each way, and no bar scrolls 
 })
 
 test('the first place is two keys from the top of the Content stage, and each sheet is one stop on the way', async ({ page }) => {
-  const job = await makeJob({ name: 'Stops' })
-  await openContent(page, job)
+  // Loaded, so that the first key is pressed where a page begins.
+  await page.goto(`${APP}/jobs/${await makeJob({ name: 'Stops' })}/content`)
+  await expect(sheet(page, 'desktop').getByRole('heading', { level: 1 })).toBeVisible()
   await page.keyboard.press('Tab')
   await expect(page.getByRole('button', { name: 'Skip to the work' })).toBeFocused()
   const stops: string[] = []

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from './test'
 import { strToU8, zipSync } from 'fflate'
 import { smallPack } from '../small-pack'
-import { APP, cell, leftovers, makeJob, openContent, saved, sheet, tab, visit } from './screen'
+import { cell, leftovers, makeJob, openContent, saved, sheet, tab, visit } from './screen'
 
 async function openRoom(page: Page, job: string): Promise<void> {
   await visit(page, `/jobs/${job}/template`)

@@ -6,6 +6,10 @@ import type { Site } from '../fill'
 /** A place that a sheet marks, and where it stands there: elsewhere only where it shows what another place has. */
 export type MarkedPlace = { readonly place: Place; readonly stands: Place }
 
+/** Attributes that a page's policy and scripts go by. */
+export const PAGE_USES = ['style', 'data-until', 'data-year', 'data-days'] as const
+export type PageUse = (typeof PAGE_USES)[number]
+
 /** One page being written: where it stands decides the addresses of files; the pictures and places that are met are noted. */
 export type PageWriter = {
   readonly site: Site
@@ -14,12 +18,14 @@ export type PageWriter = {
   readonly pictures: Map<string, PictureVariant>
   /** The places that the marks of a sheet name. */
   readonly places: Map<string, MarkedPlace>
+  /** What has been written that a page has to allow, or to do something for. */
+  readonly uses: Set<PageUse>
   /** How many pictures have been written so far: the first is in sight at once, the others load when near. */
   written: number
 }
 
 export function openPage(site: Site, page: Page | null): PageWriter {
-  return { site, page, pictures: new Map(), places: new Map(), written: 0 }
+  return { site, page, pictures: new Map(), places: new Map(), uses: new Set(), written: 0 }
 }
 
 /** The address of a published file from the page in hand: `../pictures/…`, or from the root on the page for wrong addresses. */

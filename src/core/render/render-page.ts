@@ -3,19 +3,22 @@ import { isHome, pagePath } from '../pages'
 import { factsOf, fitWords, isVerificationFile, siteLanguage, type Page } from '../site'
 import {
   fillPage,
+  fillSection,
   findPicture,
   ownWord,
+  pageSections,
   pageTexts,
   printed,
+  scopeOf,
   siteDirection,
   siteScheme,
   type FilledPicture,
   type FilledSection,
-  type PageParts,
   type Site,
 } from '../fill'
 import { bodyHtml } from './body-html'
 import { attribute, escapeJsonScript, escapeText } from './html/escape'
+import { sharedHtml } from './html/shared-html'
 import { sectionHtml } from './html/to-html'
 import { pagePolicy, type PageRules } from './page-policy'
 import { scriptsOf } from './page-scripts'
@@ -40,15 +43,14 @@ export type RenderedPage = { readonly html: string; readonly pictures: ReadonlyM
 /** One page of a release, whole. A null page is the one for addresses that lead nowhere. */
 export function renderPage(site: Site, page: Page | null, files: ReleaseFiles): RenderedPage {
   const writer = openPage(site, page)
-  const filled = fillPage(site, page)
-  const body = writeBody(writer, filled)
+  const body = writeBody(writer)
   const html = `<!doctype html>
 <html${languageAttributes(site)}>
 <head>
-${renderHead(writer, files, filled, body)}
+${renderHead(writer, files, body.card)}
 </head>
 <body>
-${body}
+${body.html}
 </body>
 </html>
 `
@@ -62,17 +64,26 @@ export function languageAttributes({ document }: Site): string {
 
 /** Everything between the body tags. */
 export function renderBody(site: Site, page: Page | null): string {
-  return writeBody(openPage(site, page), fillPage(site, page))
+  return writeBody(openPage(site, page)).html
 }
 
-function writeBody(writer: PageWriter, filled: PageParts<FilledSection>): string {
-  const body = bodyHtml(filled, (section) => sectionHtml(writer, section)).trimEnd()
-  const scripts = writer.site.mode === 'release' ? scriptsOf(body).map(({ code }) => `\n<script>${code}</script>`) : []
-  return `<a class="skip" href="#main">${escapeText(ownWord(writer.site.document, 'skip'))}</a>
+/** What a page shows, with the first picture that its own sections show. What stands on every page is written once for many. */
+function writeBody(writer: PageWriter): { readonly html: string; readonly card: FilledPicture | null } {
+  const { site } = writer
+  const scope = scopeOf(site, writer.page)
+  const parts = pageSections(site, scope.page)
+  const own = new Map([...parts.head, ...parts.main].map((section) => [section, fillSection(scope, section)]))
+  const body = bodyHtml(parts, (section) => {
+    const filled = own.get(section)
+    return filled ? sectionHtml(writer, filled) : sharedHtml(writer, scope, section)
+  }).trimEnd()
+  const scripts = site.mode === 'release' ? scriptsOf(writer.uses).map(({ code }) => `\n<script>${code}</script>`) : []
+  const html = `<a class="skip" href="#main">${escapeText(ownWord(site.document, 'skip'))}</a>
 ${body}${scripts.join('')}`
+  return { html, card: findCardPicture([...own.values()]) }
 }
 
-function renderHead(writer: PageWriter, files: ReleaseFiles, filled: PageParts<FilledSection>, body: string): string {
+function renderHead(writer: PageWriter, files: ReleaseFiles, card: FilledPicture | null): string {
   const { site, page } = writer
   const texts = page
     ? printedTexts(site, page, new URL(files.origin).host)
@@ -82,12 +93,12 @@ function renderHead(writer: PageWriter, files: ReleaseFiles, filled: PageParts<F
   const hasCard = page !== null && isHome(site.document, page) && factsOf(site.document).name !== undefined
   const lines = [
     '<meta charset="utf-8">',
-    `<meta http-equiv="Content-Security-Policy"${attribute('content', pagePolicy(body, rules))}>`,
+    `<meta http-equiv="Content-Security-Policy"${attribute('content', pagePolicy(writer.uses, rules))}>`,
     meta('viewport', 'width=device-width, initial-scale=1'),
     `<title>${escapeText(texts.title)}</title>`,
     ...(texts.description ? [meta('description', texts.description)] : []),
     ...(page && !page.unfound ? [] : [meta('robots', 'noindex')]),
-    ...(page ? renderSharing(writer, page, files, texts, filled) : []),
+    ...(page ? renderSharing(writer, page, files, texts, card) : []),
     ...(page && isHome(site.document, page) ? verificationTags(site).map(([name, content]) => meta(name, content)) : []),
     ...(hasCard
       ? [
@@ -132,12 +143,11 @@ function renderSharing(
   page: Page,
   files: ReleaseFiles,
   texts: { title: string; description: string },
-  filled: PageParts<FilledSection>,
+  card: FilledPicture | null,
 ): string[] {
   const { document } = writer.site
   const { name } = factsOf(document)
   const url = files.origin + pagePath(document, page)
-  const card = findCardPicture([...filled.head, ...filled.main])
   const picture = card ? cardUrl(writer, files.origin, card) : null
   const property = (key: string, content: string): string => `<meta${attribute('property', key)}${attribute('content', content)}>`
   const size = [

@@ -49,6 +49,8 @@ export function JobProvider({ job, here, children }: { job: OpenJob; here: Here;
     return () => {
       isOver = true
       close?.()
+      // What was said of this job, and could be undone in it, is not said in another.
+      toast.dismiss()
     }
     // The job given first is what the store begins with; later it follows the database by itself.
     // eslint-disable-next-line react-hooks/exhaustive-deps

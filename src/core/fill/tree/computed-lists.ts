@@ -1,6 +1,6 @@
 import { printedUrl, type ComputedList } from '../../pack'
 import { flatMenu, menuOf, relativePath, type MenuEntry } from '../../pages'
-import { DAYS, factsOf, isNoFact, lineOf, toHoursRows, type Day } from '../../site'
+import { DAYS, factsOf, isNoFact, lineOf, toHoursRows, type Day, type Page } from '../../site'
 import { pageTexts } from '../page-texts'
 import { goesByClock } from './by-the-clock'
 import { hoursWords } from '../labels'
@@ -56,13 +56,18 @@ function hoursEntries(scope: PageScope): ComputedEntry[] {
   })
 }
 
+/** How an entry of a menu is marked on the page in hand: its own, or one that it stands under. */
+function currentMark({ site: { document }, page: here }: PageScope, page: Page): string | null {
+  return page === here ? 'page' : here && lineOf(document, here).includes(page) ? 'true' : null
+}
+
 /** A menu's entry: the page in hand is marked as such, and so is what it stands under. */
 function menuEntry(scope: PageScope, entry: MenuEntry): ComputedEntry {
   const { document, pack } = scope.site
   if (entry.type === 'signpost')
     return { parts: { page: { text: entry.signpost.label.text, extra: { href: linkHref(scope, entry.signpost.to) } } } }
   const { page, under } = entry
-  const current = page === scope.page ? 'page' : scope.page && lineOf(document, scope.page).includes(page) ? 'true' : null
+  const current = scope.namesAll ? `page:${page.id}` : currentMark(scope, page)
   const extra = {
     href: relativePath(document, scope.page, page, scope.site.root),
     ...(current === null ? {} : { 'aria-current': current }),

@@ -15,6 +15,7 @@ import {
 import { NOT_FOUND } from '../page-texts'
 import type { Site } from '../site'
 import { fillSection } from './fill-section'
+import type { PageScope } from './page-scope'
 import type { FilledSection } from './tree'
 
 /** The parts of a page in the order in which they are read. */
@@ -80,9 +81,14 @@ export function allOf<T>(of: PageParts<T>): readonly T[] {
   return PARTS.flatMap((part) => of[part])
 }
 
+/** A page to be filled: of a part of another, the page that it stands on. */
+export function scopeOf(site: Site, asked: Page | null): PageScope {
+  return { site, page: asked && asked.id !== NOT_FOUND ? standsOn(site.document, asked) : asked }
+}
+
 export function fillPage(site: Site, asked: Page | null): PageParts<FilledSection> {
-  const page = asked && asked.id !== NOT_FOUND ? standsOn(site.document, asked) : asked
-  return mapParts(pageSections(site, page), (section) => fillSection({ site, page }, section))
+  const scope = scopeOf(site, asked)
+  return mapParts(pageSections(site, scope.page), (section) => fillSection(scope, section))
 }
 
 /** The page for addresses that lead nowhere, as a page that a sheet can show. */

@@ -1,5 +1,6 @@
 export * from './tree'
 export * from './page-scope'
+export { goesByClock } from './by-the-clock'
 export * from './direction'
 export * from './links'
 export * from './computed-lists'

@@ -5,6 +5,8 @@ import type { Site } from '../site'
 export type PageScope = {
   readonly site: Site
   readonly page: Page | null
+  /** Each entry of a menu names its page (`page:` and its id) as the current one, for whoever sets the one that is. */
+  readonly namesAll?: true
   /** The place that somebody is typing in: it stays while it is empty, so that there is something to type in. */
   readonly typing?: Typing | null
 }

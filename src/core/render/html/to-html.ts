@@ -3,7 +3,7 @@ import { pictureVariants, type AssetInfo } from '../../image'
 import type { DesignElement } from '../../pack'
 import { placeKey } from '../../site'
 import { NONE, type FilledElement, type FilledNode, type FilledPicture, type FilledSection, type Gap, type Mark } from '../../fill'
-import { pictureUrl, type PageWriter } from '../page-writer'
+import { PAGE_USES, pictureUrl, type PageUse, type PageWriter } from '../page-writer'
 import { logoSize, logoSource } from '../logo-size'
 import { attribute, escapeText } from './escape'
 
@@ -17,7 +17,10 @@ export function sectionHtml(writer: PageWriter, section: FilledSection): string 
   const isSheet = writer.site.mode === 'sheet'
   if (section.root === null) return isSheet ? gapHtml(section.id, section.gap) : ''
   const { id, root, until } = section
-  return elementHtml(writer, root, isSheet ? attribute('data-section', id) : until === undefined ? '' : attribute('data-until', until))
+  if (isSheet) return elementHtml(writer, root, attribute('data-section', id))
+  if (until === undefined) return elementHtml(writer, root, '')
+  writer.uses.add('data-until')
+  return elementHtml(writer, root, attribute('data-until', until))
 }
 
 export function gapHtml(id: string, { type, name }: Gap): string {
@@ -36,7 +39,7 @@ function nodesHtml(writer: PageWriter, nodes: readonly FilledNode[]): string {
   let html = ''
   for (const node of nodes) {
     if (typeof node === 'string') html += escapeText(node)
-    else html += node.type === 'still' ? stillHtml(node.element) : elementHtml(writer, node, '')
+    else html += node.type === 'still' ? noted(writer, stillHtml(node.element)) : elementHtml(writer, node, '')
   }
   return html
 }
@@ -44,38 +47,52 @@ function nodesHtml(writer: PageWriter, nodes: readonly FilledNode[]): string {
 function elementHtml(writer: PageWriter, element: FilledElement, first: string): string {
   if (element.picture) return pictureHtml(writer, element, element.picture)
   if (element.logo) return logoHtml(writer, element, element.logo)
-  return tag(element, attributesHtml(element.extra ?? NONE) + first + markHtml(writer, element.mark), nodesHtml(writer, element.children))
+  const extra = noted(writer, attributesHtml(element.extra ?? NONE))
+  return tag(writer, element, extra + first + markHtml(writer, element.mark), nodesHtml(writer, element.children))
 }
 
-function tag({ tag: name, base }: FilledElement, attributes: string, inner: string): string {
-  const open = `<${name}${attributesHtml(base)}${attributes}>`
+function tag(writer: PageWriter, { tag: name, base }: FilledElement, attributes: string, inner: string): string {
+  const open = `<${name}${noted(writer, attributesHtml(base))}${attributes}>`
   return VOID_TAGS.has(name) ? open : `${open}${inner}</${name}>`
 }
 
-/** Attributes of designs are the same objects on every page. */
-const written = new WeakMap<object, string>()
+/** HTML that is written once and stands on many pages, with what a page that it stands on uses by it. */
+type Written = { readonly html: string; readonly uses: readonly PageUse[] }
 
-function attributesHtml(attributes: Readonly<Record<string, string>>): string {
-  const known = written.get(attributes)
-  if (known !== undefined) return known
-  let html = ''
-  for (const name in attributes) html += attribute(name, own(attributes, name) ?? '')
-  written.set(attributes, html)
+function noted(writer: PageWriter, { html, uses }: Written): string {
+  for (const use of uses) writer.uses.add(use)
   return html
 }
 
-const still = new WeakMap<DesignElement, string>()
+/** Attributes of designs are the same objects on every page. */
+const written = new WeakMap<object, Written>()
+
+function attributesHtml(attributes: Readonly<Record<string, string>>): Written {
+  let known = written.get(attributes)
+  if (known === undefined) {
+    let html = ''
+    for (const name in attributes) html += attribute(name, own(attributes, name) ?? '')
+    written.set(attributes, (known = { html, uses: PAGE_USES.filter((name) => own(attributes, name) !== undefined) }))
+  }
+  return known
+}
+
+const still = new WeakMap<DesignElement, Written>()
 
 /** A part of a design without a place in it is written once. */
-function stillHtml(element: DesignElement): string {
-  let html = still.get(element)
-  if (html === undefined) {
-    const inner = element.children.map((child) => (typeof child === 'string' ? escapeText(child) : stillHtml(child))).join('')
-    const open = `<${element.tag}${attributesHtml(element.attrs)}>`
-    html = VOID_TAGS.has(element.tag) ? open : `${open}${inner}</${element.tag}>`
-    still.set(element, html)
+function stillHtml(element: DesignElement): Written {
+  let known = still.get(element)
+  if (known === undefined) {
+    const inner = element.children.map((child) => (typeof child === 'string' ? { html: escapeText(child), uses: [] } : stillHtml(child)))
+    const { html, uses } = attributesHtml(element.attrs)
+    const open = `<${element.tag}${html}>`
+    known = {
+      html: VOID_TAGS.has(element.tag) ? open : `${open}${inner.map((one) => one.html).join('')}</${element.tag}>`,
+      uses: [...uses, ...inner.flatMap((one) => one.uses)],
+    }
+    still.set(element, known)
   }
-  return html
+  return known
 }
 
 /** On the sheets only: names the place for the editor, and says whether it is a leftover or a draft to be confirmed. */
@@ -97,20 +114,22 @@ function pictureHtml(writer: PageWriter, element: FilledElement, { asset, ratio,
   const largest = sources.at(-1) ?? fallback
   const isFirst = writer.written++ === 0
   const { alt = '', ...more } = element.extra ?? {}
-  const size = `${attribute('alt', alt)} width="${largest.width}" height="${largest.height}"${attributesHtml(more)}`
+  const size = `${attribute('alt', alt)} width="${largest.width}" height="${largest.height}"${noted(writer, attributesHtml(more))}`
   if (writer.site.mode === 'sheet') {
     const near = sources.find((s) => s.width >= 960) ?? largest
-    return tag(element, attribute('src', pictureUrl(writer, asset, near)) + size + markHtml(writer, element.mark), '')
+    return tag(writer, element, attribute('src', pictureUrl(writer, asset, near)) + size + markHtml(writer, element.mark), '')
   }
   const loading = isFirst ? ' fetchpriority="high"' : ' loading="lazy" decoding="async"'
   const srcset = sources.map((s) => `${pictureUrl(writer, asset, s)} ${s.width}w`).join(', ')
   const choice = srcset === '' ? '' : attribute('srcset', srcset) + attribute('sizes', sizes ?? '100vw')
-  return tag(element, attribute('src', pictureUrl(writer, asset, fallback)) + choice + size + loading, '')
+  return tag(writer, element, attribute('src', pictureUrl(writer, asset, fallback)) + choice + size + loading, '')
 }
 
 function logoHtml(writer: PageWriter, element: FilledElement, { asset, onDark }: { asset: AssetInfo; onDark: AssetInfo | null }): string {
   const alt = attribute('alt', element.extra?.alt ?? '')
-  const img = `<img class="logo"${attribute('src', logoSource(writer, asset))}${alt}${logoSize(writer.site.document, asset)}>`
+  const size = logoSize(writer.site.document, asset)
+  if (size.includes(' style=')) writer.uses.add('style')
+  const img = `<img class="logo"${attribute('src', logoSource(writer, asset))}${alt}${size}>`
   // A sheet shows one form at a time, whatever the designer's own system asks for.
   if (!onDark || writer.site.mode === 'sheet') return img
   return `<picture><source media="(prefers-color-scheme: dark)"${attribute('srcset', logoSource(writer, onDark))}>${img}</picture>`

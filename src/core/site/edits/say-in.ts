@@ -52,6 +52,6 @@ function slotIn(document: SiteDocument, spoken: SiteDocument, step: SlotSet, lan
   if (before?.type === value.type && rest(before) === rest(value)) return [said]
   const parts = Object.entries(own).filter(([part]) => words.has(part))
   const others = Object.entries(value).filter(([part]) => part !== 'said' && !words.has(part))
-  const put = { ...Object.fromEntries([...others, ...parts]) } as typeof own
+  const put = Object.fromEntries([...others, ...parts]) as typeof own
   return [{ ...step, value: put }, said]
 }

@@ -72,16 +72,13 @@ export const slotSet: StepType<SlotSet> = {
 
 /** The words of one language, beside those of the site's own; where there are none of its own there is nothing to say otherwise. */
 function setSaid(document: SiteDocument, step: SlotSet, language: Language): StepApplied {
+  const { language: _, ...at } = step
   const own = cellAt(document, step)
   const words = step.value
   if (own === undefined || own.type === 'same' || words?.type === 'same' || (words !== null && words.type !== own.type))
     return refused({ code: 'ownWordsGone' })
-  const applied = slotSet.apply(document, { ...omitLanguage(step), value: exactly(withSaid(own, language, words), own) })
+  const applied = slotSet.apply(document, { ...at, value: exactly(withSaid(own, language, words), own) })
   return applied.ok ? { ...applied, inverse: [{ ...step, value: saidIn(own, language) }] } : applied
-}
-
-function omitLanguage({ language: _, ...step }: SlotSet): SlotSet {
-  return step
 }
 
 /** What stands in a slot once something is put over what was there. */
