@@ -35,7 +35,7 @@ await shoot(page, 'jobs')
 await page.goto(`${app}/account`)
 await page.getByRole('button', { name: 'Check and repair' }).click()
 await page.getByText(/\d\d things looked through/).waitFor()
-await page.getByRole('heading', { name: 'What is kept here' }).evaluate((heading) => heading.scrollIntoView({ block: 'nearest' }))
+await page.getByRole('heading', { name: 'Storage' }).evaluate((heading) => heading.scrollIntoView({ block: 'nearest' }))
 await settle(page)
 await shoot(page, 'account')
 

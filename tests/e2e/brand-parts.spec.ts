@@ -261,7 +261,7 @@ test('a brand taken out as design tokens comes into another job, seen before it 
   await field(page, 'Brand colour').fill('#34568b')
   await field(page, 'Second colour').fill('#e0a526')
   await field(page, 'Third colour').fill('#7a2e1d') // With three colours the sheet is at its longest.
-  await page.getByRole('tab', { name: 'In and out' }).click()
+  await page.getByRole('tab', { name: 'Tokens' }).click()
   await expect(page.getByRole('region', { name: 'What was computed' })).toContainText('--brand-colour: #34568b;')
   const [download] = await Promise.all([
     page.waitForEvent('download'),
@@ -275,7 +275,7 @@ test('a brand taken out as design tokens comes into another job, seen before it 
   await page.evaluate(() => document.fonts.ready)
   const pdf = (await page.pdf({ preferCSSPageSize: true, printBackground: true })).toString('latin1')
   expect(pdf.match(/\/Type\s*\/Page\b(?!s)/g)).toHaveLength(1)
-  await openBrand(page, 'Taker', 'In and out')
+  await openBrand(page, 'Taker', 'Tokens')
   await page.getByLabel('File of tokens').setInputFiles(file)
   await expect(page.getByText('brand colour: #34568b')).toBeVisible()
   expect(await style(sheet(page, 'phone').locator('.button').first(), 'background-color')).not.toBe('rgb(52, 86, 139)')

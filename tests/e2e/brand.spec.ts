@@ -53,7 +53,7 @@ test('the table says the contrast of every role on every tone, and where the cli
 test('one key shows the pages as others see them, and leads back to full colour', async ({ page }) => {
   await visit(page, `/jobs/${await makeJob({ name: 'Seen' })}/brand`)
   await expect(sheet(page, 'desktop').locator('h1')).toBeVisible()
-  const seen = page.getByRole('combobox', { name: 'Seen' })
+  const seen = page.getByRole('combobox', { name: 'Vision' })
   const shown = page.getByRole('region', { name: 'The page' })
   for (const way of ['protan', 'deutan', 'tritan', 'mono']) {
     await page.keyboard.press('Alt+v')

@@ -9,7 +9,7 @@ const look = (page: Page, words: string): Locator =>
 async function openHistory(page: Page, job: string): Promise<void> {
   await saved(page)
   await visit(page, `/jobs/${job}/history`)
-  await expect(page.getByRole('heading', { name: 'What was done' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'History', exact: true })).toBeVisible()
 }
 
 test('each gesture is told in words; the site is looked at as it was, and brought back place by place, page by page and whole', async ({

@@ -151,7 +151,7 @@ test('a job in the bin says so where it is opened; a tab that was open goes on, 
   await saved(page)
   await list.goto(`${APP}/jobs/${job}/content`)
   await expect(list.getByRole('heading', { name: `${name} is in the bin` })).toBeVisible()
-  await list.getByRole('button', { name: 'Put back to work' }).click()
+  await list.getByRole('button', { name: 'Restore', exact: true }).click()
   await expect(sheet(list, 'desktop').getByRole('heading', { level: 1 })).toHaveText('Typed while in the bin')
 })
 
@@ -193,7 +193,7 @@ test('a copy is a job of its own, an archived one is laid by, and one is deleted
   const forGood = async (): Promise<void> => {
     await more.click()
     await page.getByRole('menuitem', { name: /Delete for good/ }).click()
-    await expect(sure.getByRole('button', { name: 'Keep it' })).toBeFocused()
+    await expect(sure.getByRole('button', { name: 'Cancel' })).toBeFocused()
   }
   for (const key of ['Enter', 'Escape']) {
     await forGood()

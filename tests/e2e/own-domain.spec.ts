@@ -50,7 +50,7 @@ async function publish(page: Page): Promise<void> {
 
 async function noteDomain(page: Page, typed: string): Promise<void> {
   await page.getByRole('textbox', { name: 'Domain of the client’s own' }).fill(typed)
-  await page.getByRole('button', { name: 'Note this domain' }).click()
+  await page.getByRole('button', { name: 'Add domain' }).click()
 }
 
 test('a site goes to the client’s domain: records set at the registrar, a certificate, and every old address leads there', async ({
@@ -65,7 +65,7 @@ test('a site goes to the client’s domain: records set at the registrar, a cert
   const field = page.getByRole('textbox', { name: 'Domain of the client’s own' })
   await field.fill('post@client.test')
   await expect(page.getByText('is an address for mail')).toBeVisible()
-  await expect(page.getByRole('button', { name: 'Note this domain' })).toBeDisabled()
+  await expect(page.getByRole('button', { name: 'Add domain' })).toBeDisabled()
   await noteDomain(page, `https://www.${DOMAIN}/`)
   await expect(page.getByRole('heading', { name: `www.${DOMAIN}` })).toBeFocused()
   await expect(row(page, 'CNAME', 'www')).toContainText('A 203.0.113.20 stands there')
@@ -77,7 +77,7 @@ test('a site goes to the client’s domain: records set at the registrar, a cert
   await page.getByRole('button', { name: `Copy the value of TXT _site-proof.${DOMAIN}` }).click()
   const proof = await page.evaluate(() => navigator.clipboard.readText())
   expect(proof).toMatch(/^site=[\w-]{22}$/)
-  await page.getByRole('button', { name: 'Hand the records over…' }).click()
+  await page.getByRole('button', { name: 'Send DNS records…' }).click()
   await expect(page.getByRole('region', { name: 'The letter' })).toContainText(proof)
   await page.getByRole('button', { name: 'Copy all records' }).click()
   await expect(page.getByText('✓ Copied')).toBeVisible()
@@ -134,8 +134,8 @@ test('a site goes to the client’s domain: records set at the registrar, a cert
   await publish(page)
   await visitor.goto(`${origin}/`)
   await expect(visitor).toHaveURL(`${siteUrl('domain-bound')}/`)
-  await page.getByRole('button', { name: 'Another domain, or none…' }).click()
-  await page.getByRole('button', { name: 'Let it go' }).click()
+  await page.getByRole('button', { name: 'Remove domain…' }).click()
+  await page.getByRole('button', { name: 'Remove domain', exact: true }).click()
   await expect(page.getByRole('textbox', { name: 'Domain of the client’s own' })).toBeVisible()
 })
 

@@ -93,8 +93,8 @@ test('from a job to a live address, changed, published again, and the first rele
   await visitor.reload()
   await expect(visitor.getByRole('heading', { level: 1 })).toHaveText('Bread from four in the morning')
 
-  await page.getByRole('button', { name: 'Put release 1 back…' }).click()
-  await page.getByRole('button', { name: 'Put No. 1 back' }).click()
+  await page.getByRole('button', { name: 'Make release 1 live…' }).click()
+  await page.getByRole('button', { name: 'Make No. 1 live' }).click()
   await expect(page.getByText('The earlier release is live again.')).toBeVisible()
   await visitor.reload()
   await expect(visitor.getByRole('heading', { level: 1 })).toHaveText('A chair worth sitting in is worth mending')

@@ -49,7 +49,7 @@ test('axe finds nothing in the template room, in any of its views, nor on the st
   }
   await visit(page, `/jobs/${job}/brand`)
   await expect(page.getByRole('table', { name: /Contrast on each tone/ })).toBeVisible()
-  for (const part of ['Colour', 'Logo', 'Type', 'Shape', 'In and out']) {
+  for (const part of ['Colour', 'Logo', 'Type', 'Shape', 'Tokens']) {
     await page.getByRole('tab', { name: part }).click()
     expect(await violations(page), `brand, ${part}`).toEqual([])
   }
@@ -122,7 +122,7 @@ test('everything that is pressed is at least 24 px each way, and no bar scrolls 
   await expect(page.getByRole('heading', { name: 'People' })).toBeVisible()
   await look('account')
   await page.goto(`${at}/history`)
-  await expect(page.getByRole('heading', { name: 'What was done' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'History', exact: true })).toBeVisible()
   await look('history')
   for (const [path, seen] of [
     ['/template', 'Tallow'],
@@ -139,7 +139,7 @@ test('everything that is pressed is at least 24 px each way, and no bar scrolls 
   }
   await page.goto(`${at}/brand`)
   await expect(page.getByRole('table', { name: /Contrast on each tone/ })).toBeVisible()
-  for (const part of ['Colour', 'Logo', 'Type', 'Shape', 'In and out']) {
+  for (const part of ['Colour', 'Logo', 'Type', 'Shape', 'Tokens']) {
     await page.getByRole('tab', { name: part }).click()
     await look(`brand, ${part}`)
   }

@@ -30,7 +30,7 @@ const PARTS = [
   ['logo', 'Logo'],
   ['type', 'Type'],
   ['shape', 'Shape'],
-  ['tokens', 'In and out'],
+  ['tokens', 'Tokens'],
 ] as const
 type PartName = (typeof PARTS)[number][0]
 

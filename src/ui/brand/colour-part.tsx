@@ -51,9 +51,9 @@ export function ColourPart() {
         onDark={(next) => setScheme({ dark: next })}
       />
       <fieldset className="mt-4 grid gap-2">
-        <legend className="mb-1 font-bold">Grounds of accent and ink</legend>
+        <legend className="mb-1 font-bold">Backgrounds of accent and ink</legend>
         <Choice
-          label="Ground"
+          label="Background"
           showLabel={false}
           value={gradient ? 'run' : 'flat'}
           options={[

@@ -49,7 +49,7 @@ export function IconPart() {
         </Field>
       )}
       <Choice
-        label="Ground"
+        label="Background"
         value={icon.ground}
         options={[
           ['ink', 'ink'],

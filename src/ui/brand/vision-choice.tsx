@@ -4,11 +4,11 @@ import { useKey, useKeyWords } from '../keys/use-key'
 import { inputClass } from '../parts/field'
 
 const WORDS: Record<Vision, string> = {
-  full: 'in full colour',
-  protan: 'without red cones',
-  deutan: 'without green cones',
-  tritan: 'without blue cones',
-  mono: 'by lightness alone',
+  full: 'typical',
+  protan: 'red-weak',
+  deutan: 'green-weak',
+  tritan: 'blue-weak',
+  mono: 'greyscale',
 }
 
 /** How the sheets are seen; a key goes on to the next way. */
@@ -17,9 +17,9 @@ export function VisionChoice({ vision, onVision }: { vision: Vision; onVision: (
   useKey('vision', () => onVision(VISIONS[(VISIONS.indexOf(vision) + 1) % VISIONS.length] ?? 'full'), { always: true })
   return (
     <label className="flex items-center gap-1.5 text-sm">
-      Seen
+      Vision
       <select
-        aria-label="Seen"
+        aria-label="Vision"
         title={`The next way of seeing (${keyWords('vision')})`}
         className={`${inputClass} w-auto! py-1!`}
         value={vision}

@@ -32,7 +32,7 @@ export function BinnedJob({ id, name }: { id: string; name: string }) {
       )}
       <p className="flex items-center gap-4">
         <Button look="main" onClick={putBack} disabled={pending}>
-          Put back to work
+          Restore
         </Button>
         <Link href="/" className="font-semibold underline underline-offset-4">
           All jobs

@@ -134,7 +134,7 @@ function JobSwitcher({ jobs, id }: { jobs: readonly OtherJob[]; id: string }) {
             ))}
           <DropdownMenu.Separator className="my-1 border-t border-seam" />
           <DropdownMenu.Item asChild className="block px-3 py-1.5 font-semibold outline-none data-[highlighted]:bg-tape">
-            <Link href={`/jobs/${id}/history`}>What was done here</Link>
+            <Link href={`/jobs/${id}/history`}>History</Link>
           </DropdownMenu.Item>
           <DropdownMenu.Item asChild className="block px-3 py-1.5 font-semibold outline-none data-[highlighted]:bg-tape">
             <Link href="/">All jobs</Link>

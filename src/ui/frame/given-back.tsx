@@ -22,7 +22,7 @@ export function GivenBack() {
               {words.join('\n')}
             </p>
             {words.length > 0 && <CopyButton text={words.join('\n')} label="Copy the words" />}
-            <Button onClick={() => store.dismiss(id)}>Put away</Button>
+            <Button onClick={() => store.dismiss(id)}>Dismiss</Button>
           </li>
         ))}
       </ul>

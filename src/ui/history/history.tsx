@@ -32,7 +32,7 @@ export function History(newest: Deeds) {
     <main data-skip-to tabIndex={-1} className="flex min-h-0 flex-1 outline-none">
       <div className="min-w-0 flex-1 overflow-y-auto px-6 py-6">
         <div className="mb-3 flex flex-wrap items-baseline justify-between gap-x-6">
-          <h1 className="text-xl font-bold tracking-tight">What was done</h1>
+          <h1 className="text-xl font-bold tracking-tight">History</h1>
           <p className="text-sm text-soft">
             This job takes {all}: {pictures} of pictures, {count(size.rows, 'change')} in {history}, {count(size.releases, 'release')}
           </p>
@@ -66,7 +66,7 @@ export function History(newest: Deeds) {
         )}
         {!isAll && (
           <Button className="mt-3" onClick={() => void more()}>
-            Further back
+            Older
           </Button>
         )}
         {fault && (

@@ -50,8 +50,8 @@ export function JobRow({ job, shelving, binDays, now, mayMake }: RowProps) {
           </span>
         )}
         {inBin && mayMake && (
-          <Button className="relative z-10 mt-1.5" onClick={() => shelving.shelve(job, 'work')} aria-label={`Put ${job.name} back`}>
-            Put back
+          <Button className="relative z-10 mt-1.5" onClick={() => shelving.shelve(job, 'work')} aria-label={`Restore ${job.name}`}>
+            Restore
           </Button>
         )}
         {job.trouble && <span className="block text-sm font-medium text-thread">✕ {job.trouble}</span>}
@@ -134,7 +134,7 @@ function JobMenu({ job, shelving, button, onAsk }: MenuProps) {
           )}
           {shelf !== 'work' && (
             <DropdownMenu.Item className={item} onSelect={() => shelving.shelve(job, 'work')}>
-              Put back to work
+              Restore
             </DropdownMenu.Item>
           )}
           {shelf !== 'bin' ? (
@@ -163,7 +163,7 @@ function SureOfDeleting({ name, onDelete, onKeep }: { name: string; onDelete: ()
       <p className="mb-2">Its words, pictures, history and releases are deleted. This cannot be undone.</p>
       <div className="flex gap-2">
         <Button autoFocus onClick={onKeep}>
-          Keep it
+          Cancel
         </Button>
         <Button className="text-thread" onClick={onDelete}>
           Delete for good

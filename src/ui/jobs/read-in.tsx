@@ -40,7 +40,7 @@ export function ReadIn() {
   return (
     <>
       <Button look="quiet" disabled={reading !== null} onClick={() => input.current?.click()}>
-        {reading === null ? 'Read a handover in' : saidMeanwhile(reading)}
+        {reading === null ? 'Import handover' : saidMeanwhile(reading)}
       </Button>
       <span role="status" className="sr-only">
         {reading === null ? '' : `Reading “${reading.name}” in`}

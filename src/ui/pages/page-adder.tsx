@@ -110,7 +110,7 @@ export function PageAdder({ acts, onAdded, onClose }: Props) {
           </Shelf>
         )}
         {(from === '' ? groups : []).map(({ template, pages }) => (
-          <Shelf key={template.id} title={template.id === document.dress.template ? `${template.name}, worn now` : template.name}>
+          <Shelf key={template.id} title={template.id === document.dress.template ? `${template.name}, in use` : template.name}>
             {pages.map((page) => (
               <OfferCard
                 key={page.key}

@@ -20,7 +20,7 @@ export function AuditList({ first }: { first: readonly AuditRow[] }) {
     setIsAll(audit.length === 0)
   })
   return (
-    <Part title="What was done">
+    <Part title="Activity log">
       <div className="max-h-96 overflow-y-auto border border-seam bg-cloth" tabIndex={0} role="region" aria-label="The audit list">
         <table className="w-full border-collapse text-sm">
           <thead className="sticky top-0 bg-cloth text-soft">
@@ -52,7 +52,7 @@ export function AuditList({ first }: { first: readonly AuditRow[] }) {
       </div>
       {!isAll && rows.length >= 50 && (
         <Button className="mt-2" disabled={busy} onClick={() => void more()}>
-          Further back
+          Older
         </Button>
       )}
       <Fault words={fault} />

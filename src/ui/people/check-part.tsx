@@ -16,7 +16,7 @@ export function CheckPart({ first }: { first: CheckReport | null }) {
   const { busy, fault, ask } = useAsking()
   const look = ask(async () => setReport(await postJson<CheckReport>('/api/check', {})))
   return (
-    <Part title="What is kept here">
+    <Part title="Storage">
       <div role="status">
         {report === null ? (
           <p className="text-soft">It is being looked through since the start. Load this page again in a moment.</p>

@@ -11,7 +11,7 @@ export function GoesOut({ chosen: { choices, alone, choose }, disabled }: Props)
   return (
     <div className="mb-2">
       <label className="flex items-center gap-2 text-sm font-semibold">
-        Goes out
+        Publish
         <select
           className="min-w-0 max-w-96 rounded-sm border border-seam bg-white px-2 py-1 font-normal"
           aria-describedby={alone ? id : undefined}
@@ -19,10 +19,10 @@ export function GoesOut({ chosen: { choices, alone, choose }, disabled }: Props)
           value={alone?.page ?? ''}
           onChange={({ target }) => choose(target.value === '' ? null : (target.value as PageId))}
         >
-          <option value="">all that has changed</option>
+          <option value="">all changes</option>
           {choices.map(({ page, name }) => (
             <option key={page} value={page}>
-              “{name}” alone
+              only “{name}”
             </option>
           ))}
         </select>

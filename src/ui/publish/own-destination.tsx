@@ -50,18 +50,18 @@ export function OwnDestination({ job, line }: { job: string; line: DestinationLi
         )}
         {!asked && (
           <Button look="quiet" onClick={() => setAsked(true)}>
-            Let it go…
+            Remove…
           </Button>
         )}
       </div>
       {asked && (
-        <div className="mt-2 border border-seam bg-cloth p-3 text-sm" role="group" aria-label="Let it go">
+        <div className="mt-2 border border-seam bg-cloth p-3 text-sm" role="group" aria-label="Remove">
           <p className="mb-2">What is there stays there, and visitors go on seeing it. The login is forgotten here.</p>
           <Button look="main" autoFocus onClick={() => void letGo()}>
-            Let “{line.name}” go
+            Remove “{line.name}”
           </Button>{' '}
           <Button look="quiet" onClick={() => setAsked(false)}>
-            Keep it
+            Cancel
           </Button>
         </div>
       )}

@@ -95,21 +95,27 @@ function When({ release: { at, by } }: { readonly release: ReleaseLine }) {
 function PutBack({ release: { id, number, address: made }, address, busy, isAsked, isLeft, onAsk, onPutBack }: Props) {
   if (!isAsked)
     return (
-      <Button className="me-2 mt-2" disabled={busy} autoFocus={isLeft} onClick={() => onAsk(id)} aria-label={`Put release ${number} back…`}>
-        Put back…
+      <Button
+        className="me-2 mt-2"
+        disabled={busy}
+        autoFocus={isLeft}
+        onClick={() => onAsk(id)}
+        aria-label={`Make release ${number} live…`}
+      >
+        Make live…
       </Button>
     )
   return (
     <div className="mt-2 text-sm">
       <p className="mb-1.5">
         Visitors will see this release again. What you are working on stays as it is.
-        {made !== address && ` Its files are made anew for ${address ?? 'the address'}, where the site is now.`}
+        {made !== address && ` Its files are made again for ${address ?? 'the address'}, where the site is now.`}
       </p>
       <Button look="main" disabled={busy} onClick={() => onPutBack(id)} autoFocus>
-        Put No. {number} back
+        Make No. {number} live
       </Button>{' '}
       <Button look="quiet" onClick={() => onAsk(null)}>
-        Leave it
+        Cancel
       </Button>
     </div>
   )

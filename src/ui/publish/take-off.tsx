@@ -2,7 +2,7 @@
 import { useState } from 'react'
 import { Button } from '../parts/button'
 
-/** Takes a site off a destination: its files go, what others put there stays, and every release can be put back. */
+/** Takes a site off a destination: its files go, what others put there stays, and every release can be made live again. */
 export function TakeOff({
   address,
   busy,
@@ -16,14 +16,14 @@ export function TakeOff({
   if (!asked)
     return (
       <Button look="quiet" className="mt-2" disabled={busy} onClick={() => setAsked(true)}>
-        Take the site off…
+        Take offline…
       </Button>
     )
   return (
-    <div role="group" aria-label="Take the site off" className="mt-2 border border-seam bg-table p-3 text-sm">
+    <div role="group" aria-label="Take offline" className="mt-2 border border-seam bg-table p-3 text-sm">
       <p className="mb-2">
         Visitors will find nothing at <span className="break-all font-mono text-xs">{address}</span>. Nothing is lost: any release can be
-        put back.
+        made live again.
       </p>
       <Button
         look="main"
@@ -34,10 +34,10 @@ export function TakeOff({
           onTakeOff()
         }}
       >
-        Take it off
+        Take offline
       </Button>{' '}
       <Button look="quiet" onClick={() => setAsked(false)}>
-        Leave it
+        Cancel
       </Button>
     </div>
   )

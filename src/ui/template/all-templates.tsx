@@ -89,7 +89,7 @@ export function AllTemplates({ all, marked, onMark, lastSeen }: Props) {
                   )
               }}
             >
-              Start over
+              Empty all pages
             </Button>
             <PackIn />
           </span>
@@ -123,7 +123,7 @@ export function AllTemplates({ all, marked, onMark, lastSeen }: Props) {
         )}
       </div>
       <p className="shrink-0 border-t border-seam bg-cloth px-4 py-1 font-mono text-xs text-soft">
-        ↑ ↓ next template · Enter particulars · w walk through · b beside another · f favourite · p put on
+        ↑ ↓ next template · Enter details · w walk through · b compare · f favourite · p put on
       </p>
     </main>
   )
@@ -164,7 +164,7 @@ function Row({ candidate: { template, profile, suits }, place, isWorn, isMarked,
               {template.name}
             </button>
           </h2>
-          {isWorn && <span className="bg-tape px-1.5 font-mono text-xs">worn now</span>}
+          {isWorn && <span className="bg-tape px-1.5 font-mono text-xs">in use</span>}
           <button
             type="button"
             aria-pressed={isMarked}
@@ -191,7 +191,7 @@ function Row({ candidate: { template, profile, suits }, place, isWorn, isMarked,
             {isWorn ? 'Pages and scheme' : 'Put it on'}
           </Button>
           <Button onClick={() => go('walk', template.id)}>Walk through</Button>
-          <Button onClick={() => go('particulars', template.id)}>Particulars</Button>
+          <Button onClick={() => go('particulars', template.id)}>Details</Button>
           <label className="ms-2 flex items-center gap-1.5 text-sm">
             <input
               type="checkbox"
@@ -200,7 +200,7 @@ function Row({ candidate: { template, profile, suits }, place, isWorn, isMarked,
               onChange={() => onBeside(template.id)}
               aria-label={`${template.name}: put beside another`}
             />
-            Beside another
+            Compare
           </label>
         </div>
       </div>

@@ -35,7 +35,7 @@ export function PackIn() {
   return (
     <>
       <Button look="quiet" onClick={() => input.current?.click()} disabled={busy}>
-        {busy ? 'Reading the pack…' : 'Bring in a pack'}
+        {busy ? 'Reading the pack…' : 'Import pack'}
       </Button>
       <FileInput input={input} label="Template pack" accept=".zip,application/zip" onFiles={([file]) => void take(file)} />
       <Dialog.Root open={refused !== null} onOpenChange={(open) => !open && setRefused(null)}>

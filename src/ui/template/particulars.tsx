@@ -50,7 +50,7 @@ export function Particulars({ candidate: { template, profile, suits }, isMarked,
         </Button>
         <Button onClick={() => go('walk', template.id)}>Walk through</Button>
         <a className={buttonClass('plain')} href={`/api/packs/${template.id}`} download>
-          Take out as a pack
+          Download pack
         </a>
         <Button look="main" onClick={() => go('put-on', template.id)}>
           {worn === template.id ? 'Pages and scheme' : 'Put it on'}

@@ -57,7 +57,7 @@ export function Walk({ template }: { template: string }) {
             ))}
           </select>
         </label>
-        <Button onClick={() => go('particulars', template)}>Particulars</Button>
+        <Button onClick={() => go('particulars', template)}>Details</Button>
         <Button look="main" onClick={() => go('put-on', template)}>
           Put it on
         </Button>

@@ -6,7 +6,10 @@ import { languageSchema } from '../language'
 import { say, saidSteps } from './say-cell'
 import { refused, type StepType } from './step-type'
 
-/** Sets a fact of the client's; the value is checked against the fact's own schema. Null takes it out again. With a language: what it is there. */
+/**
+ * Sets a fact of the client's; the value is checked against the fact's own schema. Null takes it out again. With a language: what it is
+ * there.
+ */
 export const factSetSchema = v.strictObject({
   type: v.literal('fact/set'),
   fact: v.picklist(FACT_NAMES),

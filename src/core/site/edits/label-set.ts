@@ -5,7 +5,10 @@ import { languageSchema } from '../language'
 import { say, saidSteps, spokenText, toTextCell } from './say-cell'
 import { refused, type StepType } from './step-type'
 
-/** Says a label in other words, once for the site; null goes back to the design's or the language's own. With a language: how it is said there. */
+/**
+ * Says a label in other words, once for the site; null goes back to the design's or the language's own. With a language: how it is said
+ * there.
+ */
 export const labelSetSchema = v.strictObject({
   type: v.literal('label/set'),
   label: labelNameSchema,

@@ -24,8 +24,9 @@ import { refused, type StepType } from './step-type'
 
 const onPage = { type: v.literal('page/set'), page: pageIdSchema }
 /**
- * Sets something of a page: one of its texts (null: the template's again; with a language, what it says there), its address and whether that is the client's, where it is
- * listed, whether it is hidden, or not to be found by those who search, the columns at its sides, what it was made from, what it is to which collection, and its day.
+ * Sets something of a page: one of its texts (null: the template's again; with a language, what it says there), its address and whether
+ * that is the client's, where it is listed, whether it is hidden, or not to be found by those who search, the columns at its sides, what it
+ * was made from, what it is to which collection, and its day.
  */
 export const pageSetSchema = v.variant('part', [
   v.strictObject({

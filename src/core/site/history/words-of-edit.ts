@@ -51,7 +51,9 @@ function wordsOfStep(step: EditStep): string[] {
   }
 }
 
-/** The words that cells say of their own, in every language; that one follows another is no words, and how many entries a list has neither. */
+/**
+ * The words that cells say of their own, in every language; that one follows another is no words, and how many entries a list has neither.
+ */
 function wordsIn(cells: readonly Cell[]): string[] {
   return cells.flatMap((cell) => {
     const value = ownValue(cell)

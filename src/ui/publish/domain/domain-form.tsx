@@ -61,7 +61,7 @@ export function DomainForm({ job, onAdded }: { job: string; onAdded: () => void 
           onChange={(event) => setTyped(event.target.value)}
         />
         <Button type="submit" disabled={busy || !answer?.ok}>
-          {busy ? 'Noting it…' : 'Note this domain'}
+          {busy ? 'Adding it…' : 'Add domain'}
         </Button>
       </div>
       <div id="domain-answer" className="mt-1.5 min-h-6 text-sm" role="status">

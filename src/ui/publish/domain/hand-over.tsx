@@ -17,12 +17,12 @@ export function HandOver({ look: { zone, mail } }: { look: DomainLook }) {
   }
   return (
     <Popover.Root onOpenChange={() => setCopied(null)}>
-      <Popover.Trigger className={buttonClass('plain')}>Hand the records over…</Popover.Trigger>
+      <Popover.Trigger className={buttonClass('plain')}>Send DNS records…</Popover.Trigger>
       <Panel
         side="bottom"
         align="start"
         sideOffset={6}
-        aria-label="Hand the records over"
+        aria-label="Send DNS records"
         className="max-h-(--radix-popover-content-available-height) w-[34rem] max-w-[90vw] overflow-y-auto p-4 text-sm"
       >
         <h3 className="font-bold">A letter to whoever looks after the domain</h3>

@@ -140,17 +140,17 @@ function LetGo({ isBusy, onLetGo }: { isBusy: boolean; onLetGo: () => void }) {
   if (!asked)
     return (
       <Button look="quiet" disabled={isBusy} onClick={() => setAsked(true)}>
-        Another domain, or none…
+        Remove domain…
       </Button>
     )
   return (
-    <span role="group" aria-label="Another domain, or none" className="flex items-center gap-2 text-sm">
-      The proof is forgotten here; its records can be taken out.
+    <span role="group" aria-label="Remove domain" className="flex items-center gap-2 text-sm">
+      The proof is forgotten here. Its DNS records can then be removed.
       <Button autoFocus disabled={isBusy} onClick={onLetGo}>
-        Let it go
+        Remove domain
       </Button>
       <Button look="quiet" onClick={() => setAsked(false)}>
-        Keep it
+        Cancel
       </Button>
     </span>
   )
