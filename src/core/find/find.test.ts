@@ -78,6 +78,20 @@ test('a hit that is left out stays as it is, and what replaces may hold what was
   expect(replaceWords([], 'x')).toBe(null)
 })
 
+test('of several hits in one line of plain words each is replaced where it stood, whatever the length of what is put in', () => {
+  const document = edited(start, setText(hero.id, 'heading', 'Oak on oak, and oak'))
+  const headed = (of: SiteDocument): unknown => findSection(of, hero.id)!.slots.heading
+  expect(headed(replaced(document, ask('oak'), 'reclaimed elm'))).toEqual({
+    type: 'text',
+    text: 'reclaimed elm on reclaimed elm, and reclaimed elm',
+  })
+  const [first, , third] = findWords(pack, document, ask('oak'))
+  expect(headed(edited(document, replaceWords([first!, third!], 'ash tree')!))).toEqual({
+    type: 'text',
+    text: 'ash tree on oak, and ash tree',
+  })
+})
+
 test('a long sentence is cut between words on both sides', () => {
   const long = 'word '.repeat(40)
   const [hit] = findWords(pack, lead(start, `${long}needle ${long}`), ask('needle'))

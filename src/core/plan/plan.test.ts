@@ -109,6 +109,13 @@ describe('putting pages in order', () => {
     const deep = after(nested, makeHome(pack, nested, page(nested, 'services')))
     expect(page(deep, 'home').in).toEqual({ type: 'page', page: 'about' })
   })
+
+  test('a hidden page that is made home is seen by visitors, who come there first', () => {
+    const hidden = after(start, [{ type: 'page/set', page: page(start, 'services').id, part: 'hidden', value: true }])
+    const home = after(hidden, makeHome(pack, hidden, page(hidden, 'services')))
+    expect(homePage(home)).toMatchObject({ id: 'services' })
+    expect(homePage(home).hidden).toBeUndefined()
+  })
 })
 
 describe('what pages are called', () => {

@@ -105,6 +105,28 @@ describe('a list that is the same as another', () => {
     expect(titles(edited(parted, setItem(prices, 1, 'title', 'Other')), home)[0]).toBe('Resoling')
   })
 
+  test('shows no more than any list on the way to where it is kept, and parted from one on the way, no more either', () => {
+    const chain = (own: number | null, between: number | null): SiteDocument => {
+      const led = edited(filled, sameAs(filled, list(listed), list(prices)))
+      const both = edited(led, sameAs(led, list(home), list(listed)))
+      const held = edited(both, showOf(list(listed), follower(both, listed).same, between))
+      return edited(held, showOf(list(home), follower(held, home).same, own))
+    }
+    expect(titles(chain(3, 2), home)).toEqual(['Resoling', 'Heels'])
+    expect(titles(chain(1, 4), home)).toEqual(['Resoling'])
+    expect(titles(chain(null, 2), home)).toEqual(['Resoling', 'Heels'])
+    for (const [own, between] of [
+      [3, 2],
+      [2, 3],
+    ] as const) {
+      const led = chain(own, between)
+      const parted = edited(led, partFrom(led, follower(led, home), newId))
+      expect(titles(parted, home)).toEqual(['Resoling', 'Heels'])
+      // It follows the one at the end of the line now.
+      expect(titles(edited(parted, setItem(prices, 1, 'title', 'Other')), home)[0]).toBe('Other')
+    }
+  })
+
   test('parted, can have its own back', () => {
     const mine = edited(filled, setItem(home, 1, 'title', 'Mine'), addEntry(pack, filled, { section: home, list: 'items' }, null, newId())!)
     const led = edited(mine, sameAs(mine, list(home), list(prices)))
