@@ -3,8 +3,20 @@ import fc from 'fast-check'
 import { testPack, testSite } from '../../../../tests/pack'
 import { editOf, someEdit } from '../../../../tests/some-edits'
 import { editTo, wear } from '../../wear'
-import { applyEdit, homePage, pagesOf, sectionsIn, sectionsOn, type Edit, type Page, type SiteDocument } from '../../site'
+import {
+  allSections,
+  applyEdit,
+  homePage,
+  pageOf,
+  pagesOf,
+  sectionsIn,
+  sectionsOn,
+  type Edit,
+  type Page,
+  type SiteDocument,
+} from '../../site'
 import { fillPage, type Site } from '../../fill'
+import { findDesign, shownPlaces } from '../../pack'
 import { renderPage, type ReleaseFiles } from '..'
 import { bodyHtml } from '../body-html'
 import { openPage } from '../page-writer'
@@ -57,7 +69,7 @@ describe('what stands on every page is written once, and on each page is what it
     const site = testSite({ name: 'Hollin & Rowe', phone: '01904 610000' })
     const worn = done(site.document, editTo(site.document, wear(testPack(), site.document, template))!)
     expect(expectSame({ ...site, document: worn }, template)).toBeGreaterThan(3)
-    const [, second] = pagesOf(worn)
+    const [, second, third] = pagesOf(worn)
     const aim = sectionsOn(worn, second!.id).at(-1)!
     const led = done(
       worn,
@@ -75,9 +87,14 @@ describe('what stands on every page is written once, and on each page is what it
         },
       },
       // A section with a last day has the page go by the clock: its hours say which are today's.
-      { type: 'section/set', section: aim.id, part: 'until', value: '2099-01-01' },
+      { type: 'section/set', section: sectionsOn(worn, third!.id).at(-1)!.id, part: 'until', value: '2099-01-01' },
     )
     expectSame({ ...site, document: led }, `${template} led`)
+    // With its hours at the foot of every page, some of which go by the clock and some do not.
+    const hours = allSections(led).find(({ kind, design }) => shownPlaces(findDesign(testPack(), kind, design)!).facts.includes('hours'))
+    const foot = done(led, { type: 'section/move', section: hours!.id, in: { type: 'footer' }, rank: 'zz' })
+    expect(pageOf(foot.sections[hours!.id]!.in)).toBeNull()
+    expectSame({ ...site, document: foot }, `${template} with its hours at the foot`)
     const under = done(led, { type: 'page/move', page: second!.id, rank: 'a9', in: { type: 'page', page: pagesOf(worn)[2]!.id } })
     expectSame({ ...site, document: under }, `${template} on two levels`)
     expectSame({ ...site, document: done(led, { type: 'plan/set', part: 'onePage', value: true }) }, `${template} on one page`)
