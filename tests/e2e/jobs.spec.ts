@@ -132,7 +132,7 @@ test('a job goes to the bin and comes back, by keys alone, and the focus is neve
   await page.getByRole('radio', { name: /^Bin/ }).click()
   const row = page.getByRole('row', { name: new RegExp(binned) })
   await expect(row).toContainText('30 days left')
-  await row.getByRole('button', { name: `Put ${binned} back` }).click()
+  await row.getByRole('button', { name: `Restore ${binned}` }).click()
   await expect(page.getByText('No job here matches')).toBeVisible()
   await page.getByRole('radio', { name: /^At work/ }).click()
   await expect(page.getByRole('link', { name: binned })).toBeVisible()

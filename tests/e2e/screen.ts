@@ -33,7 +33,10 @@ export async function visit(page: Page, path: string, app = APP): Promise<void> 
     router?.push(there)
     return router !== undefined
   }, to.pathname + to.search)
-  await (isStarted ? page.waitForURL(to.href) : page.goto(to.href))
+  if (!isStarted) return void (await page.goto(to.href))
+  await page.waitForURL(to.href)
+  // Its title comes a moment later.
+  await page.waitForFunction(() => document.title !== '')
 }
 
 export async function openContent(page: Page, job: string, app = APP): Promise<void> {
