@@ -22,7 +22,7 @@ export type CheckName = keyof typeof CHECKS
 const ALL: Readonly<Record<CheckName, SnagCheck>> = CHECKS
 export const CHECK_NAMES = Object.keys(CHECKS) as readonly CheckName[]
 
-/** What a check finds, each place once. */
+/** What a check finds. */
 export function snagsOf(check: CheckName, pack: Pack, document: SiteDocument): readonly Snag[] {
   return ALL[check].find(pack, document)
 }

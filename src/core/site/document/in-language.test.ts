@@ -9,6 +9,7 @@ import {
   findSection,
   inLanguage,
   itemsOf,
+  mergeEdits,
   pagesOf,
   parsePlaceKey,
   placeKey,
@@ -51,6 +52,17 @@ describe('a place', () => {
     expect(headed(inLanguage(done(both, heading('Better bread')), 'cy'))).toEqual({ type: 'text', text: 'Bara da' })
     expect(headed(done(both, heading(null, 'cy')))).toEqual({ type: 'text', text: 'Good bread' })
     expect(headed(done(both, heading(null)))).toBeUndefined()
+  })
+
+  test('emptied and filled again in one gesture says nothing in other languages: the two are not made one', () => {
+    const both = done(done(start, heading('Good bread')), heading('Bara da', 'cy'))
+    const [first, then] = [heading(null), heading('Better bread')]
+    const after = done(done(both, first), then)
+    expect(headed(inLanguage(after, 'cy'))).toEqual({ type: 'text', text: 'Better bread' })
+    expect(mergeEdits(first, then)).toBeNull()
+    // Typing on is one edit, and so is emptying twice.
+    expect(mergeEdits(then, heading('Best bread'))).toEqual(heading('Best bread'))
+    expect(mergeEdits(first, first)).toEqual(first)
   })
 
   test('that says nothing in the site’s own language has nothing to say in another, and the words are given back', () => {

@@ -94,6 +94,8 @@ export function placeOfEdit(edit: Edit): Place | null {
 /** One edit that does what two of one gesture do, where the later writes over the earlier; null where both are needed. */
 export function mergeEdits(first: Edit, then: Edit): Edit | null {
   if (first.type === 'batch' || then.type === 'batch') return null
+  // What was emptied said nothing in any language: the next words do not bring back what was said in others.
+  if ('value' in first && first.value === null && 'value' in then && then.value !== null) return null
   const written = stepType(first).writes(first)
   return written !== null && written === stepType(then).writes(then) ? then : null
 }
