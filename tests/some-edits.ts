@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { editTo, wear } from '../src/core/wear'
 import {
   allSections,
+  applyEdit,
   COLLECTION_ORDERS,
   COLUMN_PARTS,
   COLUMN_WIDTHS,
@@ -131,6 +132,16 @@ export function editOf(document: SiteDocument, { what, a, b, word }: SomeEdit, u
     default:
       return editTo(document, wear(testPack(), document, pick(['tallow', 'limewash', 'windrow', 'gantry'], a)!))
   }
+}
+
+/** The document after some edits, one after the other; what cannot be done is left out. */
+export function afterSome(start: SiteDocument, edits: readonly SomeEdit[]): SiteDocument {
+  let count = 0
+  return edits.reduce((document, some) => {
+    const edit = editOf(document, some, () => `n${count++}`)
+    const applied = edit && applyEdit(document, edit)
+    return applied?.ok ? applied.document : document
+  }, start)
 }
 
 /** Words in another language, for a place that says something in the site's own. */

@@ -8,13 +8,14 @@ import { countLeftovers, makeDocument, sectionRows, type Site } from '../../src/
 import { findWords } from '../../src/core/find'
 import { isWanted, listTab } from '../../src/core/ledger'
 import { getTemplate } from '../../src/core/pack'
-import { makeSheetPainter, renderPage, type ReleaseFiles } from '../../src/core/render'
+import { makeSheetPainter, renderPage } from '../../src/core/render'
 import { homePage, pagesOf, sectionsOn, toEdit, type Edit, type EditStep, type SectionId } from '../../src/core/site'
 import { hashPassword, isPassword } from '../../src/server/people/password'
 import { CHROMIUM } from '../chromium'
 import { siteOfPages } from '../large-site'
 import { testPack } from '../pack'
 import { makeRig } from '../rig'
+import { RELEASE_FILES as FILES } from '../release-files'
 import { edited, setText } from '../site'
 import { benchDestinations } from './destinations'
 import { benchBrand, benchPaletteInCore, benchSchemes } from './brand'
@@ -29,13 +30,6 @@ import { askApp, browserState } from '../door'
 
 // As the application runs: else each error is traced back to its source, and clients make one for every call that waits.
 process.setSourceMapsEnabled(false)
-
-const FILES: ReleaseFiles = {
-  origin: 'https://client.example',
-  stylesheet: 'style.css',
-  preloads: [],
-  icons: { svg: 'a.svg', ico: 'a.ico', touch: 'a.png', manifest: 'site.webmanifest' },
-}
 
 function benchRendering(): void {
   const render = (site: Site): void => pagesOf(site.document).forEach((page) => void renderPage(site, page, FILES))

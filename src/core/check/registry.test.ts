@@ -2,8 +2,8 @@ import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { testSite } from '../../../tests/pack'
 import { edited, setSlot, setText } from '../../../tests/site'
-import { editOf, someEdit } from '../../../tests/some-edits'
-import { applyEdit, parsePlaceKey, placeKey, type SiteDocument } from '../site'
+import { afterSome, someEdit } from '../../../tests/some-edits'
+import { parsePlaceKey, placeKey, type SiteDocument } from '../site'
 import { CHECK_NAMES, countSnags, openIn, snagsOf } from '.'
 
 const { pack, document: start } = testSite({ name: 'Hollin & Rowe' })
@@ -14,13 +14,7 @@ test('what is counted is what is listed, each place once, whatever is done', () 
   let looked = 0
   fc.assert(
     fc.property(fc.array(someEdit, { minLength: 4, maxLength: 20 }), (edits) => {
-      let document = start
-      let count = 0
-      for (const some of edits) {
-        const edit = editOf(document, some, () => `n${count++}`)
-        const applied = edit && applyEdit(document, edit)
-        if (applied?.ok) document = applied.document
-      }
+      const document = afterSome(start, edits)
       for (const check of CHECK_NAMES) {
         const snags = snagsOf(check, pack, document)
         expect(snags.length, check).toBe(countSnags(check, pack, document))

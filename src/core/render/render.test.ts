@@ -3,6 +3,7 @@ import fc from 'fast-check'
 import { parse } from 'parse5'
 import { describe, expect, test } from 'vitest'
 import { testPack, testSite } from '../../../tests/pack'
+import { RELEASE_FILES as FILES } from '../../../tests/release-files'
 import { edited, setSlot } from '../../../tests/site'
 import { editOf, someEdit } from '../../../tests/some-edits'
 import {
@@ -16,7 +17,6 @@ import {
   renderSheetPage,
   renderPage,
   tokenCss,
-  type ReleaseFiles,
 } from '.'
 import { PAGE_SCRIPTS } from './page-scripts'
 import { countLeftovers, typingIn, type Site, type Typing } from '../fill'
@@ -36,12 +36,6 @@ import {
   type SlotValue,
 } from '../site'
 
-const FILES: ReleaseFiles = {
-  origin: 'https://client.example',
-  stylesheet: 'style-1.css',
-  preloads: [],
-  icons: { svg: 'favicon.svg', ico: 'favicon.ico', touch: 'touch.png', manifest: 'site.webmanifest' },
-}
 const HOSTILE = '"><script>alert(1)</script><img src=x onerror=alert(2)>'
 
 const change = (site: Site, ...edits: Edit[]): Site => ({ ...site, document: edited(site.document, ...edits) })

@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
 import { testPack, testSite } from '../../../../tests/pack'
-import { editOf, someEdit } from '../../../../tests/some-edits'
+import { RELEASE_FILES as FILES } from '../../../../tests/release-files'
+import { afterSome, someEdit } from '../../../../tests/some-edits'
 import { editTo, wear } from '../../wear'
 import {
   allSections,
@@ -17,18 +18,12 @@ import {
 } from '../../site'
 import { fillPage, type Site } from '../../fill'
 import { findDesign, shownPlaces } from '../../pack'
-import { renderPage, type ReleaseFiles } from '..'
+import { renderPage } from '..'
 import { bodyHtml } from '../body-html'
 import { openPage } from '../page-writer'
 import { scriptsOf } from '../page-scripts'
 import { sectionHtml } from './to-html'
 
-const FILES: ReleaseFiles = {
-  origin: 'https://client.example',
-  stylesheet: 'style-1.css',
-  preloads: [],
-  icons: { svg: 'favicon.svg', ico: 'favicon.ico', touch: 'touch.png', manifest: 'site.webmanifest' },
-}
 const done = (document: SiteDocument, ...edits: readonly Edit[]): SiteDocument =>
   edits.reduce((at, edit) => {
     const applied = applyEdit(at, edit)
@@ -106,12 +101,7 @@ describe('what stands on every page is written once, and on each page is what it
     let marks = 0
     fc.assert(
       fc.property(fc.array(someEdit, { minLength: 6, maxLength: 24 }), (edits) => {
-        let count = 0
-        const document = edits.reduce((at, some) => {
-          const edit = editOf(at, some, () => `n${count++}`)
-          return edit ? done(at, edit) : at
-        }, site.document)
-        marks += expectSame({ ...site, document }, 'some site')
+        marks += expectSame({ ...site, document: afterSome(site.document, edits) }, 'some site')
       }),
       { numRuns: 25, seed: 47 },
     )
