@@ -14,17 +14,24 @@ const ROOMS = {
   wear: ['src/core/wear', ['src/core/wear/**']],
   fill: ['src/core/fill', ['src/core/fill/**', 'src/core/render/**', 'tests/outside/written-designs*']],
   release: ['src/core/release', ['src/core/release/**', 'tests/outside/site-name*']],
+  plan: ['src/core/plan', ['src/core/plan/**']],
+  find: ['src/core/find', ['src/core/find/**']],
+  domain: ['src/core/domain', ['src/core/domain/**', 'tests/outside/domain*']],
   log: ['src/server/log', ['tests/server/edit-log*', 'tests/ui/job-store*']],
+  // The screen's store of a job: what is typed until the database has it.
+  store: ['src/ui/job', ['tests/ui/**'], '{job-store,job-state,outbox,rebase,sync,tab-life,transport}.ts'],
+  // What every destination is asked through.
+  shell: ['src/server/destinations', ['tests/server/destinations*', 'tests/server/ftp-connections*'], '*.ts'],
 }
 const asked = process.argv.slice(2)
 const rooms = Object.entries(ROOMS).filter(([room]) => asked.length === 0 || asked.includes(room))
 const reports = path.join(root, 'reports')
 mkdirSync(reports, { recursive: true })
 await bundlePrograms()
-const lines = rooms.map(([room, [folder, tests]]) => {
+const lines = rooms.map(([room, [folder, tests, files = '**/*.ts']]) => {
   say(`Mutations of ${folder}`)
   const report = path.join(reports, `mutation-${room}.json`)
-  const globs = `${folder}/**/*.ts,!${folder}/**/*.test.ts,!${folder}/**/index.ts`
+  const globs = `${folder}/${files},!${folder}/**/*.test.ts,!${folder}/**/index.ts`
   const include = tests.map((glob) => `${glob}.test.ts`.replace('/**.test', '/**/*.test')).join(',')
   const env = {
     ...process.env,

@@ -52,7 +52,9 @@ const PROGRAMS = {
   'reader-process': 'src/server/readers/reader-process.ts',
   'make-shipped': 'src/server/packs/make-shipped.ts',
   ...Object.fromEntries(
-    readdirSync(path.join(root, 'src', 'standins')).map((name) => [`standins/${name}`, `src/standins/${name}/main.ts`]),
+    readdirSync(path.join(root, 'src', 'standins'), { withFileTypes: true })
+      .filter((entry) => entry.isDirectory())
+      .map(({ name }) => [`standins/${name}`, `src/standins/${name}/main.ts`]),
   ),
 }
 

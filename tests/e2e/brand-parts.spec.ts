@@ -90,7 +90,7 @@ test('the few colours of a photo are found off the main thread, with their share
 
 test('grounds that run from colour to colour follow the brand, and the page for wrong addresses with them', async ({ page }) => {
   await openBrand(page, 'Running')
-  await page.getByRole('combobox', { name: 'Page' }).selectOption({ label: 'at a wrong address' })
+  await page.getByRole('combobox', { name: 'Page' }).selectOption({ label: '404 page' })
   await expect(sheet(page, 'desktop').locator('h1')).toBeVisible()
   await page.getByRole('radio', { name: 'run from colour to colour' }).click()
   const ink = sheet(page, 'tablet').locator('.tone-ink').first()
@@ -198,7 +198,7 @@ test('the client’s own font files come in with what they permit and lack, are 
         .evaluate((body) => [...body.ownerDocument.fonts].some((face) => face.family.includes('Fraunces') && face.status === 'loaded')),
     )
     .toBe(true)
-  await own.getByRole('button', { name: 'Take out Fraunces' }).click()
+  await own.getByRole('button', { name: 'Remove Fraunces' }).click()
   await expect.poll(() => style(heading, 'font-family')).toContain('Vollkorn')
   await undo(page)
   await expect.poll(() => style(heading, 'font-family')).toContain('Fraunces')

@@ -31,7 +31,7 @@ test('what is typed, ticked and chosen before the page has come alive counts, an
   await page.goto(`${APP}/new`, { waitUntil: 'commit' })
   await page.getByRole('checkbox', { name: 'Selling' }).check()
   await page.getByRole('textbox', { name: 'Brand colour' }).fill('teal')
-  await page.getByLabel('Profiles elsewhere').fill('not an address')
+  await page.getByLabel('Social profiles').fill('not an address')
   await page.getByLabel('Client’s name').fill('Early & Co')
   await page.getByLabel('Email').pressSequentially('post@early.example')
   comeAlive()
@@ -59,7 +59,7 @@ test('the home page follows purposes, colours, profiles and a right-to-left name
   await expect(page.getByText('Worn here: Limewash')).toBeVisible()
   await page.getByRole('checkbox', { name: 'Selling' }).check()
   await expect(page.getByText(/prices set out as a list/)).toBeVisible()
-  await page.getByLabel('Profiles elsewhere').fill('example.social/light\nnot an address')
+  await page.getByLabel('Social profiles').fill('example.social/light\nnot an address')
   await expect(page.getByText('“not an address” is not a web address.')).toBeVisible()
   await expect(home.getByRole('contentinfo').getByRole('link', { name: 'example.social/light' })).toHaveAttribute(
     'href',
@@ -121,7 +121,7 @@ test('advice is given while a logo is chosen: a white one, a ribbon, none', asyn
   await expect(page.getByText('12 times wider than high')).toBeVisible() // As it is without its margins: 1900 × 160.
   await choose('flat.png', await sharp(white).flatten({ background: '#fff' }).png().toBuffer())
   await expect(page.getByText('It is one flat box')).toBeVisible()
-  await page.getByRole('button', { name: 'Take out' }).click()
+  await page.getByRole('button', { name: 'Remove' }).click()
   await expect(page.getByText('SVG or transparent PNG.')).toBeVisible()
 })
 

@@ -83,7 +83,7 @@ test('a page of a client’s copy is in place in under two minutes of a new hand
   const all = [LEAD, STORY, ABOUT, OPENING, ...[...SERVICES, ...QUOTES, ...QUESTIONS].flat()].join(' ').split(/\s+/).length
   expect(all).toBeGreaterThan(400)
   const operator = new Operator(page)
-  const pour = page.getByRole('button', { name: 'Pour', exact: true })
+  const pour = page.getByRole('button', { name: /^Fill \d/ })
 
   await operator.click(cell(page, 'Hero: Heading'))
   await operator.bring('Good shoes deserve a second sole')
@@ -107,8 +107,8 @@ test('a page of a client’s copy is in place in under two minutes of a new hand
   await operator.bring(table(QUESTIONS))
   await operator.click(pour)
   // What the client said nothing of is not needed, all over the site.
-  await operator.click(tab(page, 'Whole site'))
-  await operator.click(page.getByRole('button', { name: /^Every place/ }))
+  await operator.click(tab(page, 'All places'))
+  await operator.click(page.getByRole('button', { name: /^Show:/ }))
   await operator.click(page.getByRole('menuitemradio', { name: /^Leftovers/ }))
   await operator.click(page.locator('[data-ledger] [data-row]').first())
   await operator.press('Escape', 'ControlOrMeta+a')
@@ -121,14 +121,14 @@ test('a page of a client’s copy is in place in under two minutes of a new hand
   expect(operator.seconds).toBeLessThan(120)
   expect(operator.seconds).toBeGreaterThan(60)
 
-  await chosen.getByRole('button', { name: 'Choose none' }).click()
+  await chosen.getByRole('button', { name: 'Deselect' }).click()
   // Lines of every page are counted: one that is too long is marked on its tab.
-  await page.getByRole('button', { name: /^Leftovers/ }).click()
-  await page.getByRole('menuitemradio', { name: /^Every place/ }).click()
+  await page.getByRole('button', { name: /^Show:/ }).click()
+  await page.getByRole('menuitemradio', { name: /^All/ }).click()
   await cell(page, 'Questions: 1 question').fill(`${QUESTIONS[0]?.[0]} ${ABOUT}`.slice(0, 300))
   await expect(tab(page, 'Services')).toContainText('▲1')
   await page.getByRole('banner').getByRole('button', { name: /^Undo/ }).click()
-  await page.getByRole('button', { name: /^Every place/ }).click()
+  await page.getByRole('button', { name: /^Show:/ }).click()
   await page.getByRole('menuitemradio', { name: /^Longer than/ }).click()
   await expect(page.getByText('No place here is of that kind.')).toBeVisible()
   await expect(page.getByRole('navigation', { name: 'Pages' })).not.toContainText('▲')

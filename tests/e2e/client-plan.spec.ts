@@ -83,7 +83,8 @@ test('five pages become nine on two levels, one of them copied, with sections dr
     await expect(sections(page).and(page.locator('[aria-label*="chosen"]'))).toHaveAttribute('aria-label', new RegExp(`^${kind}`))
     await expect(sections(page)).toHaveCount(before - dropped + 1)
   }
-  await does.on(page.getByRole('group', { name: 'Sections chosen' }).getByRole('button', { name: 'Keep a copy…' }))
+  await does.on(page.getByRole('button', { name: 'More', exact: true }))
+  await does.on(page.getByRole('menuitem', { name: 'Keep a copy…' }))
   await does.type(page.getByRole('textbox', { name: 'Name' }), 'How a kitchen goes')
   await does.on(page.getByRole('button', { name: 'Keep a copy for every job' }))
   await expect(page.getByText('“How a kitchen goes” is kept')).toBeVisible()
@@ -91,7 +92,7 @@ test('five pages become nine on two levels, one of them copied, with sections dr
 
   await does.on(page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: /^Publish/ }))
   await does.type(page.getByLabel('Address on the web host'), 'pell-and-sallow')
-  await does.on(page.getByRole('button', { name: 'Take this address' }))
+  await does.on(page.getByRole('button', { name: 'Use this address' }))
   await does.on(page.getByRole('button', { name: /^Publish/ }))
   await expect(page.getByText(/Live\. \d+ files? sent/)).toBeVisible()
   // Two minutes of a person are some 60 acts at two seconds each (common practice, no source).

@@ -297,7 +297,7 @@ test('a site goes into a zip that somebody puts up by hand', async ({ page }) =>
   await expect(button).toBeEnabled()
   await button.click()
   await expect(page.getByText('The zip is ready. Visitors see it once somebody has put it up.')).toBeVisible()
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Take the zip of No. 1' }).click()])
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Download zip of No. 1' }).click()])
   expect(download.suggestedFilename()).toBe('by-hand.zip')
   const names = Object.keys(unzipSync(readFileSync(await download.path())))
   expect(names).toEqual(expect.arrayContaining(['index.html', 'sitemap.xml', '404.html']))

@@ -1,4 +1,5 @@
 import { expect, test } from './test'
+import { axeFaults } from './axe'
 import { cell, makeJob, openContent, saved, sheet, tab, visit } from './screen'
 
 test('the name in the bar leads to other jobs, to all of them, and to a new one', async ({ page }) => {
@@ -22,8 +23,20 @@ test('what was done in one job is not offered to be undone in another', async ({
   await expect(undo).toHaveCount(1)
 })
 
-test('undo brings what it changed into sight, whichever page it is on', async ({ page }) => {
+test('one key says what the screen is for, its words with an example, and its keys; undo brings into sight what it changed', async ({
+  page,
+}) => {
   await openContent(page, await makeJob({ name: 'In Sight' }))
+  const anchor = page.getByRole('button', { name: 'Help' })
+  await anchor.focus()
+  await page.keyboard.press('?')
+  const help = page.getByRole('dialog', { name: 'Content' })
+  await expect(help).toContainText('For example: At Saltmarsh Physiotherapy F8 goes from one leftover to the next')
+  await expect(help).toContainText('leftover: A place that still shows the template’s content.')
+  await expect(help.getByRole('heading').filter({ hasText: /^(Content|Pages),/ })).toHaveText([/^Content/, /^Content/, /^Pages/])
+  expect(await axeFaults(page)).toEqual([])
+  await page.keyboard.press('Escape')
+  await expect(anchor).toBeFocused()
   await tab(page, 'Contact').click()
   await cell(page, 'Contact: Note').fill('We read mail at noon.')
   await tab(page, 'Home').click()

@@ -71,7 +71,7 @@ test('a point is named, found again by its name, and the whole site is brought b
   await points.getByRole('button', { name: 'Agreed with the client' }).click()
   await panel(page).getByRole('button', { name: 'Bring the whole site back' }).click()
   await expect(panel(page).getByRole('status')).toHaveText('The site is just so now.')
-  await panel(page).getByRole('button', { name: 'No name' }).click()
+  await panel(page).getByRole('button', { name: 'Remove name' }).click()
   await expect(points).toBeHidden()
   await page.keyboard.press('Escape')
   await expect(panel(page)).toBeHidden()

@@ -1,7 +1,7 @@
 import { expect, test } from './test'
 import { axeFaults } from './axe'
 import { useOwnRig } from './own-rig'
-import { makeJob, openPublish, takeAddress } from './screen'
+import { makeJob, openPublish, takeAddress, unfold } from './screen'
 
 const rig = useOwnRig({ isTold: true })
 
@@ -17,7 +17,7 @@ test('search engines are told of what went live, tried again while they are away
   await publish.click()
   await expect(page.getByText(/✓ Live\./)).toBeVisible()
 
-  const engines = page.getByRole('region', { name: 'Search engines' })
+  const engines = await unfold(page, 'Search engines')
   await expect(engines).toContainText(/Not told of \d+ pages yet: it does not answer\. It is tried again by itself\./)
   const engine = await rig().startEngine()
   await expect(engines).toContainText(/✓ Told of \d+ pages, /)
@@ -28,5 +28,6 @@ test('search engines are told of what went live, tried again while they are away
   await engines.getByRole('checkbox', { name: /^Tell them which pages changed/ }).uncheck()
   await kept
   await page.reload()
+  await unfold(page, 'Search engines')
   await expect(engines.getByRole('checkbox', { name: /^Tell them which pages changed/ })).not.toBeChecked()
 })

@@ -36,7 +36,7 @@ async function figures(page: Page): Promise<Record<string, number>> {
 test('from a job to a live address, changed, published again, and the first release put back', async ({ page, context }) => {
   const job = await makeJob({ name: 'Quayside Bakery', facts: { trade: 'Bakery', phone: '01632 960333' }, colour: '#204060' })
   await openPublish(page, job)
-  await expect(page.getByText('Choose an address first; then the files')).toBeVisible()
+  await expect(page.getByText('Choose an address, check what will change')).toBeVisible()
   await takeAddress(page, 'quayside-bakery')
   const publish = page.getByRole('button', { name: /^Publish with \d+ leftovers$/ })
   await expect(publish).toBeEnabled()
@@ -54,7 +54,7 @@ test('from a job to a live address, changed, published again, and the first rele
   const released = page.getByRole('complementary', { name: 'Releases' }).getByRole('listitem')
   await expect(released).toContainText(/, by .+As the client asked for it/)
   const taking = page.waitForEvent('download')
-  await released.getByRole('link', { name: 'Take the files of release 1, as a zip' }).click()
+  await released.getByRole('link', { name: 'Download the files of release 1, as a zip' }).click()
   const taken = await taking
   expect(taken.suggestedFilename()).toBe('quayside-bakery-1.zip')
   const { 'index.html': home, ...others } = unzipSync(new Uint8Array(readFileSync(await taken.path())))
@@ -122,7 +122,7 @@ test('a name is judged while it is typed, and others are offered', async ({ page
   ] as const) {
     await field.fill(typed)
     await expect(answer).toContainText(said)
-    await expect(page.getByRole('button', { name: 'Take this address' })).toBeDisabled()
+    await expect(page.getByRole('button', { name: 'Use this address' })).toBeDisabled()
   }
   await field.fill('bäckerei-süd')
   // WHATWG URL, “host parsing”, by Node

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from './test'
 import { axeFaults } from './axe'
-import { askHost, cell, makeJob, openContent, openPublish, saved, siteUrl, tab, takeAddress } from './screen'
+import { askHost, cell, makeJob, openContent, openPublish, saved, siteUrl, tab, takeAddress, unfold } from './screen'
 
 async function publish(page: Page): Promise<void> {
   const button = page.getByRole('button', { name: /^Publish with \d+ leftovers$/ })
@@ -25,6 +25,7 @@ test('two states are set against each other in words and boxes; a site is schedu
   await openPublish(page, job)
   await publish(page)
   await expect(stage).toHaveText('Publish')
+  await unfold(page, 'Size of each release')
   await expect(page.getByRole('img', { name: /^Size from No\. 1, .+, to No\. 2, / })).toBeVisible()
 
   await page.getByRole('link', { name: 'Compare release 1 with another state' }).click()
@@ -40,7 +41,7 @@ test('two states are set against each other in words and boxes; a site is schedu
   }
   expect(await axeFaults(page)).toEqual([])
   await page.getByRole('combobox', { name: 'From' }).selectOption({ label: await optionOf(page, 'No. 2') })
-  await expect(page.getByText('They are the same, page for page.')).toBeVisible()
+  await expect(page.getByText('Both versions show the same pages.')).toBeVisible()
   await page.getByRole('link', { name: 'Back to Publish' }).click()
 
   const later = page.getByRole('button', { name: 'Schedule…' })
@@ -60,8 +61,8 @@ test('two states are set against each other in words and boxes; a site is schedu
 
   await page.getByRole('button', { name: 'Take offline…' }).click()
   await page.getByRole('button', { name: 'Take offline', exact: true }).click()
-  await expect(page.getByText('✓ The site is taken off.')).toBeVisible()
-  await expect(page.getByRole('complementary', { name: 'Releases' }).getByRole('listitem').first()).toContainText('Taken off')
+  await expect(page.getByText('✓ The site is offline.')).toBeVisible()
+  await expect(page.getByRole('complementary', { name: 'Releases' }).getByRole('listitem').first()).toContainText('Taken offline')
   expect((await askHost(siteUrl('released-twice'), '/')).status).toBe(404)
   await page.getByRole('button', { name: 'Make release 1 live…' }).click()
   await page.getByRole('button', { name: 'Make No. 1 live' }).click()
@@ -104,7 +105,7 @@ test('pages that visitors saw are counted by day, with where they came from, and
   await openPublish(page, job)
   await takeAddress(page, 'counted-quietly')
   await publish(page)
-  const visits = page.getByRole('region', { name: 'Visits' })
+  const visits = await unfold(page, 'Visits')
   const agent = 'Mozilla/5.0 (X11; Linux x86_64; rv:140.0) Gecko/20100101 Firefox/140.0'
   const look = (path: string, referer = '') => askHost(siteUrl('counted-quietly'), path, { headers: { 'user-agent': agent, referer } })
   await look('/', 'https://village.example/shops')
@@ -112,7 +113,7 @@ test('pages that visitors saw are counted by day, with where they came from, and
   await visits.getByRole('button', { name: 'Count again' }).click()
   await expect(visits.getByText('2 pages seen in the last 30 days')).toBeVisible()
   await expect(visits.getByRole('listitem').filter({ hasText: 'village.example' })).toContainText('1')
-  const counted = visits.getByRole('checkbox', { name: /Count pages that are seen/ })
+  const counted = visits.getByRole('checkbox', { name: /^Count pages/ })
   await counted.click()
   await expect(counted).not.toBeChecked()
   await look('/')

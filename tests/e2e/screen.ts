@@ -75,11 +75,18 @@ export async function openPublish(page: Page, job: string, app = APP): Promise<v
   await expect(page.getByRole('heading', { name: 'Publish', exact: true })).toBeVisible()
 }
 
+/** Opens what is folded under a heading. */
+export async function unfold(page: Page, title: string): Promise<Locator> {
+  const button = page.getByRole('button', { name: new RegExp(`^${title}`) })
+  if ((await button.getAttribute('aria-expanded')) !== 'true') await button.click()
+  return page.getByRole('region', { name: title })
+}
+
 export async function takeAddress(page: Page, name: string): Promise<void> {
   const field = page.getByLabel('Address on the web host')
   await field.fill(name)
   await expect(page.getByText('✓ Free.')).toBeVisible()
-  await page.getByRole('button', { name: 'Take this address' }).click()
+  await page.getByRole('button', { name: 'Use this address' }).click()
   await expect(page.getByText('This is the job’s address.')).toBeVisible()
 }
 

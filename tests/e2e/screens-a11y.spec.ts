@@ -224,7 +224,7 @@ test('publishing leaves the focus on something that can be used next', async ({ 
   const job = await makeJob({ name: 'Publish Focus' })
   await visit(page, `/jobs/${job}/publish`)
   await saved(page)
-  await page.getByRole('button', { name: 'Take this address' }).click()
+  await page.getByRole('button', { name: 'Use this address' }).click()
   await expect(page.getByRole('heading', { name: 'What will change' })).toBeFocused()
   const publish = page.getByRole('button', { name: /^Publish with/ })
   await expect(publish).toBeEnabled()

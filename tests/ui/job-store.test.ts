@@ -273,6 +273,20 @@ test('undo reaches back past what came with the job, a page of history at a time
   expect(inLog('heading')).toBe('v9')
 })
 
+test('of a long history the newest is held, from where a gesture begins, and undo still reaches what is older', async () => {
+  for (let i = 0; i < 620; i++) me.store.apply((i % 2 ? heading : caption)(`${i}`), i >= 110 && i <= 130 ? 'long' : `g${i}`)
+  await world.heal()
+  const { history } = me.store.getState()
+  expect(history.isFirst).toBe(false)
+  expect(history.rows).toHaveLength(510)
+  expect(history.rows.slice(0, 22).map(({ gesture }) => gesture)).toEqual([...Array.from({ length: 21 }, () => 'long'), 'g131'])
+  expect(me.store.getState().canUndo).toBe(true)
+  const undone = me.store.undo('g5')
+  await world.heal()
+  await undone
+  expect(rows.rowsSince(job, 620).map(({ undoes }) => undoes)).toEqual(['g5'])
+})
+
 test('undo and redo say which place they changed, so that the screen can go there', async () => {
   me.store.apply(heading('Here'))
   await me.store.undo()

@@ -8,7 +8,7 @@ const PARTS: readonly BrandPart[] = ['colour', 'logo']
 /** Facts that nobody has given yet. */
 export const factMissing: SnagCheck = {
   stages: ['Brief'],
-  counted: 'left for later',
+  counted: 'not set',
   find: (_, document) =>
     FACTS.filter((fact) => factsOf(document)[fact] === undefined).map((fact): Snag => ({
       check: 'factMissing',
@@ -20,7 +20,7 @@ export const factMissing: SnagCheck = {
 /** Parts of the brand that nobody has given yet. */
 export const brandMissing: SnagCheck = {
   stages: ['Brand'],
-  counted: 'left for later',
+  counted: 'not set',
   find: (_, { brand }) =>
     PARTS.filter((part) => !brand[part]).map((part): Snag => ({ check: 'brandMissing', place: { type: 'brand', part }, words: '' })),
 }

@@ -43,7 +43,7 @@ test('a place that is filled leaves the list of its check, and comes into that o
 })
 
 test('a stage says what is open in it, and nothing where nothing is', () => {
-  expect(openIn('Brief', pack, start)).toEqual([{ check: 'factMissing', count: 5, counted: 'left for later' }])
+  expect(openIn('Brief', pack, start)).toEqual([{ check: 'factMissing', count: 5, counted: 'not set' }])
   expect(openIn('Content', pack, start).map(({ check }) => check)).toEqual(['leftover'])
   const branded = edited(
     start,

@@ -34,7 +34,7 @@ test('purposes count what the template’s own designs show, nothing that it cla
   expect(of({ purposes: ['visits'] }, 'windrow').suits.reasons).toContain('shows opening hours and the way there; made for premises')
   expect(of({ purposes: ['visits'] }, 'gantry').suits.reasons).toEqual([])
   expect(of({ purposes: ['calls'] }, 'windrow').suits.reasons).toEqual([]) // No number in its header.
-  expect(of({ purposes: ['calls'] }, 'gantry').suits.reasons).toEqual(['the telephone number stands at the head of every page'])
+  expect(of({ purposes: ['calls'] }, 'gantry').suits.reasons).toEqual(['the telephone number is in the header of every page'])
   expect(of({ purposes: ['showing'] }, 'gantry').suits.reasons[0]).toBe('shows work before and after')
   expect(of({ keywords: ['twelve months'] }, 'windrow').suits.reasons).toEqual(['speaks of “twelve months”'])
 })

@@ -47,7 +47,7 @@ function purposeReasons(pack: Pack, template: Template, profile: TemplateProfile
   const all = profile.facts
   switch (purpose) {
     case 'calls':
-      return inHeader.has('phone') ? [{ points: 10, words: 'the telephone number stands at the head of every page' }] : []
+      return inHeader.has('phone') ? [{ points: 10, words: 'the telephone number is in the header of every page' }] : []
     case 'enquiries':
       return has('contact') ? [{ points: 6, words: 'a contact page that says what to write' }] : []
     case 'visits':

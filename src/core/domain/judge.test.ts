@@ -123,6 +123,37 @@ describe('records of a domain', () => {
     expect(isReady(judged)).toBe(true)
   })
 
+  test('are awaited from whichever name server keeps the old longest, in any order, and from none that did not answer', () => {
+    const old = (ttlS: number): Answers => ({ ...RIGHT, 'A wren.test': found(rr('A', 'wren.test', '203.0.113.9', ttlS)) })
+    const silent: Answers = { ...RIGHT, 'A wren.test': { state: 'failed', why: 'it did not answer' } }
+    const asked = (...visitors: readonly Answers[]): Judged =>
+      of(
+        judgeRecords(
+          wantedRecords(domain, HOST, 'site=abc'),
+          {
+            atMs: 1000,
+            servers: [server('ns1', 'own', RIGHT), ...visitors.map((one, i) => server(`resolver ${i}`, 'visitors', one))],
+            fault: null,
+            wildcard: [],
+          },
+          domain,
+          HOST,
+          'authority.test',
+        ),
+        'A wren.test',
+      )
+    for (const order of [
+      [old(900), old(30), RIGHT],
+      [RIGHT, old(30), old(900)],
+    ]) {
+      expect(asked(...order)).toMatchObject({ state: 'cached', untilMs: 901_000, said: expect.stringContaining('2 of 3') as string })
+    }
+    expect(asked(silent, RIGHT)).toMatchObject({ state: 'right', untilMs: null, said: 'Set right. resolver 0 did not answer.' })
+    // Several records of one answer are kept for as long as the first of them to go (RFC 2181, 5.2).
+    const uneven = found(rr('A', 'wren.test', '203.0.113.9', 600), rr('A', 'wren.test', '203.0.113.8', 40))
+    expect(asked({ ...RIGHT, 'A wren.test': uneven }).untilMs).toBe(41_000)
+  })
+
   test('that one of the domain’s own name servers has and another has not are on their way', () => {
     const late = of(judge({ ...RIGHT, 'TXT _site-proof.wren.test': NONE }, RIGHT, RIGHT), 'TXT _site-proof.wren.test')
     expect(late).toMatchObject({ state: 'missing', said: expect.stringContaining('ns2 has it already') as string })

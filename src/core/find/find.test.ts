@@ -29,7 +29,7 @@ test('words are found wherever the client’s are: texts, rich text, alternative
     { type: 'label/set', label: 'open', value: { text: 'The mill is open' } },
   )
   expect([...found(full, ask('mill'))].sort()).toEqual([
-    'Client facts: Line under the name | [Mill] & wheel',
+    'Client facts: Tagline | [Mill] & wheel',
     'Description | A [mill] that mends',
     'Hero: Action | Find the [mill]',
     'Hero: Heading | Old [mill]',

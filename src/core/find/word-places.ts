@@ -118,7 +118,7 @@ export function lineOf({ runs }: RichText[number]): string {
 /** Facts as the ledger calls them. */
 const FACTS = {
   name: 'Name',
-  tagline: 'Line under the name',
+  tagline: 'Tagline',
   trade: 'Trade',
   phone: 'Telephone',
   email: 'Email',

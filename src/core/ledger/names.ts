@@ -6,7 +6,7 @@ import { DAY_NAMES } from '../site'
 /** What we call facts on our own screens. */
 export const FACT_SAID = {
   name: 'Name',
-  tagline: 'Line under the name',
+  tagline: 'Tagline',
   phone: 'Telephone',
   email: 'Email',
   address: 'Address',

@@ -104,6 +104,30 @@ test('what a page shows of sections that visitors do not have, it says of its ow
   expect(findSection(page, first.id)!.slots.heading).toEqual({ type: 'text', text: 'Said once' })
 })
 
+test('what a page shows of its own sections goes on following them, new as they are', () => {
+  const first = findSection(live, 'about.title' as SectionId)!
+  const made = { ...first, id: 'made' as SectionId, rank: 'z1' }
+  const now = edited(
+    live,
+    { type: 'section/insert', section: made },
+    setText('made', 'heading', 'Said once'),
+    setSlot('about.title', 'heading', { type: 'same', as: { section: made.id, entry: null, slot: 'heading' }, own: null } as never),
+  )
+  const page = alone(live, now)
+  expect(findSection(page, first.id)!.slots.heading).toMatchObject({ type: 'same', as: { section: made.id } })
+  expect(findSection(page, made.id)!.slots.heading).toEqual({ type: 'text', text: 'Said once' })
+  // So does what follows a place that visitors have.
+  const known = edited(
+    live,
+    setSlot('about.title', 'heading', {
+      type: 'same',
+      as: { section: 'home.hero' as SectionId, entry: null, slot: 'heading' },
+      own: null,
+    } as never),
+  )
+  expect(findSection(alone(live, known), first.id)!.slots.heading).toMatchObject({ type: 'same', as: { section: 'home.hero' } })
+})
+
 test('what others share of a section that leaves the page stays theirs', () => {
   const first = findSection(live, 'about.title' as SectionId)!
   const was = edited(live, setText('about.title', 'heading', 'Shared'), {

@@ -7,7 +7,7 @@ type Details = Readonly<Record<string, string | number>>
 export const PROBLEMS = {
   jobGone: { status: 404, sentence: () => 'There is no such job. It may have been made in another copy of the application.' },
   libraryGone: { status: 404, sentence: () => 'The templates here have changed since this page was opened. Load it again.' },
-  keptGone: { status: 404, sentence: () => 'There is no such kept section. It may have been let go in another window.' },
+  keptGone: { status: 404, sentence: () => 'There is no such kept section. It may have been removed in another window.' },
   pageGoneThere: { status: 404, sentence: () => 'That page is not in the other job any more. Fetch its pages again.' },
   jobNotInBin: { status: 409, sentence: () => 'Only a job in the bin can be deleted for good. Move it there first.' },
   jobStillLive: {
@@ -70,20 +70,20 @@ export const PROBLEMS = {
   pageNotAlone: { status: 409, sentence: (d) => `This page cannot go out alone: ${d.why}. Publish all that has changed.` },
   designUnknown: {
     status: 422,
-    sentence: (d) => `“${d.design}” is not among the templates here, so the site cannot wear it. Bring its pack in first.`,
+    sentence: (d) => `“${d.design}” is not among the templates here, so the site cannot wear it. Import its pack first.`,
   },
   packWrong: {
     status: 422,
-    sentence: (d) => `“${d.name}” was not brought in: ${d.count} ${d.count === 1 ? 'fault' : 'faults'} found. Nothing of it was kept.`,
+    sentence: (d) => `“${d.name}” was not imported: ${d.count} ${d.count === 1 ? 'fault' : 'faults'} found. Nothing of it was kept.`,
   },
   projectWrong: {
     status: 422,
-    sentence: (d) => `“${d.name}” cannot be read in: ${d.fault}. Nothing was changed here. Take the handover anew where the job is.`,
+    sentence: (d) => `“${d.name}” cannot be imported: ${d.fault}. Nothing was changed here. Make the handover again where the job is.`,
   },
   projectTooLarge: {
     status: 413,
     sentence: (d) =>
-      `“${d.name}” is ${d.size} MB; handovers up to ${d.limit} MB are read in. Take it without its history, or with fewer pictures.`,
+      `“${d.name}” is ${d.size} MB; handovers up to ${d.limit} MB can be imported. Make it without its history, or with fewer pictures.`,
   },
   packDamaged: { status: 422, sentence: (d) => `“${d.name}” cannot be opened: ${d.fault}. Pack it again as a plain zip.` },
   packTooLarge: {
@@ -129,12 +129,12 @@ export const PROBLEMS = {
   },
   pictureLost: {
     status: 500,
-    sentence: (d) => `The file of the picture “${d.name}” is damaged on this computer’s disk. Choose it again, and it is whole everywhere.`,
+    sentence: (d) =>
+      `The file of the picture “${d.name}” is damaged on this computer’s disk. Choose the file again to repair it everywhere.`,
   },
   fontLost: {
     status: 500,
-    sentence: (d) =>
-      `The font file ${d.name} is damaged on this computer’s disk. Choose it again in the brand, and it is whole everywhere.`,
+    sentence: (d) => `The font file ${d.name} is damaged on this computer’s disk. Choose it again under Brand to repair it everywhere.`,
   },
   drawingUnsafe: {
     status: 422,
@@ -186,26 +186,27 @@ export const PROBLEMS = {
     sentence: (d) => `${d.where} has no room left for these files. ${d.seen} Make room there, then publish again.`,
   },
   hostRefused: { status: 502, sentence: (d) => `${d.where} refused: ${d.fault}. ${d.seen}` },
-  destinationGone: { status: 404, sentence: () => 'There is no such destination any more. It may have been let go in another window.' },
+  destinationGone: { status: 404, sentence: () => 'There is no such destination any more. It may have been removed in another window.' },
   destinationLocked: {
     status: 409,
     sentence: (d) =>
-      `The login of “${d.where}” cannot be opened here: its key lies on the computer that it was added on. Let it go, and add it anew.`,
+      `The login of “${d.where}” cannot be opened here: its key is on the computer where it was added. Remove it and add it again.`,
   },
   destinationOpen: {
     status: 409,
-    sentence: (d) => `What was last published to ${d.where} is not finished yet. Publish there once more, then change it or let it go.`,
+    sentence: (d) => `What was last published to ${d.where} is not finished yet. Publish there once more, then change or remove it.`,
   },
   secretWanted: {
     status: 409,
     sentence: () => 'Type the password or key again. The saved one is only sent to the server and user name it was saved for.',
   },
   domainWrong: { status: 422, sentence: (d) => `${d.fault}` },
-  domainTaken: { status: 409, sentence: (d) => `${d.name} is the domain of another job here. Let it go there first.` },
-  domainNone: { status: 404, sentence: () => 'This job has no domain of its own any more. It may have been let go in another window.' },
+  domainTaken: { status: 409, sentence: (d) => `${d.name} is the domain of another job here. Remove it there first.` },
+  domainNone: { status: 404, sentence: () => 'This job has no domain of its own any more. It may have been removed in another window.' },
   domainInUse: {
     status: 409,
-    sentence: (d) => `The site is at ${d.name}. Move it to another address and publish it there first, so that its visitors are led on.`,
+    sentence: (d) =>
+      `The site is at ${d.name}. Move it to another address and publish it there first, so that its visitors are sent there.`,
   },
   domainNotReady: { status: 409, sentence: (d) => `${d.name} does not lead here yet: ${d.fault} Look at the records, then go on.` },
   authorityDown: {
@@ -239,8 +240,8 @@ export const PROBLEMS = {
   databaseEmptied: {
     status: 503,
     sentence: (d) =>
-      `The database ${d.file} is gone or empty, though files of jobs lie beside it. Nothing was changed. Stop Instant Fit and put a copy ` +
-      'in its place (npm run unpack), or move the folder away to begin anew.',
+      `The database ${d.file} is gone or empty, though files of jobs are beside it. Nothing was changed. Stop Instant Fit and put a copy ` +
+      'in its place (npm run unpack), or move the folder away to start again.',
   },
   databaseNewer: {
     status: 503,

@@ -91,7 +91,7 @@ export function BrandStage() {
                   {pageTexts(pack, document, p).name}
                 </option>
               ))}
-              <option value={notFoundPage().id}>at a wrong address</option>
+              <option value={notFoundPage().id}>404 page</option>
             </select>
           </label>
           <VisionChoice vision={vision} onVision={setVision} />

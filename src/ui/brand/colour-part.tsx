@@ -37,8 +37,7 @@ export function ColourPart() {
   return (
     <>
       <p className="mb-3 text-sm text-soft">
-        Changes {count(allSections(document).length, 'section')} on {count(pagesOf(document).length, 'page')}, the icon and the page for
-        wrong addresses.
+        Changes {count(allSections(document).length, 'section')} on {count(pagesOf(document).length, 'page')}, the icon and the 404 page.
       </p>
       <BrandColours brand={brand} spec={findScheme(template, scheme)} onColour={(part, value) => set(part, value, part)} />
       <PaletteFrom />

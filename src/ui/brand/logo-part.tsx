@@ -36,9 +36,7 @@ export function LogoPart() {
   const startWordmark = (): Wordmark => ({ family: siteFamilies(site).display.key, weight: 700, spacing: 0, case: 'none' })
   return (
     <>
-      <p className="mb-2 text-sm text-soft">
-        Stands at the head of {count(pagesOf(site.document).length, 'page')}, and on the page for wrong addresses.
-      </p>
+      <p className="mb-2 text-sm text-soft">Stands at the head of {count(pagesOf(site.document).length, 'page')}, and on the 404 page.</p>
       <LogoInput
         job={store.getState().id}
         asset={logo}

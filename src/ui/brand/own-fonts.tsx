@@ -52,7 +52,7 @@ export function OwnFonts() {
   return (
     <div className={`mt-3 ${over ? 'bg-tape' : ''}`} role="group" aria-label="The client’s own fonts" {...target}>
       <Button disabled={busy !== null} onClick={() => input.current?.click()}>
-        Bring in font files
+        Add font files
       </Button>
       <span className="ms-2 text-sm text-soft">WOFF2, WOFF, TTF, OTF</span>
       <FileInput
@@ -83,8 +83,8 @@ export function OwnFonts() {
             <span>
               {family.name} <span className="text-sm text-soft">{count(family.files.length, 'file')}</span>
             </span>
-            <Button look="quiet" aria-label={`Take out ${family.name}`} onClick={() => takeOut(family.key)}>
-              Take out
+            <Button look="quiet" aria-label={`Remove ${family.name}`} onClick={() => takeOut(family.key)}>
+              Remove
             </Button>
           </li>
         ))}

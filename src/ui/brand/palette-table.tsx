@@ -177,7 +177,7 @@ function RoleEditor({ role, name, tone, dark }: Omit<CellProps, 'scheme' | 'isOw
       </p>
       <p className="text-sm text-soft">
         {reach.places === 0
-          ? `No section stands on ${tone} yet.`
+          ? `No section is on ${tone} yet.`
           : `Changes ${count(reach.places, 'section')} on ${count(reach.pages, 'page')}.`}
       </p>
       <Field label="By hand" fault={input.fault} hint={asked === undefined ? `now computed: ${drawn}` : undefined}>

@@ -56,7 +56,7 @@ export function BriefFields({
         {(control) => <FactInput name="name" input={name} control={control} />}
       </Field>
       <TradeInput value={facts.trade} onChange={(v) => onFact('trade', v)} />
-      <Field label="Line under the name" fault={tagline.fault}>
+      <Field label="Tagline" fault={tagline.fault}>
         {(control) => <FactInput name="tagline" input={tagline} control={control} />}
       </Field>
       <Field label="What is special about them" fault={special.fault}>

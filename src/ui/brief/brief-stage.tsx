@@ -3,6 +3,7 @@ import { own } from '@/core/own'
 import { useMemo } from 'react'
 import { toast } from 'sonner'
 import { findScheme, getTemplate } from '@/core/pack'
+import { FACT_SAID } from '@/core/ledger'
 import { factsOf, type Facts } from '@/core/site'
 import { firstDraft, tradeWithPhrases } from '@/core/trade'
 import { useJob, useJobStore } from '../job/job-context'
@@ -38,7 +39,7 @@ export function BriefStage() {
     <main className="grid min-h-0 flex-1 grid-cols-[minmax(22rem,26rem)_minmax(0,1fr)]">
       <div className="min-h-0 overflow-y-auto border-e border-seam bg-cloth p-5">
         <h1 className="mb-1 text-xl font-bold tracking-tight">Brief</h1>
-        <p className="mb-5 text-soft">Kept once, shown on every page.</p>
+        <p className="mb-5 text-soft">Kept once, shown on every page. {stillMissing(facts)}</p>
         <BriefFields
           facts={facts}
           brand={brand}
@@ -81,4 +82,11 @@ function draftHint({ trade = '', address }: Facts): string {
   return tradeWithPhrases(trade, address?.locality ?? '')
     ? fills
     : `There are no words for this trade yet: it gets what any business can say. ${fills}`
+}
+
+/** The facts that a site is seldom without, as far as they are not known yet. */
+function stillMissing(facts: Facts): string {
+  const missing = (['phone', 'email', 'hours'] as const).filter((fact) => facts[fact] === undefined)
+  if (missing.length === 0) return ''
+  return `Still missing: ${missing.map((fact) => FACT_SAID[fact].toLowerCase()).join(', ')}. You can add them later.`
 }

@@ -24,7 +24,7 @@ export function ColourRow({ name, inHand, onHold }: Props) {
       id={placeKey({ type: 'brand', part: 'colour' })}
       label={name}
       template={<span className="font-mono">{usual}</span>}
-      state={value ? 'client’s' : 'left for later'}
+      state={value ? 'client’s' : 'not set'}
       inHand={inHand}
       onHold={onHold}
       onBack={value ? () => set(null) : undefined}
@@ -64,7 +64,7 @@ export function LogoRow({ name, inHand, onHold }: Props) {
       id={placeKey({ type: 'brand', part: 'logo' })}
       label={name}
       template="the name, set in type"
-      state={brand.logo ? 'client’s' : 'left for later'}
+      state={brand.logo ? 'client’s' : 'not set'}
       inHand={inHand}
       onHold={onHold}
       onBack={brand.logo ? () => put(null) : undefined}

@@ -2,17 +2,19 @@
 import { memo } from 'react'
 import { SHEETS } from '../sheets/widths'
 import type { LineFit } from '../sheets/widths'
+import { OF_ROW_IN_HAND } from './row-look'
 
 const MOST_TICKS = 6
 
-/** Lines a text takes at each width, as lengths of tape against the design's own measure. */
+/** Lines a text takes at each width, as lengths of tape against the design's own measure: in the row in hand, and where it is too long. */
 export const FitStrip = memo(function FitStrip({ fit }: { fit: LineFit }) {
+  const isLong = SHEETS.some(({ name }) => isOver(fit[name]))
   return (
-    <ul className="flex gap-2" aria-label="Lines at each width">
+    <ul className={`flex gap-2 ${isLong ? '' : OF_ROW_IN_HAND}`} aria-label="Lines at each width">
       {SHEETS.map(({ name }) => {
         const lines = fit[name]
         if (!lines) return null
-        const over = lines.now > lines.designed && lines.designed > 0
+        const over = isOver(lines)
         return (
           <li
             key={name}
@@ -33,6 +35,10 @@ export const FitStrip = memo(function FitStrip({ fit }: { fit: LineFit }) {
     </ul>
   )
 })
+
+function isOver(lines: LineFit[keyof LineFit] | undefined): boolean {
+  return lines !== undefined && lines.now > lines.designed && lines.designed > 0
+}
 
 function Tape({ now, designed }: { now: number; designed: number }) {
   const ticks = Math.min(MOST_TICKS, Math.max(now, designed, 1))

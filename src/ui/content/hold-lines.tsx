@@ -9,6 +9,7 @@ import { SHEETS } from '../sheets/widths'
 import { count } from '../parts/words'
 import { holdOf, useHeld, useLines, type LinesKnown } from './use-held'
 import { Panel } from '../parts/panel'
+import { OF_ROW_IN_HAND } from './row-look'
 
 const CHOICES: readonly Hold[] = [1, 2, 3, 4]
 const NAMES: Readonly<Record<string, string>> = {
@@ -33,10 +34,10 @@ export function HoldLines({ row, title }: { row: LedgerRow; title: string }) {
       <Popover.Trigger
         className={
           'size-6 shrink-0 rounded-sm border font-mono text-xs hover:border-ink hover:bg-tape ' +
-          `${hold === null ? 'border-clear text-soft' : isOver ? 'border-thread font-bold text-thread' : 'border-ink bg-tape text-ink'}`
+          `${hold === null ? `border-clear text-soft ${OF_ROW_IN_HAND}` : isOver ? 'border-thread font-bold text-thread' : 'border-ink bg-tape text-ink'}`
         }
         aria-label={`Lines of ${title}: ${row.label}, ${state}${isOver ? ', over' : ''}`}
-        title={`Lines at every width; ${state}`}
+        title={`Limit how many lines this may take (now ${state})`}
       >
         {sign}
       </Popover.Trigger>

@@ -18,9 +18,9 @@ export function HowMany({ row }: { readonly row: LedgerRow }) {
   return (
     <Popover.Root open={isOpen} onOpenChange={setOpen}>
       <Popover.Trigger asChild>
-        <Button look="quiet">How many?</Button>
+        <Button look="quiet">Best count</Button>
       </Popover.Trigger>
-      <Panel side="top" align="start" sideOffset={6} aria-label="How many look right in this design" className="p-3">
+      <Panel side="top" align="start" sideOffset={6} aria-label="Best count in this design" className="p-3">
         <Tried at={{ section: row.stands.section, list: row.stands.slot }} />
       </Panel>
     </Popover.Root>
@@ -38,7 +38,7 @@ function Tried({ at: { section, list } }: { readonly at: ListAt }) {
   return (
     <div className="flex flex-col gap-3">
       <div>
-        <h3 className="font-bold">How many look right in this design</h3>
+        <h3 className="font-bold">Best count in this design</h3>
         <p className="text-sm text-soft" role="status">
           {right ? saidOf(right, now) : 'It is being tried with one entry, with two, up to twelve…'}
         </p>

@@ -47,7 +47,7 @@ export function LabelRow({ label, name, inHand, onHold }: Props) {
 
 function stateOf({ value, placeholder, plain, leftover }: Row): RowState {
   if (leftover) return 'leftover'
-  if (value === null) return 'plain word'
-  if (value === '') return plain === null ? 'left empty' : 'plain word'
+  if (value === null) return 'standard word'
+  if (value === '') return plain === null ? 'not needed' : 'standard word'
   return value === placeholder ? 'kept' : 'client’s'
 }

@@ -4,18 +4,18 @@ import { DropdownMenu } from 'radix-ui'
 import { useState } from 'react'
 import { isWanted, SHOWS, type Known, type ListedGroup, type Shows, type Wanted } from '@/core/ledger'
 import { useWordsAt } from '../words/word-hand'
-import { ROW_GRID } from './row-frame'
+import { ROW_GRID } from './row-look'
 import type { Grouped } from './use-listing'
 import { WordSpot } from './word-spot'
 
 const SAID: Readonly<Record<Shows, string>> = {
-  all: 'Every place',
+  all: 'All',
   leftovers: 'Leftovers',
   drafts: 'Drafts',
   long: 'Longer than designed',
   pictures: 'Pictures',
   links: 'Links',
-  empty: 'Left empty',
+  empty: 'Not needed',
   changed: 'Changed since the release',
 }
 
@@ -55,9 +55,9 @@ export function LedgerHead({ wanted, onWant, ...menu }: Props) {
           }}
         />
       </label>
-      <span aria-hidden>Template’s</span>
-      {isTyping ? <WordSpot spot="ledger" /> : <span aria-hidden>Client’s</span>}
-      <span aria-hidden>Lines, of those designed</span>
+      <span aria-hidden>Template</span>
+      {isTyping ? <WordSpot spot="ledger" /> : <span aria-hidden>Client</span>}
+      <span aria-hidden>Lines used/designed</span>
       <ShowMenu wanted={wanted} onWant={onWant} {...menu} />
     </div>
   )
@@ -80,13 +80,13 @@ function ShowMenu({ wanted, grouped, all, onWant, onGroup }: Props) {
             (isNarrowed ? 'border-ink bg-tape' : 'border-seam')
           }
         >
-          <span className="truncate">{SAID[wanted.show]}</span>
+          <span className="truncate">Show: {SAID[wanted.show].toLowerCase()}</span>
           <ChevronDown size={13} aria-hidden className="shrink-0" />
         </DropdownMenu.Trigger>
         <DropdownMenu.Portal>
           <DropdownMenu.Content align="end" sideOffset={2} className="z-30 min-w-60 border border-ink bg-cloth py-1">
             <DropdownMenu.RadioGroup
-              aria-label="Which places are listed"
+              aria-label="Show"
               value={wanted.show}
               onValueChange={(show) => onWant({ ...wanted, show: show as Shows })}
             >
@@ -97,12 +97,12 @@ function ShowMenu({ wanted, grouped, all, onWant, onGroup }: Props) {
               ))}
             </DropdownMenu.RadioGroup>
             <DropdownMenu.Separator className="my-1 border-t border-seam" />
-            <DropdownMenu.RadioGroup aria-label="How they are put together" value={grouped} onValueChange={(by) => onGroup(by as Grouped)}>
+            <DropdownMenu.RadioGroup aria-label="Group" value={grouped} onValueChange={(by) => onGroup(by as Grouped)}>
               <DropdownMenu.RadioItem value="section" className={ITEM}>
-                As they stand on the page
+                Group by section
               </DropdownMenu.RadioItem>
               <DropdownMenu.RadioItem value="kind" className={ITEM}>
-                All of a kind together
+                Group by kind
               </DropdownMenu.RadioItem>
             </DropdownMenu.RadioGroup>
           </DropdownMenu.Content>
@@ -111,7 +111,7 @@ function ShowMenu({ wanted, grouped, all, onWant, onGroup }: Props) {
       {isNarrowed && (
         <button
           type="button"
-          aria-label="List every place again"
+          aria-label="Show all again"
           className="rounded-sm border border-clear p-1 hover:border-ink"
           onClick={() => onWant({ ...wanted, show: 'all' })}
         >

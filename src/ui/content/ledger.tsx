@@ -145,7 +145,7 @@ function NothingListed({
       <p className="text-soft" role="status">
         {wanted.words.trim() && !isAsking ? `No place here says “${wanted.words.trim()}”.` : words}
       </p>
-      <Button onClick={onAll}>List every place</Button>
+      <Button onClick={onAll}>Show all</Button>
     </div>
   )
 }

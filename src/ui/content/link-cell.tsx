@@ -30,7 +30,7 @@ export function LinkCell({ label, value, placeholder, onChange, onLead }: Props)
           data-lines="one"
           maxLength={300}
           className="w-0 flex-1 rounded-sm border border-seam bg-white px-2 py-1 leading-snug placeholder:italic placeholder:text-soft"
-          placeholder={value ? 'left empty' : 'the client’s words'}
+          placeholder={value ? 'empty' : 'the client’s words'}
           value={value?.label ?? ''}
           onChange={(e) => onChange({ ...shown, label: e.target.value })}
         />

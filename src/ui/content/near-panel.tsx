@@ -36,7 +36,7 @@ export function NearPanel({ near, onHold, onClose }: Props) {
   }
   return (
     <section
-      aria-label="Nearly leftovers"
+      aria-label="To check"
       className="flex min-h-0 flex-1 flex-col bg-cloth"
       onKeyDown={(event) => {
         if (event.key === 'Escape') onClose()
@@ -44,7 +44,7 @@ export function NearPanel({ near, onHold, onClose }: Props) {
     >
       <div className="flex shrink-0 flex-wrap items-center gap-x-2 gap-y-1.5 border-b border-seam px-4 py-2">
         <h2 ref={head} tabIndex={-1} className="me-2 font-bold outline-none">
-          Nearly leftovers
+          To check
         </h2>
         <KindButton label="All" count={near.length} on={kind === null} onPress={() => setKind(null)} />
         {NEAR_KINDS.filter((one) => (counts.get(one) ?? 0) > 0).map((one) => (
@@ -68,7 +68,7 @@ export function NearPanel({ near, onHold, onClose }: Props) {
               onKeep={() =>
                 act({ type: 'as-is/set', words: one.asIs, value: true }, `“${short(one.words)}” stays as it is, wherever it stands.`)
               }
-              onChip={makeChip(one) ? () => act(makeChip(one), 'It is a chip now, and follows the fact.') : undefined}
+              onChip={makeChip(one) ? () => act(makeChip(one), 'The fact is shown there now, and follows its changes.') : undefined}
             />
           ))}
         </ul>
@@ -119,7 +119,7 @@ function NearRow({ near, onHold, onKeep, onChip }: RowProps) {
         <p className="text-xs text-soft">{KINDS[kind].why}</p>
       </div>
       <div className="flex gap-1.5">
-        {onChip && <Button onClick={onChip}>Make it a chip</Button>}
+        {onChip && <Button onClick={onChip}>Use the fact</Button>}
         <Button onClick={onKeep} aria-label={`Keep as it is: ${short(words)}`}>
           Keep as it is
         </Button>

@@ -24,14 +24,14 @@ export function PourPanel({ pour, onPour, onClose }: Props) {
     >
       <div className="flex flex-wrap items-center gap-3">
         <p className="me-auto font-semibold">
-          {count(placed.length, 'place')} would be filled
-          {newEntries > 0 && `, ${count(newEntries, 'new entry', 'new entries')} made`}
-          {left > 0 && <span className="text-thread">; {count(left, 'cell')} would find no place</span>}
+          Pasted: where each piece would go
+          {newEntries > 0 && `, ${count(newEntries, 'new entry', 'new entries')} among it`}
+          {left > 0 && <span className="text-thread">; no place for {count(left, 'cell')}</span>}
         </p>
         <Button ref={go} look="main" onClick={onPour}>
-          Pour
+          Fill {count(placed.length, 'place')}
         </Button>
-        <Button onClick={onClose}>Not now</Button>
+        <Button onClick={onClose}>Cancel</Button>
       </div>
       <ul className="mt-1 grid max-h-44 gap-x-6 overflow-y-auto text-sm sm:grid-cols-2">
         {placed.slice(0, MOST_SHOWN).map(({ label, words }, i) => (

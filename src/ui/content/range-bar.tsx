@@ -44,7 +44,7 @@ export function RangeBar() {
       <Act onPress={() => actOnRange(store, chosen, 'empty')}>Not needed</Act>
       {entries.length > 0 && <EntryActs of={entries} />}
       <Button look="quiet" className="ms-auto py-0.5!" onClick={() => chooseNone(range)}>
-        Choose none
+        Deselect
       </Button>
     </div>
   )
@@ -67,7 +67,7 @@ function EntryActs({ of }: { readonly of: readonly ChosenEntries[] }) {
       <Act onPress={() => (hidden === total ? act('show', 'Shown:') : act('hide', 'Hidden:'))}>{hidden === total ? 'Show' : 'Hide'}</Act>
       <Act onPress={() => act('up', 'Moved')}>Up</Act>
       <Act onPress={() => act('down', 'Moved')}>Down</Act>
-      <Act onPress={() => act('out', 'Took out')}>Take out</Act>
+      <Act onPress={() => act('out', 'Removed')}>Remove</Act>
     </span>
   )
 }

@@ -5,16 +5,17 @@ import { useKeyWords } from '../keys/use-key'
 import type { LineFit } from '../sheets/widths'
 import { FitStrip } from './fit-strip'
 import { useRange } from './range'
+import { ROW_GRID } from './row-look'
 
 export type RowState =
   | 'leftover'
-  | 'plain word'
+  | 'standard word'
   | 'draft'
   | 'client’s'
   | 'kept'
-  | 'left empty'
+  | 'not needed'
   | 'has none'
-  | 'left for later'
+  | 'not set'
   | 'computed'
   | 'as designed'
   | 'hidden'
@@ -44,8 +45,6 @@ type Props = {
   readonly onHold: () => void
   readonly children: ReactNode
 }
-
-export const ROW_GRID = 'grid grid-cols-[11rem_minmax(0,1fr)_minmax(0,1.55fr)_13.5rem_12.5rem] gap-x-4'
 
 /** One line of the ledger: the place, the template's content beside the client's, the fit, the state. */
 export function RowFrame({
@@ -112,18 +111,18 @@ export function RowFrame({
           </Act>
         )}
         {onSpare && (
-          <Act spare title="Nothing stands here, not the template’s either" onClick={onSpare}>
+          <Act spare title="Show nothing here, not the template’s either" onClick={onSpare}>
             Not needed
           </Act>
         )}
         {leftover && onNone && (
-          <Act spare title="The client has none: nothing stands here, not the template’s either" onClick={onNone}>
+          <Act spare title="The client has none: show nothing here, not the template’s either" onClick={onNone}>
             Has none
           </Act>
         )}
         {onPlain && (
-          <Act title="Say the plain word of the site’s language" onClick={onPlain}>
-            Plain
+          <Act title="Use the standard word of the site’s language" onClick={onPlain}>
+            Standard
           </Act>
         )}
         {draft && onConfirm && (
@@ -135,8 +134,8 @@ export function RowFrame({
           <button
             type="button"
             className="rounded-sm border border-clear p-1 text-soft hover:border-ink hover:text-ink"
-            aria-label="Take the client’s content out; the template’s shows again"
-            title="Back to the template’s"
+            aria-label="Remove the client’s content and show the template’s"
+            title="Remove the client’s, show the template’s"
             onClick={onBack}
           >
             <Undo2 size={13} aria-hidden />

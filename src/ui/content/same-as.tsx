@@ -9,6 +9,7 @@ import { useJobStore } from '../job/job-context'
 import { inputClass } from '../parts/field'
 import { notice } from '../parts/notice'
 import { Panel } from '../parts/panel'
+import { OF_ROW_IN_HAND } from './row-look'
 
 /** What a place can be made the same as, picked by typing. */
 export function SameAs({ row, title }: { readonly row: LedgerRow; readonly title: string }) {
@@ -32,9 +33,7 @@ export function SameAs({ row, title }: { readonly row: LedgerRow; readonly title
         ref={trigger}
         className={
           'grid size-6 shrink-0 place-items-center rounded-sm border border-clear text-soft hover:border-ink hover:bg-tape ' +
-          'hover:text-ink data-[state=open]:border-ink data-[state=open]:opacity-100 ' +
-          // There all the time, so that nothing moves as a row comes in hand; seen where a hand or the focus is.
-          (row.type === 'list' ? '' : 'opacity-0 group-hover/row:opacity-100 group-focus-within/row:opacity-100')
+          `hover:text-ink data-[state=open]:border-ink ${row.type === 'list' ? '' : OF_ROW_IN_HAND}`
         }
         aria-label={label}
         title="Say the same as another place, and change with it"

@@ -33,10 +33,10 @@ function Follows({ row, same, onGo }: Props & { readonly same: Same }) {
       <button
         type="button"
         className={BUTTON}
-        title="It keeps what it shows, and follows no more"
+        title="Keep what it shows, and follow no more"
         onClick={() => store.apply(partFrom(store.getState().document, { spot, same }, newEntryId))}
       >
-        Part
+        Unlink
       </button>
       {(before !== null || row.type === 'list') && (
         <button
@@ -45,7 +45,7 @@ function Follows({ row, same, onGo }: Props & { readonly same: Same }) {
           title={before === null ? 'It has the entries again that it had before' : `It says again “${before.slice(0, 80)}”`}
           onClick={() => store.apply(ownBack({ spot, same }))}
         >
-          Its own again
+          Restore own
         </button>
       )}
     </div>

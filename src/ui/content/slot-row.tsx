@@ -91,9 +91,9 @@ function stateOf(row: LedgerRow): RowState {
   if (row.place !== row.stands) return 'same'
   if (row.leftover) return 'leftover'
   if (row.draft) return 'draft'
-  if (row.value === null) return row.type === 'list' ? 'as designed' : 'left empty'
-  if (row.count) return row.count.shown === 0 ? 'left empty' : 'client’s'
-  if (isEmptyValue(row.value)) return 'left empty'
+  if (row.value === null) return row.type === 'list' ? 'as designed' : 'not set'
+  if (row.count) return row.count.shown === 0 ? 'not needed' : 'client’s'
+  if (isEmptyValue(row.value)) return 'not needed'
   return JSON.stringify(row.value) === JSON.stringify(row.placeholder) ? 'kept' : 'client’s'
 }
 

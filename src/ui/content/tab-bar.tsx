@@ -48,9 +48,9 @@ export function TabBar({ tab, near, lines, onTab, onNear }: BarProps) {
         ))}
       </div>
       <div className="-mb-px flex shrink-0 items-end gap-0.5 border-s border-seam ps-2">
-        <TabButton tab={NOT_FOUND} name="Wrong address" open={own(byPage, NOT_FOUND) ?? 0} isOpen={tab === NOT_FOUND} onTab={onTab} />
+        <TabButton tab={NOT_FOUND} name="404 page" open={own(byPage, NOT_FOUND) ?? 0} isOpen={tab === NOT_FOUND} onTab={onTab} />
         <TabButton tab="shared" name="Every page" open={everyPage} isOpen={tab === 'shared'} onTab={onTab} />
-        <TabButton tab="site" name="Whole site" open={total} isOpen={tab === 'site'} onTab={onTab} />
+        <TabButton tab="site" name="All places" open={total} isOpen={tab === 'site'} onTab={onTab} />
       </div>
       {near > 0 && (
         <div className="-mb-px flex shrink-0 border-s border-seam ps-2">
@@ -61,7 +61,7 @@ export function TabBar({ tab, near, lines, onTab, onNear }: BarProps) {
             onClick={onNear}
             className={`${TAB} border-clear hover:border-seam hover:bg-cloth`}
           >
-            Nearly <span className="border-b-2 border-dotted border-thread font-mono text-xs font-medium text-thread">{near}</span>
+            To check <span className="border-b-2 border-dotted border-thread font-mono text-xs font-medium text-thread">{near}</span>
           </button>
         </div>
       )}

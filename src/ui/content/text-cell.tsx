@@ -15,7 +15,7 @@ type Props = {
 }
 
 /** A text place in the ledger; it grows with what is in it. */
-export function TextCell({ label, text, leftover, lines, empty = 'left empty', onChange, onPour }: Props) {
+export function TextCell({ label, text, leftover, lines, empty = 'empty', onChange, onPour }: Props) {
   const paste = (event: ClipboardEvent): void => {
     const table = readPasted(event.clipboardData.getData('text/plain'))
     if (lines === 'many' || table.flat().length < 2 || !onPour) return

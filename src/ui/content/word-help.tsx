@@ -11,6 +11,7 @@ import { useJob, useJobStore } from '../job/job-context'
 import { Button } from '../parts/button'
 import { count } from '../parts/words'
 import { Panel } from '../parts/panel'
+import { OF_ROW_IN_HAND } from './row-look'
 
 const SAID: Readonly<Record<Change, string>> = {
   first: 'A first text',
@@ -28,11 +29,11 @@ export function WordHelp({ row, title }: { readonly row: LedgerRow; readonly tit
     <Popover.Root open={isOpen} onOpenChange={setOpen}>
       <Popover.Trigger
         className={
-          'grid size-6 shrink-0 place-items-center rounded-sm border border-clear text-soft hover:border-ink ' +
-          'hover:bg-tape hover:text-ink'
+          `grid size-6 shrink-0 place-items-center rounded-sm border border-clear text-soft hover:border-ink ` +
+          `hover:bg-tape hover:text-ink ${OF_ROW_IN_HAND}`
         }
         aria-label={name}
-        title="Other words, and how easily these are read"
+        title="Suggest other words, and say how easily these are read"
       >
         <PencilLine size={13} aria-hidden />
       </Popover.Trigger>

@@ -56,7 +56,7 @@ export function SocialsInput({ value, onChange }: { value: readonly string[]; on
   }
   return (
     <Field
-      label="Profiles elsewhere"
+      label="Social profiles"
       hint="One address a line, such as example.social/tolliver."
       fault={wrong && typed !== null ? `“${wrong.slice(0, 60)}” is not a web address. Copy it from the address bar of the profile.` : null}
     >

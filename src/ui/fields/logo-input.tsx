@@ -73,7 +73,7 @@ export function LogoInput({ job, asset, hasOther = false, onAsset }: Props) {
         </p>
         {asset && (
           <Button look="quiet" onClick={() => onAsset(null)}>
-            Take out
+            Remove
           </Button>
         )}
         <Button onClick={() => input.current?.click()} disabled={busy}>

@@ -7,10 +7,9 @@ import { usePathname, useRouter } from 'next/navigation'
 import { DropdownMenu } from 'radix-ui'
 import { useEffect, type ReactNode } from 'react'
 import { useShallow } from 'zustand/react/shallow'
-import { own } from '@/core/own'
 import { openIn, type SnagStage } from '@/core/check'
-import { KeyHelp } from '../keys/key-help'
-import type { KeyPlace } from '../keys/key-map'
+import { Help } from '../help/help'
+import { Lead } from '../help/lead'
 import { keyPressed } from '../keys/pressed'
 import { useKeyWords } from '../keys/use-key'
 import { useJob, useJobStore } from '../job/job-context'
@@ -29,14 +28,6 @@ type Props = {
   /** Which release visitors see; null where none. */
   readonly live: string | null
   readonly children: ReactNode
-}
-
-/** Whose keys come first in the help of a stage. */
-const AT: Readonly<Record<string, readonly KeyPlace[] | undefined>> = {
-  content: ['content', 'row', 'words'],
-  pages: ['pages', 'sections'],
-  template: ['template'],
-  brand: ['brand'],
 }
 
 /** The slim bar over every stage of a job: whose it is, where the work stands, undo, whether it is saved, where it lives. */
@@ -58,7 +49,7 @@ export function Frame({ jobs, liveUrl, live, children }: Props) {
         <Stages id={id} live={live} />
         <div className="ms-auto flex items-center gap-1">
           <Jump jobs={jobs} />
-          <KeyHelp here={own(AT, stage) ?? []} />
+          <Help screen={stage} />
           <BarButton label="Undo" keys={keyWords('undo')} disabled={!canUndo || may === 'read'} onClick={() => void store.undo()}>
             <Undo2 size={16} aria-hidden />
           </BarButton>
@@ -93,6 +84,7 @@ export function Frame({ jobs, liveUrl, live, children }: Props) {
           You look at this job; nothing you do here changes it.
         </aside>
       )}
+      {jobs.every((job) => job.id === id) && may !== 'read' && <Lead stage={stage} />}
       <GivenBack />
       {children}
     </div>

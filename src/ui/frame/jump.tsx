@@ -83,7 +83,9 @@ function Goals({ jobs, onDone }: { jobs: readonly OtherJob[]; onDone: () => void
         className="border-b border-ink bg-white px-3 py-2 text-base outline-none"
       />
       <Command.List className="min-h-0 flex-1 overflow-y-auto p-1">
-        <Command.Empty className="p-3 text-sm text-soft">Nothing here has these words.</Command.Empty>
+        <Command.Empty className="p-3 text-sm text-soft">
+          Nothing found for “{asked.trim()}”. Try a page name, words on a page, or a client.
+        </Command.Empty>
         {found.map(({ group, goals: some }) => (
           <Command.Group key={group} heading={group} className="text-sm [&_[cmdk-group-heading]]:px-2 [&_[cmdk-group-heading]]:text-soft">
             {some.map((goal) => (

@@ -8,9 +8,7 @@ export function UnwornJob({ name, trouble }: { name: string; trouble: string | n
         {name} cannot be opened now
       </h1>
       <p className="mb-4">{trouble ?? 'What is kept of this job cannot be read. Nothing of it was changed.'}</p>
-      <p className="mb-4 text-soft">
-        A pack is brought in from the Template stage of any other job; nothing of this one is lost meanwhile.
-      </p>
+      <p className="mb-4 text-soft">Import the pack on the Template stage of any other job. Nothing of this job is lost meanwhile.</p>
       <Link href="/" className="font-semibold underline underline-offset-4">
         All jobs
       </Link>

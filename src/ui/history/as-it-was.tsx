@@ -124,7 +124,7 @@ function PointName({ revision, point, onPoints }: Pick<Props, 'revision' | 'poin
       <Button type="submit" disabled={name.trim() === '' || name.trim() === point}>
         Name it
       </Button>
-      {point !== null && <Button onClick={() => void keep(null)}>No name</Button>}
+      {point !== null && <Button onClick={() => void keep(null)}>Remove name</Button>}
     </form>
   )
 }

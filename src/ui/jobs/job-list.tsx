@@ -4,7 +4,7 @@ import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useEffect, useRef, useState, type RefObject } from 'react'
 import { mayEditJobs, type Person } from '@/core/people'
-import { KeyHelp } from '../keys/key-help'
+import { Help } from '../help/help'
 import { useKey } from '../keys/use-key'
 import { callApi } from '../job/api'
 import { buttonClass } from '../parts/button'
@@ -57,7 +57,7 @@ export function JobList({ jobs: listed, binDays, now, me }: Props) {
             {me.name}
             <span className="sr-only">: your account</span>
           </Link>
-          <KeyHelp here={['jobs']} />
+          <Help screen="jobs" />
           {mayMake && <ReadIn />}
           {mayMake && (
             <Link href="/new" className={buttonClass('main')}>
@@ -100,7 +100,7 @@ export function JobList({ jobs: listed, binDays, now, me }: Props) {
           </div>
           {shelf === 'bin' && on('bin') > 0 && (
             <p className="mb-3 text-sm text-soft">
-              What lies here for {binDays} days is deleted for good. A job whose site is live stays until nobody can see it.
+              After {binDays} days in the bin a job is deleted for good. A job whose site is live stays until nobody can see it.
             </p>
           )}
           {here.length === 0 ? (
@@ -175,8 +175,8 @@ type NothingHereProps = {
   readonly onShelf: (shelf: Shelf) => void
 }
 const EMPTY: Readonly<Record<Shelf, string>> = {
-  work: 'No job is at work.',
-  archive: 'Nothing is archived. A job that is done can be laid here: it stays whole, and its site stays live.',
+  work: 'No active jobs. Start one with New job (n), or reopen one from the Archive.',
+  archive: 'Nothing is archived. A finished job can be put here: it keeps everything, and its site stays live.',
   bin: 'The bin is empty.',
 }
 

@@ -37,7 +37,7 @@ export function JobRow({ job, shelving, binDays, now, mayMake }: RowProps) {
       <th scope="row" className="py-2.5 pe-4 text-start font-normal">
         <Name job={job} />
         <span className="block text-soft" dir="auto">
-          {job.trade || 'trade left for later'}
+          {job.trade || 'trade not set'}
         </span>
         {job.copiedAt && (
           <span className="block text-sm text-soft" suppressHydrationWarning>

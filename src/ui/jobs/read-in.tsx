@@ -34,7 +34,7 @@ export function ReadIn() {
       router.push(`/jobs/${taken.job}/content`)
     } catch (error) {
       setReading(null)
-      refusal(error instanceof ApiError ? error.message : `“${name}” could not be read in. Choose it again.`)
+      refusal(error instanceof ApiError ? error.message : `“${name}” could not be imported. Choose it again.`)
     }
   }
   return (
@@ -57,6 +57,6 @@ function saidMeanwhile({ sent }: Reading): string {
 function saidOf({ name, isCopy, packs }: TakenIn): string {
   const brought = packs.length === 0 ? '' : ` ${packs.length === 1 ? 'Its template came' : 'Its templates came'} with it.`
   return isCopy
-    ? `The job of ${name} is here already, so what was read in stands beside it as another one.${brought}`
+    ? `The job of ${name} is here already, so this is a second job beside it.${brought}`
     : `The job of ${name} is here.${brought}`
 }

@@ -24,7 +24,7 @@ type KeyDoes = {
 
 /** Every key that does something of ours: the one table that handlers, hints, menus and the help are drawn from. */
 export const KEY_MAP = {
-  help: { keys: ['Shift+?', '?'], does: 'Show the keys', at: 'job' },
+  help: { keys: ['Shift+?', '?'], does: 'Show what this screen is for, and all keys', at: 'job' },
   goTo: { keys: ['/', 'Shift+/'], does: 'Go to anything', at: 'job' },
   undo: { keys: ['$mod+z'], does: 'Undo', at: 'job' },
   redo: { keys: ['$mod+Shift+z', '$mod+y'], does: 'Redo', at: 'job' },

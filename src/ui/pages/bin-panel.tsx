@@ -40,7 +40,7 @@ export function BinPanel({ onBack, onClose }: { onBack: (of: TakenOut) => void; 
     return page ? `a section of ${pageTexts(pack, document, page).name}` : 'a section of every page'
   }
   const back = (one: TakenOut): void => {
-    if (attempt(store, putBack(store.getState().document, one), 'It stays in the bin') === null) return
+    if (attempt(store, putBack(store.getState().document, one), 'It was not restored') === null) return
     toast(`“${titleOf(one)}” is back, with everything in it.`)
     onBack(one)
   }

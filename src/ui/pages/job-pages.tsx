@@ -70,7 +70,7 @@ export function JobPagesShelf({ from, name, disabled, onAdded }: Props) {
     found?.assets.forEach((asset) => store.addAsset(asset))
     const { pack, document } = store.getState()
     const added = fromLoose(pack, document, page, { name, withContent }, unique)
-    if (attempt(store, added.steps, 'The page is not added') !== null) onAdded(added.page)
+    if (attempt(store, added.steps, 'The page was not added') !== null) onAdded(added.page)
   }
   if (found === null) return <p className="text-sm text-soft">Fetching its pages…</p>
   if (found.pages.length === 0) return <p className="text-sm text-soft">No page of this job can be taken.</p>

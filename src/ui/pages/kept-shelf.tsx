@@ -16,7 +16,7 @@ type Props = { readonly page: PageId; readonly spot: Spot; readonly onAdded: (se
 /** Sections kept from any job, as they would stand here; one is taken in as a copy. */
 export function KeptShelf({ page, spot, onAdded }: Props) {
   const store = useJobStore()
-  const { kept, rename, letGo } = useKept()
+  const { kept, rename, remove } = useKept()
   const list = useRef<HTMLUListElement>(null)
   const take = async ({ id, section, assets }: KeptLine): Promise<void> => {
     try {
@@ -28,7 +28,7 @@ export function KeptShelf({ page, spot, onAdded }: Props) {
     const { pack, document } = store.getState()
     const worn = inDesignThatFits(pack, document, section, spot)
     const made = fromKept(document, worn, spot, unique)
-    if (attempt(store, made.steps, 'The section is not added') === null) return
+    if (attempt(store, made.steps, 'The section was not added') === null) return
     if (worn !== section) {
       const why = findDesign(pack, section.kind, section.design) ? 'is too wide for a column' : 'is not here any more'
       toast(`Its design ${section.design} ${why}, so it wears ${worn.design}.`)
@@ -39,8 +39,8 @@ export function KeptShelf({ page, spot, onAdded }: Props) {
   const fitting = (kept ?? []).filter(({ section }) => designsIn(pack, section.kind, spot.in).length > 0)
   if (kept === null) return <p className="text-sm text-soft">Fetching what you keep…</p>
   if (kept.length === 0)
-    return <p className="text-sm text-soft">Nothing is kept yet. Choose a section of a page and press Keep: it waits here for every job.</p>
-  if (fitting.length === 0) return <p className="text-sm text-soft">None of what is kept can stand in a column at the side.</p>
+    return <p className="text-sm text-soft">Nothing is kept yet. Choose a section and press Keep a copy…: it is here then, in every job.</p>
+  if (fitting.length === 0) return <p className="text-sm text-soft">None of what is kept fits a side column.</p>
   return (
     <ul ref={list} className="grid min-h-0 flex-1 grid-cols-[repeat(auto-fill,296px)] content-start gap-3 overflow-y-auto">
       {fitting.map((line) => (
@@ -48,11 +48,11 @@ export function KeptShelf({ page, spot, onAdded }: Props) {
           <KeptTryOn line={line} page={page} spot={spot} />
           <div className="flex items-center gap-1 pt-1">
             <NameField name={line.name} onName={(name) => rename(line.id, name)} />
-            <Button onClick={() => void take(line)} aria-label={`Take in ${line.name}`}>
-              Take in
+            <Button onClick={() => void take(line)} aria-label={`Add ${line.name}`}>
+              Add
             </Button>
-            <Button look="quiet" onClick={() => letGo(line.id)} aria-label={`Let ${line.name} go`}>
-              Let go
+            <Button look="quiet" onClick={() => remove(line.id)} aria-label={`Remove ${line.name}`}>
+              Remove
             </Button>
           </div>
         </li>

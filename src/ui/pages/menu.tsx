@@ -1,5 +1,5 @@
 'use client'
-import { Check, ChevronDown } from 'lucide-react'
+import { Check, ChevronDown, ChevronRight } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import { createContext, use, useRef, type ReactNode, type RefObject } from 'react'
 import { buttonClass } from '../parts/button'
@@ -10,14 +10,15 @@ const ChosenContext = createContext<RefObject<Chosen> | null>(null)
 
 type Props = {
   readonly label: string
-  readonly disabled?: boolean
+  /** Why there is nothing to choose now; null where there is. */
+  readonly why?: string | null
   /** What is in hand once an act is done; the button itself where this is left out, and where none was chosen. */
   readonly handTo?: () => HTMLElement | null
   readonly children: ReactNode
 }
 
 /** A button that opens a list of acts. */
-export function Menu({ label, disabled = false, handTo, children }: Props) {
+export function Menu({ label, why = null, handTo, children }: Props) {
   const chosen = useRef<Chosen>(null)
   const close = (event: Event): void => {
     const was = chosen.current
@@ -33,17 +34,12 @@ export function Menu({ label, disabled = false, handTo, children }: Props) {
   }
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger className={buttonClass('quiet')} disabled={disabled}>
+      <DropdownMenu.Trigger className={buttonClass('quiet')} disabled={why !== null} title={why ?? undefined}>
         {label}
         <ChevronDown size={13} aria-hidden />
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align="start"
-          sideOffset={2}
-          onCloseAutoFocus={close}
-          className="z-30 max-h-96 min-w-48 overflow-y-auto border border-ink bg-cloth py-1"
-        >
+        <DropdownMenu.Content align="start" sideOffset={2} onCloseAutoFocus={close} className={LIST}>
           <ChosenContext value={chosen}>{children}</ChosenContext>
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
@@ -51,6 +47,27 @@ export function Menu({ label, disabled = false, handTo, children }: Props) {
   )
 }
 
+/** Acts of one sort, in a list of their own beside the others. */
+export function SubMenu({ label, why, children }: { label: string; why: string | null; children: ReactNode }) {
+  return (
+    <DropdownMenu.Sub>
+      <DropdownMenu.SubTrigger disabled={why !== null} className={LOOK}>
+        <span className="flex items-center justify-between gap-3">
+          {label}
+          <ChevronRight size={13} aria-hidden />
+        </span>
+        {why !== null && <span className="block text-xs">{why}</span>}
+      </DropdownMenu.SubTrigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.SubContent collisionPadding={8} className={LIST}>
+          {children}
+        </DropdownMenu.SubContent>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Sub>
+  )
+}
+
+const LIST = 'z-30 max-h-96 min-w-48 overflow-y-auto border border-ink bg-cloth py-1'
 const LOOK = 'block max-w-80 truncate px-3 py-1.5 text-sm outline-none data-[disabled]:text-soft data-[highlighted]:bg-tape'
 
 type ItemProps = {

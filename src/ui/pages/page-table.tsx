@@ -135,7 +135,7 @@ function Withdrawn({ live }: { live: SiteDocument }) {
   if (gone.length === 0) return null
   return (
     <p className="px-2 py-2 text-sm text-soft">
-      Withdrawn with the next release: {gone.map(({ path }) => path).join(', ')}. Whoever comes to these addresses is led on.
+      Withdrawn with the next release: {gone.map(({ path }) => path).join(', ')}. Whoever comes to these addresses is redirected.
     </p>
   )
 }

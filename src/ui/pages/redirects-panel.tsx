@@ -22,10 +22,13 @@ export function RedirectsPanel({ published, origin, onClose }: Props) {
   const add = (): void => {
     const path = toOldAddress(typed)
     if (path === null) return setProblem('An old address begins with a slash and has no spaces, like /about-us.html.')
-    if (all.some((r) => r.from === path)) return setProblem(`${path} leads on already.`)
+    if (all.some((r) => r.from === path)) return setProblem(`${path} is a redirect already.`)
     const standing = pagesOf(document)[0]
     setProblem('')
-    if (standing && attempt(store, { type: 'redirect/set', path, value: { type: 'page', page: standing.id } }, 'Not added') !== null)
+    if (
+      standing &&
+      attempt(store, { type: 'redirect/set', path, value: { type: 'page', page: standing.id } }, 'The redirect was not added') !== null
+    )
       setTyped('')
   }
   return (
@@ -64,7 +67,11 @@ export function RedirectsPanel({ published, origin, onClose }: Props) {
             className="accent-ink"
             checked={!document.plan.flat}
             onChange={(event) =>
-              void attempt(store, { type: 'plan/set', part: 'flat', value: event.target.checked ? null : true }, 'Not taken')
+              void attempt(
+                store,
+                { type: 'plan/set', part: 'flat', value: event.target.checked ? null : true },
+                'The addresses were not changed',
+              )
             }
           />
           Addresses follow the tree
@@ -75,8 +82,8 @@ export function RedirectsPanel({ published, origin, onClose }: Props) {
       </form>
       {all.length === 0 ? (
         <p className="text-sm text-soft">
-          Every address that visitors have still finds its page. A page that is moved, renamed or removed after it was published is led on
-          here by itself.
+          Every address that visitors have still finds its page. A page that is moved, renamed or removed after it was published is
+          redirected by itself.
         </p>
       ) : (
         <table className="w-full border-collapse text-sm">
@@ -104,7 +111,8 @@ function RedirectRow({ redirect: { from, to, why } }: { redirect: Redirect }) {
   const document = useJob((s) => s.document)
   const pack = useJob((s) => s.pack)
   const [isUrl, setUrl] = useState(false)
-  const set = (value: RedirectTo | null): boolean => attempt(store, { type: 'redirect/set', path: from, value }, 'Not taken') !== null
+  const set = (value: RedirectTo | null): boolean =>
+    attempt(store, { type: 'redirect/set', path: from, value }, 'The redirect was not changed') !== null
   const url = to && 'url' in to ? to.url : ''
   const chosen = isUrl || url !== '' ? 'url' : to === null ? 'gone' : 'page' in to ? to.page.id : 'gone'
   return (
@@ -112,7 +120,7 @@ function RedirectRow({ redirect: { from, to, why } }: { redirect: Redirect }) {
       <td className="py-1 pe-3 font-mono text-xs">
         {from}
         {redirectFile(from) === null && (
-          <span className="block font-sans text-thread">a file of this kind cannot be led on from on every server</span>
+          <span className="block font-sans text-thread">not every server can redirect from a file of this kind</span>
         )}
       </td>
       <td className="py-1 pe-3">
@@ -159,14 +167,9 @@ function RedirectRow({ redirect: { from, to, why } }: { redirect: Redirect }) {
           <Button
             look="quiet"
             onClick={() =>
-              attemptWithUndo(
-                store,
-                { type: 'redirect/set', path: from, value: null },
-                'It stays',
-                `What was said of ${from} is taken back.`,
-              )
+              attemptWithUndo(store, { type: 'redirect/set', path: from, value: null }, 'It stays', `The redirect from ${from} is removed.`)
             }
-            aria-label={`Forget what is said of ${from}`}
+            aria-label={`Remove the redirect from ${from}`}
           >
             Forget
           </Button>

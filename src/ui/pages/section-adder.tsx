@@ -76,7 +76,7 @@ export function SectionAdder({ page, spot, onAdded, onClose }: Props) {
   }, [shown])
   const add = (choice: SectionChoice): void => {
     const { step, section } = addSection(store.getState().document, choice, spot, unique)
-    if (attempt(store, step, 'The section is not added') !== null) onAdded(section)
+    if (attempt(store, step, 'The section was not added') !== null) onAdded(section)
   }
   const press = (event: KeyboardEvent): void => {
     if (event.key === 'Escape') return onClose()

@@ -62,7 +62,7 @@ export function SectionList({ page, chosen, onChoose, onAdd, onHold }: Props) {
   const move = (id: SectionId, by: -1 | 1): void => {
     const step = stepSection(store.getState().document, id, by)
     focusNext.current = id
-    if (step) attempt(store, step, 'The section stays where it is')
+    if (step) attempt(store, step, 'The section was not moved')
   }
   const remove = (of: readonly SectionId[]): void => {
     const { document } = store.getState()
@@ -110,7 +110,7 @@ export function SectionList({ page, chosen, onChoose, onAdd, onHold }: Props) {
     } else if (isPressed(event, 'chooseSection')) choose(id, true)
     else if (isPressed(event, 'removeSection')) remove(here.includes(id) ? here : [id])
     else if (isPressed(event, 'addSection')) add(id)
-    else if (isPressed(event, 'alterSection')) list.current?.parentElement?.querySelector<HTMLElement>('[data-cut]')?.click()
+    else if (isPressed(event, 'alterSection')) list.current?.parentElement?.querySelector<HTMLElement>('[data-alter]')?.click()
     else return
     event.preventDefault()
   }
@@ -149,17 +149,17 @@ export function SectionList({ page, chosen, onChoose, onAdd, onHold }: Props) {
         onDragCancel={drag.cancel}
       >
         <div ref={list} className="min-h-0 flex-1 overflow-y-auto border border-seam bg-cloth">
-          <Reach words="At the head of every page" rows={rows(head)} />
+          <Reach words="Header, every page" rows={rows(head)} />
           <ol aria-label="Sections" className="border-y border-seam">
             <li>
               <Between label="Add a section at the top" onAdd={() => onAdd({ in: where, after: null })} />
             </li>
             {rows(own)}
           </ol>
-          {own.length === 0 && <p className="px-2 py-2 text-sm text-soft">Nothing stands on this page yet.</p>}
+          {own.length === 0 && <p className="px-2 py-2 text-sm text-soft">This page has no sections. Press Add (n) to choose the first.</p>}
           <SideColumn page={page} side="start" rows={rows(start)} onAdd={addTo('start')} />
           <SideColumn page={page} side="end" rows={rows(end)} onAdd={addTo('end')} />
-          <Reach words="At the foot of every page" rows={rows(foot)} />
+          <Reach words="Footer, every page" rows={rows(foot)} />
         </div>
       </DndContext>
     </div>

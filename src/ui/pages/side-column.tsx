@@ -41,9 +41,9 @@ const REACH: Readonly<Record<Exclude<ColumnReach, 'other'>, string>> = {
   site: 'every page',
 }
 const SAID: typeof REACH = {
-  page: 'stands on this page only now',
-  under: 'stands on this page and those under it now',
-  site: 'stands on every page now',
+  page: 'is on this page only now',
+  under: 'is on this page and those under it now',
+  site: 'is on every page now',
 }
 
 type Props = {
@@ -73,7 +73,7 @@ export function SideColumn({ page: id, side, rows, onAdd }: Props) {
     if (value !== 'none') return void attempt(store, setColumnWidth(now, page, side, value), fails)
     const kept =
       rows.length > 0 && reach !== 'site' && reach !== 'other' ? ' What stood in it is kept for when the page has one again.' : ''
-    attemptWithUndo(store, dropColumn(now, page, side), fails, `${name} taken off this page.${kept}`)
+    attemptWithUndo(store, dropColumn(now, page, side), fails, `${name} removed from this page.${kept}`)
   }
   const setReach = (value: 'page' | 'under' | 'site'): void =>
     void attemptWithUndo(store, setColumnReach(store.getState().document, page, side, value), fails, `${name} ${SAID[value]}.`)

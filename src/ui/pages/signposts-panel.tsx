@@ -31,7 +31,11 @@ export function SignpostsPanel({ onClose }: { onClose: () => void }) {
   const signposts = Object.values(document.signposts).sort(byRank)
   const add = (): void => {
     const id = `sign-${unique()}`
-    attempt(store, { type: 'signpost/set', signpost: id, value: newSignpost(document, id, 'New link', 'menu') }, 'The entry is not added')
+    attempt(
+      store,
+      { type: 'signpost/set', signpost: id, value: newSignpost(document, id, 'New link', 'menu') },
+      'The menu link was not added',
+    )
   }
   return (
     <section
@@ -89,7 +93,11 @@ type RowProps = { readonly sign: Signpost; readonly document: SiteDocument; read
 function SignpostRow({ sign, document, pack }: RowProps) {
   const store = useJobStore()
   const set = (change: Partial<Signpost>, before: readonly EditStep[] = []): boolean =>
-    attempt(store, [...before, { type: 'signpost/set', signpost: sign.id, value: { ...sign, ...change } }], 'Not taken') !== null
+    attempt(
+      store,
+      [...before, { type: 'signpost/set', signpost: sign.id, value: { ...sign, ...change } }],
+      'The menu link was not changed',
+    ) !== null
   const nameOf = (id: string): string => {
     const page = own(document.pages, id)
     return page ? pageTexts(pack, document, page).name : ''

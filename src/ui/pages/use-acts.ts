@@ -64,13 +64,13 @@ function makePageActs(store: JobStore, isLive: (page: PageId) => boolean) {
     step: (id: PageId, step: Step) =>
       on(id, (page) => {
         const move = stepPage(now().document, page, step)
-        if (move) attempt(store, move, `“${nameOf(page)}” stays where it is`)
+        if (move) attempt(store, move, `“${nameOf(page)}” was not moved`)
       }),
     place: (id: PageId, beside: Beside, other: PageId) =>
       on(id, (page) =>
         on(other, (at) => {
           const move = placePage(now().document, page, beside, at)
-          if (move) attempt(store, move, `“${nameOf(page)}” stays where it is`)
+          if (move) attempt(store, move, `“${nameOf(page)}” was not moved`)
           else if (id !== other) toast.error('A page goes neither under itself nor before the home page. “Make home” makes it the first.')
         }),
       ),
@@ -90,11 +90,15 @@ function makePageActs(store: JobStore, isLive: (page: PageId) => boolean) {
         const problem = nameProblem(pack, document, name, page)
         if (problem?.code === 'nameEmpty') return null
         if (problem) return { sentence: `There is a page called “${name.trim()}” already.`, suggestion: problem.suggestion }
-        attempt(store, renamePage(pack, document, page, name.slice(0, MAX_PAGE_TEXT), isLive(id)), `“${name}” is not taken`)
+        attempt(store, renamePage(pack, document, page, name.slice(0, MAX_PAGE_TEXT), isLive(id)), `“${nameOf(page)}” was not renamed`)
         return null
       }),
     say: (id: PageId, part: PageText, text: string) =>
-      attempt(store, { type: 'page/set', page: id, part, value: text.trim() === '' ? null : text.slice(0, MAX_PAGE_TEXT) }, 'Not taken'),
+      attempt(
+        store,
+        { type: 'page/set', page: id, part, value: text.trim() === '' ? null : text.slice(0, MAX_PAGE_TEXT) },
+        'The text was not changed',
+      ),
     /** Words become an address; nothing that can be spelt leaves it as it was. */
     address: (id: PageId, words: string): boolean => {
       const segment = toSegment(words)
@@ -106,19 +110,21 @@ function makePageActs(store: JobStore, isLive: (page: PageId) => boolean) {
         { type: 'page/set', page: id, part: 'segment', value: segment },
         { type: 'page/set', page: id, part: 'addressed', value: true },
       ]
-      return attempt(store, steps, `“${segment}” is not taken`) !== null
+      return attempt(store, steps, `The address “${segment}” was not set`) !== null
     },
-    list: (id: PageId, listed: Listed) => attempt(store, { type: 'page/set', page: id, part: 'listed', value: listed }, 'Not listed'),
+    list: (id: PageId, listed: Listed) =>
+      attempt(store, { type: 'page/set', page: id, part: 'listed', value: listed }, 'The menu was not changed'),
     hide: (id: PageId, hidden: boolean) =>
-      on(id, (page) => attempt(store, { type: 'page/set', page: id, part: 'hidden', value: hidden }, `“${nameOf(page)}” stays in sight`)),
+      on(id, (page) => attempt(store, { type: 'page/set', page: id, part: 'hidden', value: hidden }, `“${nameOf(page)}” was not hidden`)),
     onePage: (isOne: boolean) =>
-      void attempt(store, { type: 'plan/set', part: 'onePage', value: isOne ? true : null }, 'The site stays as it is'),
-    find: (id: PageId, isFound: boolean) => attempt(store, { type: 'page/set', page: id, part: 'unfound', value: !isFound }, 'Not taken'),
+      void attempt(store, { type: 'plan/set', part: 'onePage', value: isOne ? true : null }, 'The site was not changed'),
+    find: (id: PageId, isFound: boolean) =>
+      attempt(store, { type: 'page/set', page: id, part: 'unfound', value: !isFound }, 'Search engines were not told'),
     copy: (id: PageId, withContent: boolean): PageId | null =>
       on(id, (page) => {
         const { pack, document } = now()
         const added = copyPage(pack, document, page, withContent, unique)
-        return attempt(store, added.steps, `“${nameOf(page)}” is not copied`) === null ? null : added.page
+        return attempt(store, added.steps, `“${nameOf(page)}” was not duplicated`) === null ? null : added.page
       }),
     add: (of: NewPage): PageId | null => {
       const { pack, document } = now()

@@ -21,7 +21,7 @@ export type KeptShelf = {
   /** Null while they are fetched. */
   readonly kept: readonly KeptLine[] | null
   readonly rename: (id: string, name: string) => void
-  readonly letGo: (id: string) => void
+  readonly remove: (id: string) => void
 }
 
 /** The sections that the designer keeps, fetched as the shelf is opened. */
@@ -45,12 +45,12 @@ export function useKept(): KeptShelf {
       .then(() => setKept((lines) => lines?.map((line) => (line.id === id ? { ...line, name } : line)) ?? null))
       .catch(say)
   }, [])
-  const letGo = useCallback((id: string) => {
+  const remove = useCallback((id: string) => {
     postJson(`/api/kept/${id}`, {}, 'DELETE')
       .then(() => setKept((lines) => lines?.filter((line) => line.id !== id) ?? null))
       .catch(say)
   }, [])
-  return { kept, rename, letGo }
+  return { kept, rename, remove }
 }
 
 /** Keeps a section for other jobs. */

@@ -45,7 +45,7 @@ export function dropSection(store: JobStore, page: PageId, section: SectionId, o
   const fails = 'The section stays where it is'
   const is = pageOf(spot.in)
   if (pageOf(moved.in) === is) attempt(store, step, fails)
-  else attemptWithUndo(store, step, fails, is === null ? 'It stands on every page now.' : 'It stands on this page only now.')
+  else attemptWithUndo(store, step, fails, is === null ? 'It is on every page now.' : 'It is on this page only now.')
 }
 
 /** Where a section comes that is let go over a row, or over the head of a column. */

@@ -8,7 +8,7 @@ import { Fault } from './fault'
 import { Part } from './part'
 import { useAsking } from './use-asking'
 
-const DONE: Readonly<Record<Finding['done'], string>> = { mended: 'Mended.', 'set aside': 'Set aside.', left: 'Still to do.' }
+const DONE: Readonly<Record<Finding['done'], string>> = { mended: 'Repaired.', 'set aside': 'Set aside.', left: 'Still to do.' }
 
 /** What was found when everything that is kept was looked through, and how to pack it. */
 export function CheckPart({ first }: { first: CheckReport | null }) {
@@ -19,12 +19,12 @@ export function CheckPart({ first }: { first: CheckReport | null }) {
     <Part title="Storage">
       <div role="status">
         {report === null ? (
-          <p className="text-soft">It is being looked through since the start. Load this page again in a moment.</p>
+          <p className="text-soft">Storage is being checked. Load this page again in a moment.</p>
         ) : (
           <p suppressHydrationWarning>
-            {kilobytes(report.bytes)} in all. {count(report.looked, 'thing')} looked through {ago(report.at)}:{' '}
+            {kilobytes(report.bytes)} in all. {count(report.looked, 'thing')} checked {ago(report.at)}:{' '}
             {report.findings.length === 0 ? (
-              <span className="font-semibold text-done">everything is whole ✓</span>
+              <span className="font-semibold text-done">everything is in order ✓</span>
             ) : (
               <span className="font-semibold text-thread">✕ {count(report.findings.length, 'finding')}</span>
             )}

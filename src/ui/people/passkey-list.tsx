@@ -55,7 +55,7 @@ export function PasskeyList({ passkeys, onDone }: { passkeys: readonly PasskeyLi
             <Button type="submit" look="main" disabled={busy}>
               {busy ? 'Asking this device…' : 'Ask this device'}
             </Button>
-            <Button onClick={() => setOpen(false)}>Not now</Button>
+            <Button onClick={() => setOpen(false)}>Cancel</Button>
           </div>
         </form>
       ) : (

@@ -25,7 +25,7 @@ export function PeopleList({ me, people, onDone }: Props) {
     ask(async () => {
       await postJson('/api/people/invitations', { id }, 'DELETE')
       await onDone()
-      toast('The invitation is taken back; its link lets nobody in.')
+      toast('The invitation is cancelled. Its link no longer works.')
     })
   const nameOf = (job: string): string => people.jobs.find(({ id }) => id === job)?.name ?? 'a job in the bin'
   return (
@@ -43,12 +43,15 @@ export function PeopleList({ me, people, onDone }: Props) {
                 {dayAndTime(until)}
               </span>
             </span>
-            <Button disabled={busy} onClick={() => void takeBack(id)()} aria-label={`Take back the invitation of ${email}`}>
-              Take back
+            <Button disabled={busy} onClick={() => void takeBack(id)()} aria-label={`Cancel the invitation of ${email}`}>
+              Cancel
             </Button>
           </li>
         ))}
       </ul>
+      {people.all.length === 1 && people.invitations.length === 0 && (
+        <p className="mb-4 text-soft">Only you have access. Invite a colleague as editor, or a client as reader.</p>
+      )}
       <Fault words={fault} />
       <InviteForm jobs={people.jobs} onDone={onDone} />
     </Part>
@@ -91,16 +94,16 @@ function PersonRow({ person: { id, name, email, role, grants }, isMe, jobs, busy
           </select>
         </label>
         {!isMe && !sure && (
-          <Button disabled={busy} onClick={() => setSure(true)} aria-label={`Let ${name} go`}>
-            Let go
+          <Button disabled={busy} onClick={() => setSure(true)} aria-label={`Remove ${name}`}>
+            Remove…
           </Button>
         )}
         {sure && (
           <>
             <Button look="main" autoFocus disabled={busy} onClick={() => void change(id, {}, 'DELETE')()}>
-              Sign out and let go
+              Sign out and remove
             </Button>
-            <Button onClick={() => setSure(false)}>Keep</Button>
+            <Button onClick={() => setSure(false)}>Cancel</Button>
           </>
         )}
       </div>
@@ -114,7 +117,7 @@ function PersonRow({ person: { id, name, email, role, grants }, isMe, jobs, busy
                 type="button"
                 disabled={busy}
                 onClick={() => void change(id, { job, may: null })()}
-                aria-label={`No more of ${jobs.find((one) => one.id === job)?.name ?? 'this job'} for ${name}`}
+                aria-label={`Remove access to ${jobs.find((one) => one.id === job)?.name ?? 'this job'} for ${name}`}
                 className="px-1 hover:bg-tape"
               >
                 ✕

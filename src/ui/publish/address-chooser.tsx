@@ -66,28 +66,23 @@ export function AddressChooser({ job, address, isDomain, proposal, hostSuffix, o
       <label htmlFor="address" className="mb-1 block text-sm font-semibold">
         Address on the web host
       </label>
-      <div className="flex items-center gap-2">
-        <span className="font-mono text-sm text-soft">http://</span>
-        <input
-          id="address"
-          data-own-undo
-          className={`${inputClass} max-w-72 font-mono`}
-          maxLength={300}
-          autoComplete="off"
-          spellCheck={false}
-          value={name}
-          aria-invalid={bad || undefined}
-          aria-describedby="address-answer"
-          onChange={(event) => setName(event.target.value)}
-        />
-        <span className="font-mono text-sm text-soft">{hostSuffix}</span>
-        {answer?.state !== 'yours' && (
-          <Button type="submit" disabled={busy || answer?.state !== 'free'}>
-            {busy ? 'Taking it…' : address ? 'Move to this address' : 'Take this address'}
-          </Button>
-        )}
-      </div>
-      <div id="address-answer" className="mt-1.5 min-h-6 text-sm" role="status">
+      <input
+        id="address"
+        data-own-undo
+        className={`${inputClass} font-mono`}
+        maxLength={300}
+        autoComplete="off"
+        spellCheck={false}
+        value={name}
+        aria-invalid={bad || undefined}
+        aria-describedby="address-whole address-answer"
+        onChange={(event) => setName(event.target.value)}
+      />
+      <p id="address-whole" className="mt-1 truncate font-mono text-xs text-soft">
+        http://{name.trim() || '…'}
+        {hostSuffix}
+      </p>
+      <div id="address-answer" className="mt-1 min-h-6 text-sm" role="status">
         {fault ? (
           <p className="font-medium text-thread">✕ {fault}</p>
         ) : answer === null ? (
@@ -104,6 +99,11 @@ export function AddressChooser({ job, address, isDomain, proposal, hostSuffix, o
           <p className="font-medium text-thread">✕ {answer.sentence}</p>
         )}
       </div>
+      {answer?.state !== 'yours' && (
+        <Button type="submit" className="mt-1" disabled={busy || answer?.state !== 'free'}>
+          {busy ? 'Setting it…' : address ? 'Move to this address' : 'Use this address'}
+        </Button>
+      )}
       {bad && (answer?.suggestions?.length ?? 0) > 0 && (
         <p className="mt-1 flex flex-wrap items-center gap-1.5 text-sm">
           Free:{' '}

@@ -128,7 +128,7 @@ export function DestinationForm({ job, line, children }: Props) {
         )}
         {canAdd && known.results.some(({ state }) => state === 'failed') && (
           <p className="mt-3 text-sm">
-            The login works, so it can be kept; what failed after it has to be mended before visitors see the site.
+            The login works, so the destination can be added. What failed after it has to be put right before visitors see the site.
           </p>
         )}
       </aside>

@@ -19,15 +19,15 @@ export function DestinationList({ job, lines, shown }: { job: string; lines: rea
               href={line.kind === 'web-host' ? `/jobs/${job}/publish` : `/jobs/${job}/publish?to=${line.id}`}
               aria-current={line.id === shown ? 'true' : undefined}
               className={
-                'flex items-baseline gap-3 border-s-4 border-clear px-3 py-2 hover:bg-tape ' +
+                'grid grid-cols-[minmax(0,1fr)_auto] items-baseline gap-x-3 border-s-4 border-clear px-3 py-2 text-sm hover:bg-tape ' +
                 'aria-[current]:border-ink aria-[current]:font-bold'
               }
             >
-              <span className="min-w-0 flex-1 truncate">{line.name}</span>
-              <span className="min-w-0 truncate font-mono text-sm font-normal text-soft">{line.origin ?? 'no address yet'}</span>
-              <span className={`shrink-0 font-mono text-xs font-normal ${line.number === null ? 'text-soft' : 'bg-tape px-1.5'}`}>
+              <span className="truncate">{line.name}</span>
+              <span className={`font-mono text-xs font-normal ${line.number === null ? 'text-soft' : 'bg-tape px-1.5'}`}>
                 {standingOf(line)}
               </span>
+              <span className="col-span-2 truncate font-mono text-xs font-normal text-soft">{line.origin ?? 'no address yet'}</span>
             </Link>
           </li>
         ))}

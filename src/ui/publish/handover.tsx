@@ -7,24 +7,22 @@ import { CheckLine } from '../parts/check-line'
 export function Handover({ job, isLive }: { readonly job: string; readonly isLive: boolean }) {
   const [withHistory, setWithHistory] = useState(false)
   return (
-    <section aria-labelledby="handover" className="mt-6 border-t border-seam pt-4">
-      <h2 id="handover" className="mb-1 text-lg font-bold tracking-tight">
-        Handover
-      </h2>
+    <>
       <p className="text-sm text-soft">
         {isLive
           ? 'One zip for whoever keeps the site: a care sheet for the client, the site as visitors see it now, and the whole job.'
           : 'One zip for whoever keeps the site: a care sheet for the client and the whole job; the site itself once it is live.'}{' '}
-        No password and no key is in it. The page of all jobs reads it in again, here or in another Instant Fit, as the same job.
+        No password and no key is in it. Import handover, on the list of jobs, brings it back as the same job, here or in another Instant
+        Fit.
       </p>
       <div className="mt-2">
         <CheckLine checked={withHistory} onCheck={setWithHistory}>
-          With every step since the job was begun
+          With its whole history
         </CheckLine>
       </div>
       <p className="mt-3 flex flex-wrap items-center gap-x-4 gap-y-2">
         <a className={buttonClass()} href={`/api/jobs/${job}/handover${withHistory ? '?history=1' : ''}`} download>
-          Take the handover (zip)
+          Download handover (zip)
         </a>
         <a
           className="inline-flex min-h-6 items-center text-sm underline underline-offset-2"
@@ -35,6 +33,6 @@ export function Handover({ job, isLive }: { readonly job: string; readonly isLiv
           Read the care sheet
         </a>
       </p>
-    </section>
+    </>
   )
 }

@@ -2,6 +2,7 @@
 import { useCallback, useEffect, useState } from 'react'
 import { ApiError, callApi, postJson } from '../job/api'
 import { CheckLine } from '../parts/check-line'
+import { Fold } from '../parts/fold'
 import { count, dayAndTime } from '../parts/words'
 
 type View = {
@@ -46,10 +47,7 @@ export function Notices({
     }
   }
   return (
-    <section aria-labelledby="notices" className="mt-6 border-t border-seam pt-4">
-      <h2 id="notices" className="mb-1 text-lg font-bold tracking-tight">
-        Search engines
-      </h2>
+    <Fold title="Search engines" said={view.last && view.last.toldAt === null ? 'not told yet' : ''}>
       <p className="text-sm" role="status">
         {saidOf(view)}
       </p>
@@ -67,7 +65,7 @@ export function Notices({
           {fault}
         </p>
       )}
-    </section>
+    </Fold>
   )
 }
 

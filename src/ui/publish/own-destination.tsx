@@ -8,24 +8,24 @@ import { KIND_NAMES, type DestinationLine } from './destination-line'
 import { TrialView } from './trial-view'
 import { useTrial } from './use-trial'
 
-/** A server or folder of the client's: how it is reached, whether it can be, and how it is let go. */
+/** A server or folder of the client's: how it is reached, whether it can be, and how it is removed. */
 export function OwnDestination({ job, line }: { job: string; line: DestinationLine }) {
   const router = useRouter()
   const trial = useTrial(job)
   const [asked, setAsked] = useState(false)
   const [fault, setFault] = useState<string | null>(null)
-  const letGo = async (): Promise<void> => {
+  const remove = async (): Promise<void> => {
     try {
       await postJson(`/api/jobs/${job}/destinations/${line.id}`, {}, 'DELETE')
       router.push(`/jobs/${job}/publish`)
       router.refresh()
     } catch (error) {
-      setFault(error instanceof ApiError ? error.message : 'It could not be let go. Try again.')
+      setFault(error instanceof ApiError ? error.message : 'It could not be removed. Try again.')
     }
   }
   return (
     <section aria-label={line.name}>
-      <dl className="grid grid-cols-[8rem_minmax(0,1fr)] gap-y-1 text-sm">
+      <dl className="grid gap-y-1 text-sm [&>dd]:mb-1">
         <dt className="text-soft">Goes to</dt>
         <dd className="break-words">
           {KIND_NAMES[line.kind]}: <span className="font-mono">{line.reach}</span>
@@ -45,7 +45,7 @@ export function OwnDestination({ job, line }: { job: string; line: DestinationLi
         </Link>
         {line.kind === 'zip' && line.number !== null && (
           <a className={buttonClass()} href={`/api/jobs/${job}/destinations/${line.id}/zip`} download>
-            Take the zip of No. {line.number}
+            Download zip of No. {line.number}
           </a>
         )}
         {!asked && (
@@ -57,7 +57,7 @@ export function OwnDestination({ job, line }: { job: string; line: DestinationLi
       {asked && (
         <div className="mt-2 border border-seam bg-cloth p-3 text-sm" role="group" aria-label="Remove">
           <p className="mb-2">What is there stays there, and visitors go on seeing it. The login is forgotten here.</p>
-          <Button look="main" autoFocus onClick={() => void letGo()}>
+          <Button look="main" autoFocus onClick={() => void remove()}>
             Remove “{line.name}”
           </Button>{' '}
           <Button look="quiet" onClick={() => setAsked(false)}>

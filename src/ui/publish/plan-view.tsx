@@ -7,7 +7,7 @@ export function PlanView({ plan }: { plan: PublishPlan }) {
   const nothing = plan.added.length + plan.changed.length + plan.removed.length === 0
   return (
     <div>
-      <dl className="flex divide-x divide-seam border border-seam bg-cloth">
+      <dl className="grid grid-cols-3 gap-px border border-seam bg-seam">
         <Figure label="new" value={String(plan.added.length)} />
         <Figure label="changed" value={String(plan.changed.length)} />
         <Figure label="removed" value={String(plan.removed.length)} />
@@ -30,7 +30,7 @@ export function PlanView({ plan }: { plan: PublishPlan }) {
 
 function Figure({ label, value }: { label: string; value: string }) {
   return (
-    <div className="flex-1 px-3 py-2">
+    <div className="bg-cloth px-3 py-2">
       <dt className="text-sm text-soft">{label}</dt>
       <dd className="font-mono text-lg font-medium">{value}</dd>
     </div>

@@ -1,8 +1,7 @@
 'use client'
-import { ExternalLink } from 'lucide-react'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
-import { useEffect, useRef, useState, type ReactNode } from 'react'
+import { useEffect, useRef, useState, type ReactNode, type Ref } from 'react'
 import { countLeftovers } from '@/core/fill'
 import { MAX_NOTE } from '@/core/release'
 import { factsOf, findFactFault } from '@/core/site'
@@ -10,6 +9,7 @@ import { useJob } from '../job/job-context'
 import { Button } from '../parts/button'
 import { inputClass } from '../parts/field'
 import { CopyButton } from '../parts/copy-button'
+import { Fold } from '../parts/fold'
 import { count } from '../parts/words'
 import { AddressChooser } from './address-chooser'
 import { CompareReleases } from './compare/compare-releases'
@@ -29,6 +29,7 @@ import type { ReleaseLine } from './release-line'
 import { ReleaseList } from './release-list'
 import { ProgressTape } from './progress-tape'
 import { ShareAddress } from './share-address'
+import { SizeChart } from './size-chart'
 import { useAlone } from './use-alone'
 import { usePublishing } from './use-publishing'
 import { Visits } from './visits'
@@ -77,6 +78,7 @@ function Publishing({ destination, list, address, domain, proposal, hostSuffix, 
   const router = useRouter()
   const job = useJob((s) => s.id)
   const saved = useJob((s) => s.saveState === 'saved')
+  const seen = releases.filter(({ files }) => files > 0)
   const liveRelease = releases.find(({ live: isLive }) => isLive)
   const chosen = useAlone(liveRelease && liveRelease.files > 0 ? liveRelease.id : null)
   const publishing = usePublishing(destination, address, chosen.alone)
@@ -99,84 +101,96 @@ function Publishing({ destination, list, address, domain, proposal, hostSuffix, 
   }, [done, liveUrl])
   const nothing = plan ? plan.added.length + plan.changed.length + plan.removed.length === 0 : false
   return (
-    <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_22rem] overflow-hidden">
-      <div className="relative min-h-0 overflow-y-auto px-8 py-6">
-        <div className="max-w-3xl">
-          <h1 className="mb-4 text-xl font-bold tracking-tight">Publish</h1>
-          {list}
-          {destination.kind !== 'web-host' ? (
-            <OwnDestination job={job} line={destination} />
-          ) : (
-            <>
-              <AddressChooser
-                key={address ?? ''}
-                job={job}
-                address={address}
-                isDomain={address !== null && address === domain?.name}
-                proposal={proposal}
-                hostSuffix={hostSuffix}
-                onChosen={onAddress}
-              />
-              <OwnDomain job={job} domain={domain} onMoved={onAddress} />
-            </>
-          )}
-          <section aria-labelledby="changes" className="mt-6 border-t border-seam pt-4">
-            <h2 id="changes" ref={changes} tabIndex={-1} className="mb-2 text-lg font-bold tracking-tight">
-              What will change
-            </h2>
-            <GoesOut chosen={chosen} disabled={progress !== null} />
-            {address === null ? (
-              <p className="text-soft">Choose an address first; then the files are made for it and listed here.</p>
-            ) : progress ? (
-              <>
-                <ProgressTape progress={progress} />
-                {stop && (
-                  <Button className="mt-2" onClick={stop}>
-                    Stop
-                  </Button>
-                )}
-              </>
-            ) : plan ? (
-              <>
-                <PlanView plan={plan} />
-                {liveRelease && !nothing && (
-                  <p className="mt-2 text-sm">
-                    <Link
-                      href={`/jobs/${job}/publish?to=${destination.id}&compare=${liveRelease.id}`}
-                      className="underline underline-offset-2"
-                    >
-                      See what differs from No. {liveRelease.number}, page by page
-                    </Link>
-                  </p>
-                )}
-              </>
-            ) : (
-              !fault && (
-                <p className="text-soft" role="status">
-                  {saved ? 'Making the files…' : 'Waiting until everything is saved…'}
-                </p>
-              )
+    <main className={`grid min-h-0 flex-1 overflow-hidden ${STEPS}`}>
+      <h1 className="sr-only">Publish</h1>
+      <section aria-labelledby="where" className={STEP}>
+        <StepHead id="where" nth={1}>
+          Where it goes
+        </StepHead>
+        {list}
+        {destination.kind !== 'web-host' ? (
+          <OwnDestination job={job} line={destination} />
+        ) : (
+          <>
+            <AddressChooser
+              key={address ?? ''}
+              job={job}
+              address={address}
+              isDomain={address !== null && address === domain?.name}
+              proposal={proposal}
+              hostSuffix={hostSuffix}
+              onChosen={onAddress}
+            />
+            <OwnDomain job={job} domain={domain} onMoved={onAddress} />
+          </>
+        )}
+      </section>
+      <section aria-labelledby="changes" className={`${STEP} border-s border-seam bg-cloth`}>
+        <StepHead id="changes" nth={2} heading={changes}>
+          What will change
+        </StepHead>
+        <GoesOut chosen={chosen} disabled={progress !== null} />
+        {address === null ? (
+          <p className="text-soft">Choose an address, check what will change, then publish. Visitors see nothing before that.</p>
+        ) : progress ? (
+          <>
+            <ProgressTape progress={progress} />
+            {stop && (
+              <Button className="mt-2" onClick={stop}>
+                Stop
+              </Button>
             )}
-            {made && !progress && (
-              <OthersFiles job={job} destination={destination} foreign={made.foreign} inTheWay={made.inTheWay} onAdopted={prepare} />
-            )}
-            {stopped && (
-              <p role="status" className="mt-3 font-medium">
-                {stopped}
+          </>
+        ) : plan ? (
+          <>
+            <PlanView plan={plan} />
+            {liveRelease && !nothing && (
+              <p className="mt-2 text-sm">
+                <Link href={`/jobs/${job}/publish?to=${destination.id}&compare=${liveRelease.id}`} className="underline underline-offset-2">
+                  See what differs from No. {liveRelease.number}, page by page
+                </Link>
               </p>
             )}
-            {fault && (
-              <div className="mt-3 border border-dashed border-thread bg-cloth p-3" role="alert">
-                <p className="font-medium text-thread">✕ {fault}</p>
-                <Button className="mt-2" onClick={prepare}>
-                  Try again
-                </Button>
-              </div>
-            )}
-          </section>
-          <OpenPoints />
-          {address !== null && (
-            <div className="mt-4 flex flex-wrap items-center gap-4">
+          </>
+        ) : (
+          !fault && (
+            <p className="text-soft" role="status">
+              {saved ? 'Making the files…' : 'Waiting until everything is saved…'}
+            </p>
+          )
+        )}
+        {made && !progress && (
+          <OthersFiles job={job} destination={destination} foreign={made.foreign} inTheWay={made.inTheWay} onAdopted={prepare} />
+        )}
+        {stopped && (
+          <p role="status" className="mt-3 font-medium">
+            {stopped}
+          </p>
+        )}
+        {fault && (
+          <div className="mt-3 border border-dashed border-thread bg-cloth p-3" role="alert">
+            <p className="font-medium text-thread">✕ {fault}</p>
+            <Button className="mt-2" onClick={prepare}>
+              Try again
+            </Button>
+          </div>
+        )}
+        <OpenPoints />
+        {address !== null && (
+          <div className="mt-4">
+            <label className="mb-3 grid gap-1 text-sm">
+              <span className="font-semibold">Note</span>
+              <input
+                data-own-undo
+                className={inputClass}
+                maxLength={MAX_NOTE}
+                dir="auto"
+                placeholder="What is new; visitors never see it"
+                value={note}
+                onChange={(event) => setNote(event.target.value)}
+              />
+            </label>
+            <div className="flex flex-wrap items-center gap-3">
               <PublishButton disabled={!made || nothing || busy || !saved || made.inTheWay.length > 0} onPublish={send} />
               <Schedule
                 job={job}
@@ -186,67 +200,89 @@ function Publishing({ destination, list, address, domain, proposal, hostSuffix, 
                 note={note}
                 onScheduled={() => setNote('')}
               />
-              <label className="flex min-w-64 flex-1 items-center gap-2 text-sm">
-                <span className="shrink-0 font-semibold">Note</span>
-                <input
-                  data-own-undo
-                  className={`${inputClass} min-w-48`}
-                  maxLength={MAX_NOTE}
-                  dir="auto"
-                  placeholder="What is new; visitors never see it"
-                  value={note}
-                  onChange={(event) => setNote(event.target.value)}
-                />
-              </label>
               {done && (
                 <p className="font-semibold text-done" role="status">
                   ✓ {done}
                 </p>
               )}
             </div>
-          )}
-          <ScheduledList job={job} scheduled={scheduled} />
-          {notSentOn && (
-            <p className="mt-3 text-sm" role="status">
-              Visitors of <span className="font-mono">{notSentOn}</span> are not sent on yet: the host did not take it. It is tried again by
-              itself.
-            </p>
-          )}
-          {liveUrl && (
-            <p className="mt-5 flex items-center gap-1.5 border-t border-seam pt-4">
-              <span className="text-sm text-soft">{destination.isSeenAtOnce ? 'Live at' : 'To be put up at'}</span>
+          </div>
+        )}
+        <ScheduledList job={job} scheduled={scheduled} />
+      </section>
+      <aside aria-labelledby="releases" className={`${STEP} border-s border-seam`}>
+        <StepHead id="releases" nth={3}>
+          Releases
+        </StepHead>
+        {liveUrl && (
+          <div className="mb-4 text-sm">
+            <p className="text-soft">{destination.isSeenAtOnce ? 'Live at' : 'To be put up at'}</p>
+            <p className="flex items-center gap-1">
               <a
                 ref={live}
                 href={liveUrl}
                 target="_blank"
                 rel="noreferrer"
-                className="flex items-center gap-1 font-mono text-base font-medium underline underline-offset-4"
+                className="min-w-0 break-all font-mono font-medium underline underline-offset-4"
               >
                 {liveUrl}
-                <ExternalLink size={14} aria-hidden />
               </a>
               <CopyButton text={liveUrl} label="Copy the live address of this site" />
               <ShareAddress url={liveUrl} />
             </p>
-          )}
-          {liveUrl && <VisitorsLook job={job} destination={destination.id} after={destination.isSeenAtOnce ? done : null} />}
-          {liveUrl && destination.isSeenAtOnce && <Notices job={job} destination={destination.id} after={done} />}
-          {liveUrl && destination.kind === 'web-host' && <Visits job={job} />}
+            <VisitorsLook job={job} destination={destination.id} after={destination.isSeenAtOnce ? done : null} />
+          </div>
+        )}
+        {notSentOn && (
+          <p className="mb-4 text-sm" role="status">
+            Visitors of <span className="font-mono">{notSentOn}</span> are not sent on yet: the host did not take it. It is tried again by
+            itself.
+          </p>
+        )}
+        <ReleaseList
+          job={job}
+          destination={destination.id}
+          isSeenAtOnce={destination.isSeenAtOnce}
+          releases={releases}
+          address={address}
+          liveUrl={liveUrl}
+          busy={busy}
+          onPutBack={putBack}
+          onTakeOff={takeOff}
+        />
+        {seen.length > 1 && (
+          <Fold title="Size of each release">
+            <SizeChart releases={seen} />
+          </Fold>
+        )}
+        {liveUrl && destination.kind === 'web-host' && (
+          <Fold title="Visits">
+            <Visits job={job} />
+          </Fold>
+        )}
+        {liveUrl && destination.isSeenAtOnce && <Notices job={job} destination={destination.id} after={done} />}
+        <Fold title="Handover">
           <Handover job={job} isLive={liveUrl !== null} />
-        </div>
-      </div>
-      <ReleaseList
-        job={job}
-        destination={destination.id}
-        isSeenAtOnce={destination.isSeenAtOnce}
-        releases={releases}
-        address={address}
-        liveUrl={liveUrl}
-        busy={busy}
-        onPutBack={putBack}
-        onTakeOff={takeOff}
-      />
+        </Fold>
+      </aside>
     </main>
+  )
+}
+
+/** Where it goes, what will change, and what went live, from left to right as the work goes. */
+const STEPS = 'grid-cols-[clamp(18rem,30vw,28rem)_minmax(0,1fr)_clamp(17rem,25vw,22rem)]'
+const STEP = 'relative min-h-0 min-w-0 overflow-y-auto px-5 py-5'
+
+type StepProps = { readonly id: string; readonly nth: number; readonly heading?: Ref<HTMLHeadingElement>; readonly children: string }
+
+function StepHead({ id, nth, heading, children }: StepProps) {
+  return (
+    <h2 className="mb-4 flex items-baseline gap-2 text-lg font-bold tracking-tight" id={id} ref={heading} tabIndex={-1}>
+      <span aria-hidden className="bg-tape px-1.5 font-mono text-sm font-medium">
+        {nth}
+      </span>
+      {children}
+    </h2>
   )
 }
 
@@ -281,7 +317,7 @@ function OpenPoints() {
         <li key={f} className="stitch-start ps-3">
           {f}{' '}
           <Link href={`/jobs/${job}/brief`} className="underline underline-offset-2">
-            Mend it
+            Correct it
           </Link>
         </li>
       ))}

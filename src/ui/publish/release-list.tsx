@@ -1,8 +1,11 @@
 'use client'
 import { useState } from 'react'
+import { Button } from '../parts/button'
 import type { ReleaseLine } from './release-line'
 import { ReleaseRow, TakenOffRow } from './release-row'
-import { SizeChart } from './size-chart'
+
+/** How many are in sight until all are asked for. */
+const NEWEST = 4
 
 type Props = {
   readonly job: string
@@ -21,20 +24,19 @@ export function ReleaseList({ releases, onPutBack, ...common }: Props) {
   const [asked, setAsked] = useState<string | null>(null)
   // The button of a question that was closed again has the focus again.
   const [left, setLeft] = useState<string | null>(null)
-  const seen = releases.filter(({ files }) => files > 0)
+  const [isAll, setAll] = useState(false)
+  const shown = isAll ? releases : releases.slice(0, NEWEST)
   const ask = (id: string | null): void => {
     setLeft(asked)
     setAsked(id)
   }
   return (
-    <aside className="relative min-h-0 overflow-y-auto border-s border-seam bg-cloth px-5 py-6" aria-labelledby="releases">
-      <h2 id="releases" className="mb-3 text-lg font-bold tracking-tight">
-        Releases
-      </h2>
-      {releases.length === 0 && <p className="text-soft">None yet. Each one is kept for ever, and can be put back.</p>}
-      {seen.length > 1 && <SizeChart releases={seen} />}
+    <>
+      {releases.length === 0 && (
+        <p className="mb-4 text-sm text-soft">Nothing is live here yet. Every release is kept, and can be made live again.</p>
+      )}
       <ol>
-        {releases.map((release) =>
+        {shown.map((release) =>
           release.files === 0 ? (
             <TakenOffRow key={release.id} release={release} />
           ) : (
@@ -53,6 +55,11 @@ export function ReleaseList({ releases, onPutBack, ...common }: Props) {
           ),
         )}
       </ol>
-    </aside>
+      {shown.length < releases.length && (
+        <Button look="quiet" className="mb-3" onClick={() => setAll(true)}>
+          Show all {releases.length}
+        </Button>
+      )}
+    </>
   )
 }

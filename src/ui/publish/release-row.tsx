@@ -26,7 +26,7 @@ type Props = {
 
 /** One release: when, by whom, what was noted, and what can be done with it. */
 export function ReleaseRow(props: Props) {
-  const { job, destination, isSeenAtOnce, release, liveUrl, busy, isAsked, onTakeOff } = props
+  const { job, destination, isSeenAtOnce, release, liveUrl, busy, isAsked, isLeft, onAsk, onTakeOff } = props
   const { id, number, live, address, files, bytes, note, alone } = release
   const aloneWords = useAloneWords()
   return (
@@ -45,28 +45,39 @@ export function ReleaseRow(props: Props) {
           {note}
         </p>
       )}
-      {!live && <PutBack {...props} />}
+      {!live && isAsked && <MakeLive {...props} />}
       {!isAsked && (
-        <>
+        <div className="mt-2 flex flex-wrap gap-1.5">
+          {!live && (
+            <Button
+              className="px-2!"
+              disabled={busy}
+              autoFocus={isLeft}
+              onClick={() => onAsk(id)}
+              aria-label={`Make release ${number} live…`}
+            >
+              Make live…
+            </Button>
+          )}
           <Link
             href={`/jobs/${job}/publish?to=${destination}&compare=${id}`}
-            className={`${buttonClass()} me-2 mt-2`}
+            className={`${buttonClass()} px-2!`}
             aria-label={`Compare release ${number} with another state`}
           >
             Compare…
           </Link>
           <a
-            className={`${buttonClass()} mt-2`}
+            className={`${buttonClass()} px-2!`}
             href={`/api/jobs/${job}/releases/${id}`}
             download
-            aria-label={`Take the files of release ${number}, as a zip`}
+            aria-label={`Download the files of release ${number}, as a zip`}
             title="The whole site as it was published; its pages run in any folder of any server"
           >
             Files (zip)
           </a>
-        </>
+          {live && liveUrl && isSeenAtOnce && <TakeOff address={liveUrl} busy={busy} onTakeOff={onTakeOff} />}
+        </div>
       )}
-      {live && liveUrl && isSeenAtOnce && <TakeOff address={liveUrl} busy={busy} onTakeOff={onTakeOff} />}
     </li>
   )
 }
@@ -75,7 +86,7 @@ export function ReleaseRow(props: Props) {
 export function TakenOffRow({ release }: { readonly release: ReleaseLine }) {
   return (
     <li className="border-t border-seam py-3">
-      <p className="font-bold">Taken off</p>
+      <p className="font-bold">Taken offline</p>
       <When release={release} />
     </li>
   )
@@ -92,19 +103,7 @@ function When({ release: { at, by } }: { readonly release: ReleaseLine }) {
   )
 }
 
-function PutBack({ release: { id, number, address: made }, address, busy, isAsked, isLeft, onAsk, onPutBack }: Props) {
-  if (!isAsked)
-    return (
-      <Button
-        className="me-2 mt-2"
-        disabled={busy}
-        autoFocus={isLeft}
-        onClick={() => onAsk(id)}
-        aria-label={`Make release ${number} live…`}
-      >
-        Make live…
-      </Button>
-    )
+function MakeLive({ release: { id, number, address: made }, address, busy, onAsk, onPutBack }: Props) {
   return (
     <div className="mt-2 text-sm">
       <p className="mb-1.5">

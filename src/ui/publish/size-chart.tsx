@@ -1,10 +1,10 @@
 'use client'
-import { Bar, BarChart, Tooltip, YAxis } from 'recharts'
+import { Bar, BarChart, ResponsiveContainer, Tooltip, YAxis } from 'recharts'
 import { count, dayAndTime, kilobytes } from '../parts/words'
 import type { ReleaseLine } from './release-line'
 
 type Point = { readonly number: number; readonly bytes: number; readonly files: number; readonly at: string }
-const [WIDTH, HEIGHT] = [310, 84]
+const HEIGHT = 84
 /** The most that are drawn: more would be too thin to point at. */
 const MOST = 40
 
@@ -20,11 +20,13 @@ export function SizeChart({ releases }: { readonly releases: readonly ReleaseLin
   return (
     <figure className="mb-4">
       <div role="img" aria-label={said}>
-        <BarChart width={WIDTH} height={HEIGHT} data={points} margin={{ top: 4, right: 0, bottom: 0, left: 0 }} barCategoryGap={2}>
-          <YAxis hide domain={[0, 'dataMax']} />
-          <Tooltip cursor={{ fill: 'var(--color-tape-pale)' }} isAnimationActive={false} content={<Told />} />
-          <Bar dataKey="bytes" fill="var(--color-ink)" maxBarSize={26} isAnimationActive={false} />
-        </BarChart>
+        <ResponsiveContainer width="100%" height={HEIGHT}>
+          <BarChart data={points} margin={{ top: 4, right: 0, bottom: 0, left: 0 }} barCategoryGap={2}>
+            <YAxis hide domain={[0, 'dataMax']} />
+            <Tooltip cursor={{ fill: 'var(--color-tape-pale)' }} isAnimationActive={false} content={<Told />} />
+            <Bar dataKey="bytes" fill="var(--color-ink)" maxBarSize={26} isAnimationActive={false} />
+          </BarChart>
+        </ResponsiveContainer>
       </div>
       <figcaption className="flex justify-between border-t border-ink pt-1 font-mono text-xs text-soft">
         <span>

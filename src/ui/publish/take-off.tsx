@@ -15,12 +15,12 @@ export function TakeOff({
   const [asked, setAsked] = useState(false)
   if (!asked)
     return (
-      <Button look="quiet" className="mt-2" disabled={busy} onClick={() => setAsked(true)}>
+      <Button look="quiet" className="px-2!" disabled={busy} onClick={() => setAsked(true)}>
         Take offline…
       </Button>
     )
   return (
-    <div role="group" aria-label="Take offline" className="mt-2 border border-seam bg-table p-3 text-sm">
+    <div role="group" aria-label="Take offline" className="w-full border border-seam bg-cloth p-3 text-sm">
       <p className="mb-2">
         Visitors will find nothing at <span className="break-all font-mono text-xs">{address}</span>. Nothing is lost: any release can be
         made live again.

@@ -157,7 +157,7 @@ export function usePublishing(
       isNow && (await put({ revision: made.revision, ...(page !== null && { page }), note }, (sent) => wordsOf(sent, isSeenAtOnce))),
     stop:
       isOut && progress?.step !== 'switching' ? () => void postJson(`/api/jobs/${job}/publish`, {}, 'DELETE').catch(() => undefined) : null,
-    takeOff: () => void put({ withdraw: true }, () => 'The site is taken off.'),
+    takeOff: () => void put({ withdraw: true }, () => 'The site is offline.'),
     putBack: (release) => void put({ release }, () => 'The earlier release is live again.'),
   }
 }

@@ -31,10 +31,10 @@ export function VisitorsLook({ job, destination, after }: { job: string; destina
   }, [after, run])
   const { progress, looked, fault } = look
   return (
-    <div className="mt-3 text-sm">
+    <div className="mt-2 text-sm">
       <div className="flex flex-wrap items-center gap-3">
         <Button disabled={progress !== null} onClick={() => void run()}>
-          Look at it as visitors do
+          Check what visitors get
         </Button>
         <p role="status" className={looked?.faults.length === 0 ? 'font-semibold text-done' : 'text-soft'}>
           {progress && (progress.total === 0 ? 'Looking…' : `Looking at what visitors get, ${progress.done} of ${progress.total}`)}

@@ -41,17 +41,7 @@ export function Visits({ job }: { readonly job: string }) {
     }
   }
   return (
-    <section aria-labelledby="visits" className="mt-6 border-t border-seam pt-4">
-      <div className="flex items-baseline justify-between gap-3">
-        <h2 id="visits" className="text-lg font-bold tracking-tight">
-          Visits
-        </h2>
-        {visits && (
-          <Button look="quiet" onClick={() => void load()}>
-            Count again
-          </Button>
-        )}
-      </div>
+    <>
       {fault && (
         <p role="status" className="mt-1 text-sm font-medium text-thread">
           {fault}
@@ -70,11 +60,14 @@ export function Visits({ job }: { readonly job: string }) {
             onCheck={(isCounted) => void setCounted(isCounted)}
             hint="By the host, by day: without cookies or scripts, and nothing is kept of who sees them."
           >
-            Count pages that are seen
+            Count pages
           </CheckLine>
+          <Button className="mt-2" onClick={() => void load()}>
+            Count again
+          </Button>
         </div>
       )}
-    </section>
+    </>
   )
 }
 
@@ -83,7 +76,9 @@ function Summary({ visits: { days, seen, robots, pages, referrers, isCounted } }
   if (seen === 0 && robots === 0)
     return (
       <p className="text-soft">
-        {isCounted ? `Nobody came in the last ${days.length} days, or it is not counted yet.` : 'It is not counted.'}
+        {isCounted
+          ? `Nobody came in the last ${days.length} days, or it is not counted yet.`
+          : 'Visits are not counted. Tick Count pages to start; no cookies are used.'}
       </p>
     )
   return (
@@ -109,7 +104,7 @@ function Summary({ visits: { days, seen, robots, pages, referrers, isCounted } }
         </ResponsiveContainer>
       </div>
       <p className="mt-0.5 text-xs text-soft">Days are those of UTC.</p>
-      <div className="mt-2 grid grid-cols-2 gap-6">
+      <div className="mt-2 grid gap-3">
         <Ranked heading="Pages" counted={pages} none="No page was seen." />
         <Ranked heading="Where they came from" counted={referrers} none="Nobody came from another site, or their browsers do not say." />
       </div>

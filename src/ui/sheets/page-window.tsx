@@ -61,7 +61,7 @@ export function PageWindow() {
                 {name} — {path}
               </option>
             ))}
-            <option value={NOT_FOUND}>Wrong address</option>
+            <option value={NOT_FOUND}>404 page</option>
           </select>
         </label>
         <span className="ms-auto font-mono text-xs" role="status">

@@ -4,6 +4,7 @@ import { useEffect, useRef, useState, type KeyboardEvent } from 'react'
 import { isWithin, type Candidate, type Narrowing } from '@/core/choice'
 import { factsOf, homePage } from '@/core/site'
 import { editTo, startOver } from '@/core/wear'
+import { KeyHints } from '../keys/key-hints'
 import { isPressed } from '../keys/pressed'
 import { BLANK } from '../parts/suited-template'
 import { useJob, useJobStore } from '../job/job-context'
@@ -70,7 +71,7 @@ export function AllTemplates({ all, marked, onMark, lastSeen }: Props) {
           <span className="ms-auto flex flex-wrap gap-1">
             {beside.length > 1 && (
               <Button look="main" onClick={() => go('beside', ...beside)}>
-                Put {beside.length} side by side
+                Compare {beside.length} templates
               </Button>
             )}
             <Button look="quiet" onClick={() => go('put-on', BLANK)}>
@@ -82,11 +83,7 @@ export function AllTemplates({ all, marked, onMark, lastSeen }: Props) {
                 const { document } = store.getState()
                 const gesture = store.apply(editTo(document, startOver(pack, document)))
                 if (gesture !== null)
-                  notice(
-                    'Started over: brief, brand and pictures are kept, the pages are empty again.',
-                    'Undo',
-                    () => void store.undo(gesture),
-                  )
+                  notice('All pages are emptied. Brief, brand and pictures are kept.', 'Undo', () => void store.undo(gesture))
               }}
             >
               Empty all pages
@@ -94,7 +91,7 @@ export function AllTemplates({ all, marked, onMark, lastSeen }: Props) {
             <PackIn />
           </span>
         </div>
-        <NarrowBar all={all} asked={asked} onAsk={setAsked} />
+        <NarrowBar all={all} asked={asked} favourites={marked.length} onAsk={setAsked} />
       </div>
       <div className="min-h-0 flex-1 overflow-y-auto px-4 py-3">
         {shown.length === 0 ? (
@@ -122,9 +119,7 @@ export function AllTemplates({ all, marked, onMark, lastSeen }: Props) {
           </ol>
         )}
       </div>
-      <p className="shrink-0 border-t border-seam bg-cloth px-4 py-1 font-mono text-xs text-soft">
-        ↑ ↓ next template · Enter details · w walk through · b compare · f favourite · p put on
-      </p>
+      <KeyHints names={['templateDetails', 'walkTemplate', 'putOn']} />
     </main>
   )
 }
@@ -198,7 +193,7 @@ function Row({ candidate: { template, profile, suits }, place, isWorn, isMarked,
               className="size-4 accent-ink"
               checked={isBeside}
               onChange={() => onBeside(template.id)}
-              aria-label={`${template.name}: put beside another`}
+              aria-label={`${template.name}: compare`}
             />
             Compare
           </label>

@@ -46,7 +46,7 @@ export function PackIn() {
               'fixed inset-x-0 top-[8vh] z-50 mx-auto flex max-h-[84vh] w-[min(60rem,94vw)] flex-col border border-ink bg-cloth p-5'
             }
           >
-            <Dialog.Title className="text-xl font-bold tracking-tight">The pack was not brought in</Dialog.Title>
+            <Dialog.Title className="text-xl font-bold tracking-tight">The pack was not imported</Dialog.Title>
             <Dialog.Description className="mt-1 text-soft">{refused?.words}</Dialog.Description>
             {refused && refused.faults.length > 0 && (
               <div

@@ -69,7 +69,7 @@ export function RichCell({ label, rich, allowed, language, leftover, chip, onCha
       aria-multiline
       data-cell
       data-lines="many"
-      data-empty={leftover ? 'the client’s words' : 'left empty'}
+      data-empty={leftover ? 'the client’s words' : 'empty'}
       dir="auto"
       contentEditable
       suppressContentEditableWarning

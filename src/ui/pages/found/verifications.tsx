@@ -26,7 +26,7 @@ export function Verifications() {
     const fault = findVerificationFault(name, value)
     if (fault !== null) setProblem(fault === 'active' ? ACTIVE : TOO_LONG)
     else setProblem('')
-    return fault === null && attempt(store, { type: 'verification/set', name, value }, 'Not added') !== null
+    return fault === null && attempt(store, { type: 'verification/set', name, value }, 'The code was not added') !== null
   }
   const addTag = (): void => {
     const tag = readVerificationTag(typed)

@@ -164,7 +164,7 @@ function stateSaid({ state, places }: PageCompared): string {
 }
 
 /** Files can differ all the same: how lines are held and where the menu folds is measured in the browser. */
-const SAME = 'They are the same, page for page. Where files go out all the same, it is for how lines break and where the menu folds.'
+const SAME = 'Both versions show the same pages. Files that change all the same do so for how lines break and where the menu folds.'
 
 function saidOf(open: readonly PageCompared[], all: number, shared: number, isDressedAnew: boolean): string {
   if (open.length === 0 && shared === 0 && !isDressedAnew) return SAME

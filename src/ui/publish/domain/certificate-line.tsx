@@ -33,7 +33,7 @@ export function CertificateLine({ domain, look, acts }: Props) {
         </p>
       )}
       {isAskedByDns ? (
-        <span className="mt-2 flex gap-2">
+        <span className="mt-2 flex flex-wrap gap-2">
           <Button disabled={isBusy || !look} onClick={() => void acts.certify()}>
             They are set: get the certificate
           </Button>
@@ -59,7 +59,7 @@ export function CertificateLine({ domain, look, acts }: Props) {
             checked={hsts}
             disabled={isBusy}
             onCheck={(on) => void acts.change({ act: 'hsts', on })}
-            hint="Safer, and slow to take back: without a certificate nobody sees the site at all. Choose it once all has run for a while."
+            hint="Safer, and slow to undo: without a certificate nobody sees the site at all. Choose it once all has run for a while."
           >
             Browsers that were here come by HTTPS alone for a year (HSTS)
           </CheckLine>

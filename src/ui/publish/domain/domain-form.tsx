@@ -8,8 +8,15 @@ type Answer =
   | { readonly ok: true; readonly name: string; readonly shown: string; readonly other: string | null; readonly stand: string }
   | { readonly ok: false; readonly sentence: string }
 
+type Props = {
+  readonly job: string
+  /** It is what the hand was on. */
+  readonly isInHand: boolean
+  readonly onAdded: () => void
+}
+
 /** Takes a client's domain: says while it is typed how it is read, and what leads there beside it. */
-export function DomainForm({ job, onAdded }: { job: string; onAdded: () => void }) {
+export function DomainForm({ job, isInHand, onAdded }: Props) {
   const [typed, setTyped] = useState('')
   const [answer, setAnswer] = useState<Answer | null>(null)
   const [fault, setFault] = useState<string | null>(null)
@@ -37,7 +44,7 @@ export function DomainForm({ job, onAdded }: { job: string; onAdded: () => void 
       await postJson(`/api/jobs/${job}/domain`, { name: typed }, 'PUT')
       onAdded()
     } catch (error) {
-      setFault(error instanceof ApiError ? error.message : 'The domain could not be noted. Try again.')
+      setFault(error instanceof ApiError ? error.message : 'The domain could not be added. Try again.')
       setBusy(false)
     }
   }
@@ -46,11 +53,12 @@ export function DomainForm({ job, onAdded }: { job: string; onAdded: () => void 
       <label htmlFor="domain" className="mb-1 block text-sm font-semibold">
         Domain of the client’s own
       </label>
-      <div className="flex items-center gap-2">
+      <div className="grid justify-items-start gap-2">
         <input
           id="domain"
+          autoFocus={isInHand}
           data-own-undo
-          className={`${inputClass} max-w-96 font-mono`}
+          className={`${inputClass} font-mono`}
           maxLength={300}
           autoComplete="off"
           spellCheck={false}

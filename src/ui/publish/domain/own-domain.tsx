@@ -3,11 +3,12 @@ import type { DomainTold, RecordLine } from '@/core/domain'
 import { useRouter } from 'next/navigation'
 import { useEffect, useRef, useState } from 'react'
 import { Button } from '../../parts/button'
+import { Fold } from '../../parts/fold'
 import { clock, count } from '../../parts/words'
 import { CertificateLine } from './certificate-line'
 import { DomainForm } from './domain-form'
 import { HandOver } from './hand-over'
-import { RecordTable } from './record-table'
+import { RecordList } from './record-list'
 import { useDomainActs } from './use-domain-acts'
 import { useDomainLook, type Looking } from './use-domain-look'
 
@@ -18,22 +19,28 @@ export function OwnDomain({ job, domain, onMoved }: Props) {
   const router = useRouter()
   const heading = useRef<HTMLHeadingElement>(null)
   const had = useRef(domain?.name)
-  // What was noted or let go changes all of this: the next thing to do stands under its heading.
+  // Where one was removed, another can be typed at once.
+  const [hadOne] = useState(domain !== null)
+  // What was added or removed changes all of this: the next thing to do stands under its heading.
   useEffect(() => {
     if (had.current !== domain?.name) heading.current?.focus()
     had.current = domain?.name
   }, [domain?.name])
   return (
-    <section aria-labelledby="own-domain" className="mt-5 border-t border-seam pt-4">
-      <h2 id="own-domain" ref={heading} tabIndex={-1} className={domain ? 'mb-2 text-lg font-bold tracking-tight' : 'sr-only'}>
-        {domain ? domain.shown : 'A domain of the client’s own'}
-      </h2>
+    <div className="mt-5">
       {domain ? (
-        <DomainPanel key={domain.name} job={job} domain={domain} onMoved={onMoved} />
+        <section aria-labelledby="own-domain" className="border-t border-seam pt-3">
+          <h3 id="own-domain" ref={heading} tabIndex={-1} className="mb-2 break-words font-bold">
+            {domain.shown}
+          </h3>
+          <DomainPanel key={domain.name} job={job} domain={domain} onMoved={onMoved} />
+        </section>
       ) : (
-        <DomainForm job={job} onAdded={() => router.refresh()} />
+        <Fold title="Client’s own domain" beginsOpen={hadOne}>
+          <DomainForm job={job} isInHand={hadOne} onAdded={() => router.refresh()} />
+        </Fold>
       )}
-    </section>
+    </div>
   )
 }
 
@@ -72,7 +79,7 @@ function DomainPanel({ job, domain, onMoved }: Props & { readonly domain: Domain
           </Button>
         )}
         {look?.records.some(({ state }) => state !== 'right') && <HandOver look={look} />}
-        {!domain.isAddress && <LetGo isBusy={isBusy} onLetGo={() => void acts.letGo()} />}
+        {!domain.isAddress && <RemoveDomain isBusy={isBusy} onRemoveDomain={() => void acts.remove()} />}
       </div>
       <p id="domain-doing" role="status" className="mt-2 min-h-6 text-sm text-soft">
         {acts.doing ?? (look && !domain.isAddress ? nextStep(look.isReady, domain.certificate !== null) : '')}
@@ -88,14 +95,9 @@ function DomainPanel({ job, domain, onMoved }: Props & { readonly domain: Domain
 
 /** Once the site is at the domain and all is right there is nothing to set: the records fold away. */
 function Records({ domain, records }: { domain: DomainTold; records: readonly RecordLine[] }) {
-  const table = <RecordTable records={records} registrable={domain.registrable} />
+  const table = <RecordList records={records} registrable={domain.registrable} />
   if (!domain.isAddress || records.some(({ state }) => state !== 'right')) return table
-  return (
-    <details className="border border-seam bg-cloth">
-      <summary className="cursor-pointer px-3 py-2 text-sm font-semibold text-done">✓ {count(records.length, 'record')}, all right</summary>
-      {table}
-    </details>
-  )
+  return <Fold title={`✓ ${count(records.length, 'record')}, all right`}>{table}</Fold>
 }
 
 function nextStep(isReady: boolean, isCertified: boolean): string {
@@ -135,7 +137,7 @@ function sayNext(atMs: number, nextMs: number | null): string {
   return nextMs - atMs < 60_000 ? ' Again within a minute.' : ` Again at ${clock(nextMs)}.`
 }
 
-function LetGo({ isBusy, onLetGo }: { isBusy: boolean; onLetGo: () => void }) {
+function RemoveDomain({ isBusy, onRemoveDomain }: { isBusy: boolean; onRemoveDomain: () => void }) {
   const [asked, setAsked] = useState(false)
   if (!asked)
     return (
@@ -146,7 +148,7 @@ function LetGo({ isBusy, onLetGo }: { isBusy: boolean; onLetGo: () => void }) {
   return (
     <span role="group" aria-label="Remove domain" className="flex items-center gap-2 text-sm">
       The proof is forgotten here. Its DNS records can then be removed.
-      <Button autoFocus disabled={isBusy} onClick={onLetGo}>
+      <Button autoFocus disabled={isBusy} onClick={onRemoveDomain}>
         Remove domain
       </Button>
       <Button look="quiet" onClick={() => setAsked(false)}>

@@ -16,7 +16,7 @@ export type DomainActs = {
   readonly moveHere: () => Promise<boolean>
   readonly certify: () => Promise<boolean>
   readonly change: (change: { act: 'hsts'; on: boolean } | { act: 'ask by DNS' | 'leave DNS' }) => Promise<boolean>
-  readonly letGo: () => Promise<boolean>
+  readonly remove: () => Promise<boolean>
 }
 
 /** What can be done with a client's domain; each answers whether it was done. `onDone` comes after each that was. */
@@ -46,6 +46,6 @@ export function useDomainActs(job: string, onDone: () => void): DomainActs {
     moveHere: () => long('move'),
     certify: () => long('certificate'),
     change: (change) => run(change.act === 'ask by DNS' ? WORDS.asking : 'Telling the web host…', () => postJson(at, change)),
-    letGo: () => run('Letting it go…', () => postJson(at, {}, 'DELETE')),
+    remove: () => run('Removing it…', () => postJson(at, {}, 'DELETE')),
   }
 }

@@ -23,8 +23,8 @@ const WORDS: Readonly<Record<Alteration, readonly [name: string, own: string, se
 }
 const OWN = ''
 
-/** Alterations of the cut of the sections chosen: what their designs can do, and no more. The sheets follow each press. */
-export function CutButton({ sections }: { sections: readonly SectionId[] }) {
+/** Alterations of the sections chosen: what their designs can do, and no more. The sheets follow each press. */
+export function AlterButton({ sections }: { sections: readonly SectionId[] }) {
   const store = useJobStore()
   const { pack } = store.getState()
   // What is offered hangs on the sections and the template alone, not on what is typed.
@@ -34,11 +34,16 @@ export function CutButton({ sections }: { sections: readonly SectionId[] }) {
   const altered = choices.filter(({ value }) => value !== null).length
   const set = (part: Alteration, value: string | null): void => {
     const steps = cutSteps(pack, store.getState().document, sections, part, value)
-    if (steps.length > 0) attempt(store, steps, 'The cut stays')
+    if (steps.length > 0) attempt(store, steps, 'The section was not altered')
   }
   return (
     <Popover.Root>
-      <Popover.Trigger className={buttonClass('quiet')} disabled={sections.length === 0} data-cut title="Space, heading, columns… (c)">
+      <Popover.Trigger
+        className={buttonClass('quiet')}
+        disabled={sections.length === 0}
+        data-alter
+        title={sections.length === 0 ? 'Choose a section first.' : 'Space, heading, columns… (c)'}
+      >
         Alter
         {altered > 0 && <span className="font-mono text-xs">{altered}</span>}
       </Popover.Trigger>
