@@ -14,7 +14,7 @@ function syncOf(texts: readonly string[], answer: (rows: readonly SentRow[], ask
   let pending = texts.map(row)
   let revision = 0
   const sent: string[][] = []
-  const waits: { readonly ms: number; readonly then: () => void }[] = []
+  const waits: { readonly ms: number; readonly ring: () => void }[] = []
   const effects = {
     learn: vi.fn().mockResolvedValue(undefined),
     receive: vi.fn((reply: Appended) => {
@@ -43,12 +43,12 @@ function syncOf(texts: readonly string[], answer: (rows: readonly SentRow[], ask
   }
   const state = () => ({ pending, revision, who: 'me' }) as unknown as JobState
   const sync = startSync(transport as never, state, effects, (ms, then) => {
-    waits.push({ ms, then })
+    waits.push({ ms, ring: then })
     return () => void waits.splice(0)
   })
   const tick = async (): Promise<number | undefined> => {
     const next = waits.shift()
-    next?.then()
+    next?.ring()
     for (let i = 0; i < 20; i++) await Promise.resolve()
     return next?.ms
   }
