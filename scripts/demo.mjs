@@ -104,7 +104,7 @@ if (isNew) {
   run(process.execPath, ['--import', 'tsx', 'scripts/seed.ts', `http://127.0.0.1:${APP_PORT}`], env)
 }
 // Data from before there were accounts gets its owner now; elsewhere this is refused, and nothing is changed.
-await fetch(`http://127.0.0.1:${APP_PORT}/api/door/first-start`, { method: 'POST', body: JSON.stringify(designer) })
+await fetch(`http://127.0.0.1:${APP_PORT}/api/sign-in/first-start`, { method: 'POST', body: JSON.stringify(designer) })
 const once = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/let-in.ts', '--once', designer.email], {
   cwd: root,
   env: { ...env, INSTANT_FIT_PORT: APP_PORT },

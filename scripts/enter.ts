@@ -11,9 +11,9 @@ export type SignedIn = { readonly cookie: string; readonly 'x-request-token': st
 
 /** Makes the first account of an application, or signs in where it was made before. */
 export async function enter(app: string, designer = DESIGNER): Promise<SignedIn> {
-  const first = await ask(`${app}/api/door/first-start`, designer)
+  const first = await ask(`${app}/api/sign-in/first-start`, designer)
   const { email, password } = designer
-  const reply = first.status === 409 ? await ask(`${app}/api/door/sign-in`, { email, password }) : first
+  const reply = first.status === 409 ? await ask(`${app}/api/sign-in/password`, { email, password }) : first
   return signedInBy(reply)
 }
 

@@ -1,6 +1,6 @@
-import { packUp } from '../src/server/use-cases/pack-up'
+import { backUp } from '../src/server/use-cases/backup'
 
 /** Everything in one file, while the application runs: `npm run pack -- instant-fit.tar`. It holds secrets as the data folder does. */
 const [to = `instant-fit-${new Date().toISOString().slice(0, 10)}.tar`] = process.argv.slice(2)
-const { bytes } = await packUp(to)
+const { bytes } = await backUp(to)
 console.log(`${to}, ${(bytes / 1024 / 1024).toFixed(1)} MB. To read it back, into an empty data folder: npm run unpack -- ${to}`)

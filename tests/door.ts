@@ -28,7 +28,7 @@ export async function joinDoor(app: string, name: string): Promise<SignedIn> {
   const invited = await askApp(`${app}/api/people`, { ...json, body: JSON.stringify({ email: `${name}@quill.example`, role: 'editor' }) })
   const { token } = (await invited.json()) as { token: string }
   const given = { token, name, password: 'copper kettle over the moor' }
-  return signedInBy(await fetch(`${app}/api/door/pass`, { ...json, body: JSON.stringify(given) }))
+  return signedInBy(await fetch(`${app}/api/sign-in/link`, { ...json, body: JSON.stringify(given) }))
 }
 
 /** What a browser keeps of being signed in: cookies, which are a host's on whatever port. */

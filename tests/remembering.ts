@@ -1,8 +1,8 @@
 import { createHash } from 'node:crypto'
-import type { Kept } from '../src/server/destinations/file-server/kept'
+import type { SentContents } from '../src/server/destinations/file-server/sent-contents'
 
 /** What the application has of what it sent: every content that is noted, and the list as it was written last. */
-export function remembering(): { readonly kept: Kept; readonly note: (contents: Iterable<Buffer>) => void } {
+export function remembering(): { readonly kept: SentContents; readonly note: (contents: Iterable<Buffer>) => void } {
   const known = new Map<string, Buffer>()
   let list: Buffer | null = null
   return {

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import { listJobLines } from '@/server/use-cases/list-jobs'
-import { BIN_DAYS } from '@/server/use-cases/shelve-job'
+import { BIN_DAYS } from '@/server/use-cases/job-status'
 import { whoIsHere } from '@/app/who-is-here'
 import { JobList } from '@/ui/jobs/job-list'
 import { TypedEarly } from '@/ui/parts/typed-early'

@@ -112,11 +112,11 @@ const KINDS: readonly ((hand: Hand) => Ask)[] = [
       pick(['POST', 'PUT', 'DELETE']),
       pick([
         `/api/jobs/${job}/address`,
-        `/api/jobs/${job}/shelf`,
+        `/api/jobs/${job}/status`,
         `/api/jobs/${enc(pick(WORDS))}`,
         '/api/account',
         '/api/people',
-        '/api/kept',
+        '/api/kept-sections',
       ]),
       pick(BODIES),
     ),
@@ -140,7 +140,7 @@ const KINDS: readonly ((hand: Hand) => Ask)[] = [
       facts: { name: pick(WORDS), email: pick(WORDS) },
       brand: { colour: pick(WORDS), logo: pick(WORDS) },
     }),
-  ({ pick }) => json('POST', '/api/door/pass', { token: pick(WORDS), name: pick(WORDS), password: pick(WORDS) }),
+  ({ pick }) => json('POST', '/api/sign-in/link', { token: pick(WORDS), name: pick(WORDS), password: pick(WORDS) }),
   // Files: pictures, drawings, fonts and packs that are not what they say, or not whole.
   ({ pick, next, job }) => file(`/api/jobs/${job}/assets?name=${enc(pick(WORDS))}`, torn(pick(PICTURES), next)),
   ({ pick, job }) => file(`/api/jobs/${job}/assets?as=${pick(['logo', 'picture'])}&name=x.svg`, strToU8(drawing(pick(WORDS)))),

@@ -5,7 +5,7 @@ import path from 'node:path'
 import { build } from 'esbuild'
 import { strFromU8, unzipSync } from 'fflate'
 import ssh2 from 'ssh2'
-import type { Reach } from '../../src/server/destinations/kinds'
+import type { Connection } from '../../src/server/destinations/kinds'
 import { fingerprint } from '../../src/server/destinations/sftp/connect'
 import { answers, freePort } from '../free-port'
 import { killWhole, openSsh, type OpenSsh } from '../outside/real-servers'
@@ -47,7 +47,7 @@ export async function killedPublishing(
   try {
     await bundlePublisher()
     await server.start()
-    const to = { reach: server.reach(), sites: server.sites }
+    const to = { connection: server.connection(), sites: server.sites }
     let number = 1
     await published(to, number)
     let [seen, live, cut] = [await server.look(number), 1, 0]
@@ -87,7 +87,7 @@ async function endWhole(child: ChildProcess | null): Promise<void> {
 type Publisher = { readonly child: ChildProcess; readonly begun: Promise<void>; readonly ended: Promise<number> }
 
 /** Where is published to, and the folder that is set aside for sites on this machine. */
-type Target = { readonly reach: Reach; readonly sites: string }
+type Target = { readonly connection: Connection; readonly sites: string }
 
 /** Whoever publishes, as plain JavaScript: most of a round would be compiling it. */
 const PUBLISHER = path.join(root, 'dist', 'tests', 'publisher.mjs')
@@ -107,8 +107,8 @@ function bundlePublisher(): Promise<unknown> {
 }
 
 /** Begins to publish releases from a number on; `ended` tells the last that was live. */
-function begin({ reach, sites }: Target, first: number, count: number): Publisher {
-  const args = [PUBLISHER, JSON.stringify(reach), String(first), String(count)]
+function begin({ connection, sites }: Target, first: number, count: number): Publisher {
+  const args = [PUBLISHER, JSON.stringify(connection), String(first), String(count)]
   const env = { ...process.env, INSTANT_FIT_FOLDERS: sites }
   const child = spawn(process.execPath, args, { cwd: root, env, stdio: ['ignore', 'pipe', 'pipe'] })
   let last = first - 1
@@ -196,7 +196,7 @@ class Server {
     rmSync(this.data, { recursive: true, force: true })
   }
 
-  reach(): Reach {
+  connection(): Connection {
     const at = { host: '127.0.0.1', port: this.ports.files }
     switch (this.kind) {
       case 'sftp': {

@@ -3,16 +3,16 @@
  * (JSON), with which number it begins, and how many. Each that is live is said.
  */
 import * as v from 'valibot'
-import { adapterFor, reachSchema } from '../../src/server/destinations/kinds'
+import { adapterFor, connectionSchema } from '../../src/server/destinations/kinds'
 import { makeDestination } from '../../src/server/destinations/shell'
 import { remembering } from '../remembering'
 import { siteOf } from './made-site'
 
-const [reach = '', first = '1', count = '1'] = process.argv.slice(2)
+const [connection = '', first = '1', count = '1'] = process.argv.slice(2)
 const { kept, note } = remembering()
 // Of the rounds before, as the application has it.
 for (let before = Math.max(1, Number(first) - 160); before < Number(first); before++) note(siteOf(before).contents.values())
-const to = makeDestination(adapterFor(v.parse(reachSchema, JSON.parse(reach)), kept))
+const to = makeDestination(adapterFor(v.parse(connectionSchema, JSON.parse(connection)), kept))
 for (let number = Number(first); number < Number(first) + Number(count); number++) {
   const { manifest, contents } = siteOf(number)
   await to.claim('', 'job')

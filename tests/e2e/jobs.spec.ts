@@ -161,7 +161,7 @@ test('whoever comes back to the list by the browser’s own button finds it as i
   await visit(page, `/?find=${encodeURIComponent(name)}`)
   await page.getByRole('link', { name }).click()
   await expect(cell(page, 'Hero: Heading')).toBeVisible()
-  await askApp(`${APP}/api/jobs/${job}/shelf`, {
+  await askApp(`${APP}/api/jobs/${job}/status`, {
     method: 'PUT',
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ shelf: 'archive' }),

@@ -54,7 +54,7 @@ beforeAll(async () => {
 function careSheet(language: string): string {
   const site = testSite(FACTS)
   const records = [{ role: 'leads', name: 'client.example', type: 'A', values: ['192.0.2.1'], why: '', instead: null }] as const
-  const place = { name: 'Server', reach: 'tolliver@files.example:22 www', url: 'https://old.example' }
+  const place = { name: 'Server', connection: 'tolliver@files.example:22 www', url: 'https://old.example' }
   return renderCareSheet(
     { ...site, document: edited(site.document, { type: 'fact/set', fact: 'language', value: language }) },
     {

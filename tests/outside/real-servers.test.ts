@@ -5,14 +5,14 @@ import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { LIST_FILE } from '../../src/core/release'
-import type { Kept } from '../../src/server/destinations/file-server/kept'
+import type { SentContents } from '../../src/server/destinations/file-server/sent-contents'
 import { ftpDestination } from '../../src/server/destinations/ftp/adapter'
-import { ftpTrial } from '../../src/server/destinations/ftp/trial'
+import { ftpTest } from '../../src/server/destinations/ftp/connection-test'
 import { sftpDestination } from '../../src/server/destinations/sftp/adapter'
-import { sftpTrial } from '../../src/server/destinations/sftp/trial'
+import { sftpTest } from '../../src/server/destinations/sftp/connection-test'
 import { makeDestination } from '../../src/server/destinations/shell'
 import type { Destination } from '../../src/server/destinations/destination'
-import { tryOut, type Trial } from '../../src/server/destinations/trial/trial'
+import { testConnection, type ConnectionTest } from '../../src/server/destinations/connection-test/connection-test'
 import { selfSigned, type Signed } from '../../src/standins/client-server/certificate'
 import { countedLine } from '../counted-line'
 import { random } from '../random'
@@ -148,7 +148,7 @@ describe('to OpenSSH', () => {
   test('a list that is not what it was by its sum is no list of ours, and one that we do not have any more is fetched', async () => {
     const folder = at('lists')
     const { kept } = remembering()
-    const to = (now: Kept): Destination => makeDestination(sftpDestination(sftpSettings(folder), { key: ssh.key }, now))
+    const to = (now: SentContents): Destination => makeDestination(sftpDestination(sftpSettings(folder), { key: ssh.key }, now))
     await publish(to(kept), 'r1', FIRST)
     const list = kept.list()!
     expect((await to({ ...kept, list: () => null }).find(''))?.release).toBe('r1')
@@ -166,15 +166,15 @@ test('the key that is shown is the one that OpenSSH’s own tool names', () => {
 })
 
 test('each is tried to the last step but the visit, for nobody serves those folders', async () => {
-  const stepsOf = async ({ parts, close }: Trial): Promise<readonly string[]> => {
-    const results = await tryOut(parts, () => undefined)
+  const stepsOf = async ({ parts, close }: ConnectionTest): Promise<readonly string[]> => {
+    const results = await testConnection(parts, () => undefined)
     close()
     return results.map(({ step, state }) => `${step}: ${state}`)
   }
   const nowhere = 'http://127.0.0.1:1'
   const last = ['folder: done', 'write: done', 'read back: failed', 'remove: not reached']
-  const sftpSteps = await stepsOf(sftpTrial(sftpSettings(at('tried')), { key: ssh.key }, nowhere, () => undefined))
+  const sftpSteps = await stepsOf(sftpTest(sftpSettings(at('tried')), { key: ssh.key }, nowhere, () => undefined))
   expect(sftpSteps).toEqual(['name: done', 'port: done', 'greeting: done', 'host key: done', 'login: done', ...last])
-  const ftpSteps = await stepsOf(ftpTrial(ftpSettings(true, ''), ANYBODY, nowhere, () => undefined))
+  const ftpSteps = await stepsOf(ftpTest(ftpSettings(true, ''), ANYBODY, nowhere, () => undefined))
   expect(ftpSteps).toEqual(['name: done', 'port: done', 'greeting: done', 'certificate: done', 'login: done', ...last])
 })

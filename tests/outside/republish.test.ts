@@ -28,8 +28,8 @@ test('what we have of what was sent to OpenSSH’s server before does not travel
   mkdirSync(folder)
   const job = createJob(testSite({ name: 'Again' }).document)
   const settings = { host: '127.0.0.1', port: line.port, user: ssh.user, folder, hostKey: ssh.hostKey }
-  const reach = { kind: 'sftp', settings, secret: { key: ssh.key } } as const
-  const { id } = destinations.addDestination(job, { name: 'Theirs', origin: 'https://again.example', reach }, BY)
+  const connection = { kind: 'sftp', settings, secret: { key: ssh.key } } as const
+  const { id } = destinations.addDestination(job, { name: 'Theirs', origin: 'https://again.example', connection }, BY)
   const go = async (): Promise<number> => {
     const before = line.bytes()
     await publish(job, { revision: jobState(job).revision, destination: id }, () => undefined, BY)

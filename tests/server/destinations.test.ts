@@ -53,8 +53,11 @@ function newJob(): string {
 beforeEach(() => void (job = newJob()))
 
 const addFolder = (name = `folder-${++count}`): { id: string; folder: string } => {
-  const reach = { kind: 'folder', settings: { folder: name }, secret: null } as const
-  return { ...destinations.addDestination(job, { name, origin: `https://${name}.example`, reach }, BY), folder: path.join(folders, name) }
+  const connection = { kind: 'folder', settings: { folder: name }, secret: null } as const
+  return {
+    ...destinations.addDestination(job, { name, origin: `https://${name}.example`, connection }, BY),
+    folder: path.join(folders, name),
+  }
 }
 const publish = async (destination: string) => publishing.publish(job, { revision: log.jobState(job).revision, destination }, silent, BY)
 
@@ -119,8 +122,8 @@ test('publishing is stopped while files are sent: nothing is switched, and the n
 test('what lets us in is nowhere in the database, and opens with its own key for its own row alone', () => {
   const key = `SHA256:${'A'.repeat(43)}`
   const settings = { host: 'files.example', port: 22, user: 'client', folder: 'www', hostKey: key }
-  const reach = { kind: 'sftp', settings, secret: { password: 'nine swallows' } } as const
-  destinations.addDestination(job, { name: 'Server', origin: 'https://server.example', reach }, BY)
+  const connection = { kind: 'sftp', settings, secret: { password: 'nine swallows' } } as const
+  destinations.addDestination(job, { name: 'Server', origin: 'https://server.example', connection }, BY)
   database.db().pragma('wal_checkpoint(TRUNCATE)')
   for (const file of readdirSync(dataFolder()).filter((name) => name.includes('sqlite')))
     expect(readFileSync(dataFolder(file)).includes('nine swallows'), file).toBe(false)
@@ -134,10 +137,10 @@ test('what lets us in is nowhere in the database, and opens with its own key for
 test('a destination is changed: what is kept goes only to the server that it was given for; its releases stay', async () => {
   const settings = { host: 'files.example', port: 22, user: 'client', folder: 'www', hostKey: `SHA256:${'A'.repeat(43)}` }
   const told = { name: 'Server', origin: 'https://server.example' }
-  const { id } = destinations.addDestination(job, { ...told, reach: { kind: 'sftp', settings, secret: { password: 'swallows' } } }, BY)
+  const { id } = destinations.addDestination(job, { ...told, connection: { kind: 'sftp', settings, secret: { password: 'swallows' } } }, BY)
   const changed = (more: Partial<typeof settings>, secret: { password: string } | null = null): void =>
-    destinations.changeDestination(job, id, { ...told, reach: { kind: 'sftp', settings: { ...settings, ...more }, secret } }, BY)
-  const kept = (): unknown => registry.reachOf(destinations.keptDestination(job, id))
+    destinations.changeDestination(job, id, { ...told, connection: { kind: 'sftp', settings: { ...settings, ...more }, secret } }, BY)
+  const kept = (): unknown => registry.connectionOf(destinations.keptDestination(job, id))
   changed({ folder: 'public_html' })
   expect(kept()).toMatchObject({ settings: { folder: 'public_html' }, secret: { password: 'swallows' } })
   const elsewhere = [{ host: 'other.example' }, { port: 2222 }, { user: 'other' }, { hostKey: `SHA256:${'B'.repeat(43)}` }]
@@ -145,7 +148,7 @@ test('a destination is changed: what is kept goes only to the server that it was
   expect(kept()).toMatchObject({ settings: { host: 'files.example', folder: 'public_html' } })
   changed({ host: 'other.example' }, { password: 'magpies' })
   expect(kept()).toMatchObject({ settings: { host: 'other.example' }, secret: { password: 'magpies' } })
-  const other = { ...told, reach: { kind: 'folder', settings: { folder: 'x' }, secret: null } } as const
+  const other = { ...told, connection: { kind: 'folder', settings: { folder: 'x' }, secret: null } } as const
   expect(() => destinations.changeDestination(job, id, other, BY)).toThrow(expect.objectContaining({ code: 'destinationGone' }))
   expect(() => destinations.changeDestination(newJob(), id, other, BY)).toThrow(expect.objectContaining({ code: 'destinationGone' }))
 
@@ -155,7 +158,7 @@ test('a destination is changed: what is kept goes only to the server that it was
   const to = {
     name: 'Moved',
     origin: 'https://moved.example',
-    reach: { kind: 'folder', settings: { folder: 'after' }, secret: null },
+    connection: { kind: 'folder', settings: { folder: 'after' }, secret: null },
   } as const
   destinations.changeDestination(job, place, to, BY)
   expect(view.publishView(job, place)).toMatchObject({ destination: { name: 'Moved', origin: 'https://moved.example', number: 1 } })
@@ -214,6 +217,6 @@ test.each([['ftp://www.example.com'], ['www.example.com'], ['https://me@www.exam
 )
 
 test.each([['../out'], ['/etc'], ['a/../../b'], ['.hidden'], ['']])('“%s” is no folder that is set aside for sites', (folder) => {
-  const asked = { name: 'x', origin: 'https://x.example', reach: { kind: 'folder', settings: { folder }, secret: null } }
+  const asked = { name: 'x', origin: 'https://x.example', connection: { kind: 'folder', settings: { folder }, secret: null } }
   expect(v.is(destinations.newDestinationSchema, asked)).toBe(false)
 })

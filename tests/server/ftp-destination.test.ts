@@ -6,9 +6,9 @@ import { beforeAll, describe, expect, test } from 'vitest'
 import type { Destination } from '../../src/server/destinations/destination'
 import { ftpDestination } from '../../src/server/destinations/ftp/adapter'
 import type { FtpSettings } from '../../src/server/destinations/ftp/settings'
-import { ftpTrial } from '../../src/server/destinations/ftp/trial'
+import { ftpTest } from '../../src/server/destinations/ftp/connection-test'
 import { makeDestination } from '../../src/server/destinations/shell'
-import { tryOut, type TrialResult } from '../../src/server/destinations/trial/trial'
+import { testConnection, type TestResult } from '../../src/server/destinations/connection-test/connection-test'
 import { selfSigned, type Signed } from '../../src/standins/client-server/certificate'
 import { ftpStandIn, type FtpStandIn } from '../../src/standins/client-server/ftp'
 import { random } from '../random'
@@ -111,20 +111,17 @@ describe('who the server is', () => {
   })
 })
 
-async function tried(
-  more: Partial<FtpSettings>,
-  onCertificate: (found: string) => void = () => undefined,
-): Promise<readonly TrialResult[]> {
-  const { parts, close } = ftpTrial(settings('tried', more), secret, 'http://127.0.0.1:1', onCertificate)
+async function tried(more: Partial<FtpSettings>, onCertificate: (found: string) => void = () => undefined): Promise<readonly TestResult[]> {
+  const { parts, close } = ftpTest(settings('tried', more), secret, 'http://127.0.0.1:1', onCertificate)
   try {
-    return await tryOut(parts, () => undefined)
+    return await testConnection(parts, () => undefined)
   } finally {
     close()
   }
 }
 
 test('a connection is tried step by step, and says of what the first fault comes', async () => {
-  const faultIn = async (more: Partial<FtpSettings>): Promise<TrialResult> => {
+  const faultIn = async (more: Partial<FtpSettings>): Promise<TestResult> => {
     const failed = (await tried(more)).find(({ state }) => state === 'failed')
     expect(failed).toBeDefined()
     return failed!

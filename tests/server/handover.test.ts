@@ -31,7 +31,7 @@ const load = () =>
     import('../../src/server/store/publications'),
     import('../../src/server/store/releases'),
     import('../../src/server/store/log-rows'),
-    import('../../src/server/store/points'),
+    import('../../src/server/store/named-versions'),
     import('../../src/server/store/jobs'),
     import('../../src/server/packs/packs'),
     import('../../src/server/media/store-upload'),
@@ -89,7 +89,7 @@ function edit(...edits: Edit[]): void {
 }
 
 const addFolder = (of: string, name: string): string =>
-  destinations.addDestination(of, { name, origin: ORIGIN, reach: { kind: 'folder', settings: { folder: name }, secret: null } }, BY).id
+  destinations.addDestination(of, { name, origin: ORIGIN, connection: { kind: 'folder', settings: { folder: name }, secret: null } }, BY).id
 
 async function publishedManifest(of: string, destination: string): Promise<Manifest> {
   await publishing.publish(of, { revision: log.jobState(of).revision, destination }, silent, BY)
@@ -143,10 +143,10 @@ beforeAll(async () => {
     { type: 'brand/set', part: 'logo', value: logo.id },
     { type: 'section/set', section: hero.id, part: 'design', value: 'byhand-sheet' },
   )
-  points.namePoint(job, { revision: 2, name: 'Agreed words', at: '2026-11-28T08:00:00.000Z' })
+  points.insertNamedVersion(job, { revision: 2, name: 'Agreed words', at: '2026-11-28T08:00:00.000Z' })
   const secret = { password: PASSWORD }
   const settings = { host: 'files.example', port: 22, user: 'tolliver', folder: 'public_html', hostKey: `SHA256:${'A'.repeat(43)}` }
-  destinations.addDestination(job, { name: 'The client’s server', origin: ORIGIN, reach: { kind: 'sftp', settings, secret } }, BY)
+  destinations.addDestination(job, { name: 'The client’s server', origin: ORIGIN, connection: { kind: 'sftp', settings, secret } }, BY)
   manifest = await publishedManifest(job, addFolder(job, 'first'))
   handed = await handOver(true)
 }, 240_000)
@@ -216,7 +216,7 @@ test('another installation reads it in as the same job: document, history, pictu
     of.map(({ revision, id, gesture, undoes, edit: done, inverse }) => ({ revision, id, gesture, undoes, done, inverse }))
   expect(here.rows.length).toBe(5)
   expect(plain(rows.rowsSince(job, 0))).toEqual(plain(here.rows))
-  expect(points.pointsOf(job).map(({ name }) => name)).toEqual(['Agreed words'])
+  expect(points.namedVersions(job).map(({ name }) => name)).toEqual(['Agreed words'])
   expect(packs.pack().templates.byhand).toBeDefined()
   expect(await publishedManifest(job, addFolder(job, 'second'))).toEqual(manifest)
   // What was done there can be taken back here.
@@ -308,7 +308,7 @@ test('what is no whole handover is refused with what is wrong, and nothing of it
 }, 120_000)
 
 test('what was being read in when the application was cut off goes at the next start', async () => {
-  const { clearIncoming } = await import('../../src/server/use-cases/take-in-project')
+  const { clearIncoming } = await import('../../src/server/use-cases/import-job')
   mkdirSync(path.join(first, 'incoming', 'cut-off'), { recursive: true })
   clearIncoming()
   expect(readdirSync(first)).not.toContain('incoming')

@@ -7,7 +7,7 @@ import { ownDataFolder } from './log-fixture'
 import { BY, OWNER } from './someone'
 
 let kept: typeof import('../../src/server/use-cases/kept-sections')
-let shelves: typeof import('../../src/server/use-cases/shelve-job')
+let shelves: typeof import('../../src/server/use-cases/job-status')
 let make: typeof import('../../src/server/use-cases/make-job')
 let log: typeof import('../../src/server/log/edit-log')
 let media: typeof import('../../src/server/media/store-upload')
@@ -20,7 +20,7 @@ beforeAll(async () => {
   ownDataFolder()
   ;[kept, shelves, make, log, media, assets, database, paths, publications, releases] = await Promise.all([
     import('../../src/server/use-cases/kept-sections'),
-    import('../../src/server/use-cases/shelve-job'),
+    import('../../src/server/use-cases/job-status'),
     import('../../src/server/use-cases/make-job'),
     import('../../src/server/log/edit-log'),
     import('../../src/server/media/store-upload'),
@@ -53,7 +53,7 @@ test('a kept section keeps its picture when its job is deleted, and lets another
   const id = kept.keepSection({ name: 'Front', section: toKept(filled.document, findSection(filled.document, HERO)!) })
   expect((await kept.keptSections(OWNER)).find((one) => one.id === id)).toMatchObject({ name: 'Front', assets: [{ id: picture.id }] })
 
-  shelves.shelveJob(job, { shelf: 'bin' }, OWNER)
+  shelves.setJobStatus(job, { shelf: 'bin' }, OWNER)
   shelves.deleteForGood(job, BY)
   expect(assets.readAsset(picture.id)?.bytes.length).toBe(picture.bytes)
 
@@ -112,6 +112,6 @@ test('every address at which visitors found a page is known, from every release 
   const before = noted()
   expect(paths.publishedPaths(job)).toEqual(found)
   expect(noted()).toEqual(before)
-  shelves.shelveJob(job, { shelf: 'bin' }, OWNER)
+  shelves.setJobStatus(job, { shelf: 'bin' }, OWNER)
   expect(() => shelves.deleteForGood(job, BY)).toThrow()
 })

@@ -47,8 +47,8 @@ async function published(
     pages: { ...(more.length > 0 && { about: document.pages.about! }), legal: { ...page, segment: '', rank: 'Zz' } },
     sections,
   })
-  const reach = { kind: 'folder', settings: { folder: name }, secret: null } as const
-  const { id } = destinations.addDestination(job, { name, origin, reach }, BY)
+  const connection = { kind: 'folder', settings: { folder: name }, secret: null } as const
+  const { id } = destinations.addDestination(job, { name, origin, connection }, BY)
   await publishing.publish(job, { revision: log.jobState(job).revision, destination: id }, silent, BY)
   return { job, id, folder: path.join(folders, name) }
 }

@@ -56,8 +56,8 @@ beforeAll(async () => {
   const sections = Object.entries(document.sections).filter(([, s]) => s.in.type !== 'page' || kept.includes(s.in.page))
   const pages = Object.fromEntries(Object.entries(document.pages).filter(([id]) => kept.includes(id)))
   job = make.createJob({ ...document, pages, sections: Object.fromEntries(sections) })
-  const reach = { kind: 'folder', settings: { folder: 'told' }, secret: null } as const
-  destination = destinations.addDestination(job, { name: 'Told', origin, reach }, BY).id
+  const connection = { kind: 'folder', settings: { folder: 'told' }, secret: null } as const
+  destination = destinations.addDestination(job, { name: 'Told', origin, connection }, BY).id
 })
 afterAll(() => {
   site.close()

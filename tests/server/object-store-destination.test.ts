@@ -5,9 +5,9 @@ import { beforeAll, describe, expect, test } from 'vitest'
 import type { Destination } from '../../src/server/destinations/destination'
 import { objectStore, objectStoreDestination } from '../../src/server/destinations/object-store/adapter'
 import type { ObjectStoreSettings } from '../../src/server/destinations/object-store/settings'
-import { objectStoreTrial } from '../../src/server/destinations/object-store/trial'
+import { objectStoreTest } from '../../src/server/destinations/object-store/connection-test'
 import { makeDestination } from '../../src/server/destinations/shell'
-import { tryOut, type TrialResult } from '../../src/server/destinations/trial/trial'
+import { testConnection, type TestResult } from '../../src/server/destinations/connection-test/connection-test'
 import { siteOfBucket } from '../../src/standins/object-store/site'
 import { objectStoreStandIn } from '../../src/standins/object-store/store'
 import { destinationContract } from './destination-contract'
@@ -134,9 +134,9 @@ describe('what a store refuses is said in words', () => {
       more: Partial<ObjectStoreSettings>,
       others: Partial<typeof secret> = {},
       origin = visitors,
-    ): Promise<TrialResult> => {
-      const { parts, close } = objectStoreTrial(settings('', more), { ...secret, ...others }, origin)
-      const results = await tryOut(parts, () => undefined)
+    ): Promise<TestResult> => {
+      const { parts, close } = objectStoreTest(settings('', more), { ...secret, ...others }, origin)
+      const results = await testConnection(parts, () => undefined)
       close()
       return results.find(({ state }) => state === 'failed') ?? results.at(-1)!
     }

@@ -17,7 +17,7 @@ let publishing: typeof import('../../src/server/use-cases/publish')
 let publications: typeof import('../../src/server/store/publications')
 let releases: typeof import('../../src/server/store/releases')
 let paths: typeof import('../../src/server/releases/published-paths')
-let looking: typeof import('../../src/server/use-cases/look-back')
+let looking: typeof import('../../src/server/use-cases/version-view')
 
 const folders = mkdtempSync(path.join(tmpdir(), 'instant-fit-folders-'))
 const silent = (): void => undefined
@@ -34,7 +34,7 @@ beforeAll(async () => {
     import('../../src/server/store/publications'),
     import('../../src/server/store/releases'),
     import('../../src/server/releases/published-paths'),
-    import('../../src/server/use-cases/look-back'),
+    import('../../src/server/use-cases/version-view'),
   ])
 })
 
@@ -50,8 +50,8 @@ beforeEach(() => {
   const sections = Object.fromEntries(Object.entries(document.sections).filter(([id, s]) => s.in.type !== 'page' || isTitle(id)))
   job = make.createJob({ ...document, pages: { legal: { ...legal!, segment: '', rank: 'Zz' }, about: about! }, sections })
   const name = `alone-${++count}`
-  const reach = { kind: 'folder', settings: { folder: name }, secret: null } as const
-  destination = destinations.addDestination(job, { name, origin: `https://${name}.example`, reach }, BY).id
+  const connection = { kind: 'folder', settings: { folder: name }, secret: null } as const
+  destination = destinations.addDestination(job, { name, origin: `https://${name}.example`, connection }, BY).id
   folder = path.join(folders, name)
 })
 const revision = (): number => log.jobState(job).revision
@@ -74,7 +74,7 @@ test('one page goes out alone: its file is all that is sent, and the rest waits'
   expect(page('about/index.html')).toContain('We, by now')
   expect(page('about/index.html')).not.toContain('Renamed by now')
   expect(live()).toMatchObject({ number: 2, revision: before, alone: [{ page: ABOUT, revision: revision() }] })
-  const seen = looking.lookAtRelease(job, live().id)!.document
+  const seen = looking.viewRelease(job, live().id)!.document
   expect(factsOf(seen).name).toBe('Alone')
   expect(seen.sections['about.title']!.slots.heading).toEqual({ type: 'text', text: 'We, by now' })
   // The same once more, and after a start, has nothing to send; what waits is what every page shows.
@@ -95,8 +95,8 @@ test('an earlier release comes back as it was, with the page that had gone out a
   expect(live()).toMatchObject({ revision: alone.revision, alone: [{ page: ABOUT, revision: revision() }] })
   expect(page('about/index.html')).toContain('Second')
   // For another address the files are made anew of the same state.
-  const reach = { kind: 'folder', settings: { folder: `alone-${count}` }, secret: null } as const
-  destinations.changeDestination(job, destination, { name: 'Moved', origin: 'https://moved.example', reach }, BY)
+  const connection = { kind: 'folder', settings: { folder: `alone-${count}` }, secret: null } as const
+  destinations.changeDestination(job, destination, { name: 'Moved', origin: 'https://moved.example', connection }, BY)
   await publishing.publish(job, { release: alone.id, destination }, silent, BY)
   expect(page('about/index.html')).toContain('First')
   expect(live()).toMatchObject({ revision: alone.revision, alone: alone.alone })

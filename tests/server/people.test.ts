@@ -270,7 +270,7 @@ test('the audit list tells who came in and what changed, and nothing of it can b
 
 test('what was done before there were accounts is the first person’s, and the history says who did what since', async () => {
   const log = await import('../../src/server/log/edit-log')
-  const { whatWasDone } = await import('../../src/server/use-cases/what-was-done')
+  const { activityOf } = await import('../../src/server/use-cases/activity')
   const { setText } = await import('../site')
   const job = newJob('Who')
   const row = (id: string, text: string) => ({ id, gesture: id, undoes: null, edit: setText('home.hero', 'heading', text) })
@@ -278,7 +278,7 @@ test('what was done before there were accounts is the first person’s, and the 
   log.appendRows(job, mara.id, 1, [row('new', 'By Mara')])
   const { rows } = log.appendRows(job, null, 2, [{ id: 'back', gesture: 'back', undoes: 'new', edit: row('x', 'By a browser').edit }])
   expect(rows.map(({ who }) => who)).toEqual([null])
-  const { deeds, isAll } = whatWasDone(job, Number.MAX_SAFE_INTEGER)
+  const { deeds, isAll } = activityOf(job, Number.MAX_SAFE_INTEGER)
   expect(deeds.map(({ who, deed, where, words }) => [who, deed, where, words])).toEqual([
     ['the start', 'took back: wrote', 'Heading of hero on Home', 'By a browser'],
     ['Mara Quill', 'wrote', 'Heading of hero on Home', 'By Mara'],

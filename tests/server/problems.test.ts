@@ -2,7 +2,7 @@ import * as v from 'valibot'
 import { beforeAll, expect, test } from 'vitest'
 import { Problem, PROBLEMS, toProblem, type ProblemCode } from '../../src/server/http/problems'
 import { readRoute, writeRoute } from '../../src/server/http/route'
-import { trialSchema } from '../../src/server/use-cases/try-destination'
+import { connectionTestSchema } from '../../src/server/use-cases/try-destination'
 import { ownDataFolder } from './log-fixture'
 import { someoneHere } from './signed-in'
 
@@ -74,20 +74,20 @@ test('a body that is not JSON, or not what was asked for, is refused with the pl
 test('what somebody typed is told in words for people, of the form that it is most like', async () => {
   const site = { origin: 'https://client.example' }
   const login = { host: 'files.example', port: 22, user: 'client', folder: 'www' }
-  const reach = { kind: 'sftp', settings: login, secret: { password: 'magpies' } }
+  const connection = { kind: 'sftp', settings: login, secret: { password: 'magpies' } }
   const said = async (asked: object): Promise<string> => {
-    const trial = writeRoute(trialSchema, () => ({}))
+    const trial = writeRoute(connectionTestSchema, () => ({}))
     return sentence(await trial(new Request('http://a/', { method: 'POST', body: JSON.stringify(asked), headers: signedIn })))
   }
-  const typed = (part: object): object => ({ ...site, reach: { ...reach, settings: { ...login, ...part } } })
+  const typed = (part: object): object => ({ ...site, connection: { ...connection, settings: { ...login, ...part } } })
   expect(await said(typed({ host: '' }))).toBe('The name of the server is missing: it stands in the mail with the login.')
   expect(await said(typed({ host: 'ftp://files.example' }))).toMatch(/^A server is written by its name alone/)
   for (const port of [0, null, 70_000]) expect(await said(typed({ port })), String(port)).toBe('A port is a number from 1 to 65535.')
-  expect(await said({ ...site, reach: { ...reach, secret: { password: '' } } })).toBe('The password is missing.')
-  expect(await said({ ...site, reach: { kind: 'folder', settings: { folder: '../up' } } })).toMatch(/^A folder is written as names/)
-  expect(await said({ origin: '', reach })).toMatch(/^An address begins with https?/)
+  expect(await said({ ...site, connection: { ...connection, secret: { password: '' } } })).toBe('The password is missing.')
+  expect(await said({ ...site, connection: { kind: 'folder', settings: { folder: '../up' } } })).toMatch(/^A folder is written as names/)
+  expect(await said({ origin: '', connection })).toMatch(/^An address begins with https?/)
   // What no form of ours sends is told with its place.
-  expect(await said({ ...site, reach: { ...reach, secret: 7 } })).toContain('reach.secret: ')
+  expect(await said({ ...site, connection: { ...connection, secret: 7 } })).toContain('connection.secret: ')
 })
 
 test('a change that another site’s page asks for is refused', async () => {

@@ -343,11 +343,11 @@ test('a site that has just gone live is not made again to say that nothing chang
 test('the files of a release are taken as one zip, each as it is published; where one is gone it says which', async () => {
   const name = await takeAddress()
   await publish()
-  const [take, blobs] = await Promise.all([import('../../src/server/use-cases/take-release'), import('../../src/server/files/blobs')])
+  const [take, blobs] = await Promise.all([import('../../src/server/use-cases/download-release'), import('../../src/server/files/blobs')])
   const id = publications.livePublication(job)!.release
   const { manifest } = releases.getRelease(job, id)
-  const taken = async (): Promise<Uint8Array> => new Uint8Array(await new Response(take.takeRelease(job, id).zip).arrayBuffer())
-  expect(take.takeRelease(job, id).name).toBe(`${name}-1.zip`)
+  const taken = async (): Promise<Uint8Array> => new Uint8Array(await new Response(take.downloadRelease(job, id).zip).arrayBuffer())
+  expect(take.downloadRelease(job, id).name).toBe(`${name}-1.zip`)
   const zip = await taken()
   const files = unzipSync(zip)
   expect(Object.keys(files).sort()).toEqual(Object.keys(manifest).sort())
@@ -355,7 +355,7 @@ test('the files of a release are taken as one zip, each as it is published; wher
   expect(Buffer.from(await taken()).equals(zip)).toBe(true)
   const { hash } = manifest['robots.txt']!
   rmSync(dataFolder('blobs', hash.slice(0, 2), hash))
-  expect(() => take.takeRelease(job, id)).toThrow(/robots\.txt/)
+  expect(() => take.downloadRelease(job, id)).toThrow(/robots\.txt/)
   blobs.keepBlob(Buffer.from(files['robots.txt']!))
   forgetMemory('prepared')
 })

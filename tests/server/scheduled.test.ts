@@ -11,11 +11,11 @@ let make: typeof import('../../src/server/use-cases/make-job')
 let log: typeof import('../../src/server/log/edit-log')
 let destinations: typeof import('../../src/server/use-cases/destinations')
 let publishing: typeof import('../../src/server/use-cases/publish')
-let shelves: typeof import('../../src/server/use-cases/shelve-job')
+let shelves: typeof import('../../src/server/use-cases/job-status')
 let planning: typeof import('../../src/server/use-cases/schedule-publication')
 let publications: typeof import('../../src/server/store/publications')
 let view: typeof import('../../src/server/use-cases/publish-view')
-let thin: typeof import('../../src/server/releases/thin-out')
+let thin: typeof import('../../src/server/releases/collect-garbage')
 
 const folders = mkdtempSync(path.join(tmpdir(), 'instant-fit-folders-'))
 const HOUR_MS = 3_600_000
@@ -29,10 +29,10 @@ beforeAll(async () => {
     import('../../src/server/use-cases/destinations'),
     import('../../src/server/use-cases/publish'),
     import('../../src/server/use-cases/schedule-publication'),
-    import('../../src/server/use-cases/shelve-job'),
+    import('../../src/server/use-cases/job-status'),
     import('../../src/server/store/publications'),
     import('../../src/server/use-cases/publish-view'),
-    import('../../src/server/releases/thin-out'),
+    import('../../src/server/releases/collect-garbage'),
   ])
 })
 
@@ -46,8 +46,8 @@ beforeEach(() => {
   const sections = Object.fromEntries(Object.entries(document.sections).filter(([, s]) => s.in.type !== 'page' || s.in.page === 'legal'))
   job = make.createJob({ ...document, pages: { legal: { ...page, segment: '' } }, sections })
   const name = `scheduled-${++count}`
-  const reach = { kind: 'folder', settings: { folder: name }, secret: null } as const
-  destination = destinations.addDestination(job, { name, origin: `https://${name}.example`, reach }, BY).id
+  const connection = { kind: 'folder', settings: { folder: name }, secret: null } as const
+  destination = destinations.addDestination(job, { name, origin: `https://${name}.example`, connection }, BY).id
   folder = path.join(folders, name)
 })
 const revision = (): number => log.jobState(job).revision
@@ -85,8 +85,8 @@ test('a site that is taken off leaves what is not ours, is live no more, and com
 })
 
 test('where it is live elsewhere still, that is what is live; and nothing can be taken off twice', async () => {
-  const reach = { kind: 'folder', settings: { folder: `beside-${count}` }, secret: null } as const
-  const beside = destinations.addDestination(job, { name: 'Beside', origin: 'https://beside.example', reach }, BY).id
+  const connection = { kind: 'folder', settings: { folder: `beside-${count}` }, secret: null } as const
+  const beside = destinations.addDestination(job, { name: 'Beside', origin: 'https://beside.example', connection }, BY).id
   await publishing.publish(job, { revision: revision(), destination: beside }, silent, BY)
   await publish()
   await takeOff()
@@ -101,7 +101,7 @@ test('what is scheduled goes out at its time as it was, and nothing before', asy
   await planning.publishDue(new Date(Date.now() + HOUR_MS / 2))
   expect(existsSync(path.join(folder, 'index.html'))).toBe(false)
   // What was built for it is kept, however long it waits.
-  thin.thinOut(new Date(Date.now() + 30 * 24 * HOUR_MS))
+  thin.collectGarbage(new Date(Date.now() + 30 * 24 * HOUR_MS))
   await planning.publishDue(new Date(Date.now() + 2 * HOUR_MS))
   expect(existsSync(path.join(folder, 'index.html'))).toBe(true)
   expect(planning.scheduledLines(job, destination)).toEqual([])
@@ -175,10 +175,10 @@ test('one whose release went out and whose line was left behind by a crash is do
 
 test('nothing goes out of the bin, nor after its destination was let go', async () => {
   await schedule(HOUR_MS)
-  shelves.shelveJob(job, { shelf: 'bin' }, BY.person)
+  shelves.setJobStatus(job, { shelf: 'bin' }, BY.person)
   await planning.publishDue(new Date(Date.now() + 2 * HOUR_MS))
   expect(existsSync(folder)).toBe(false)
-  shelves.shelveJob(job, { shelf: 'work' }, BY.person)
+  shelves.setJobStatus(job, { shelf: 'work' }, BY.person)
   await planning.publishDue(new Date(Date.now() + 2 * HOUR_MS))
   expect(existsSync(folder)).toBe(false)
   expect(planning.scheduledLines(job, destination)).toMatchObject([{ void: 'binned' }])
@@ -195,8 +195,8 @@ test('a time that is over, or is too far away, is refused', async () => {
 })
 
 test('what lies in a zip is live nowhere until somebody puts it up: no address is shown for it', async () => {
-  const reach = { kind: 'zip', settings: { folder: `by-hand-${count}` }, secret: null } as const
-  const zip = destinations.addDestination(job, { name: 'By hand', origin: 'https://by-hand.example', reach }, BY).id
+  const connection = { kind: 'zip', settings: { folder: `by-hand-${count}` }, secret: null } as const
+  const zip = destinations.addDestination(job, { name: 'By hand', origin: 'https://by-hand.example', connection }, BY).id
   await publishing.publish(job, { revision: revision(), destination: zip }, silent, BY)
   expect(existsSync(path.join(folders, `by-hand-${count}.zip`))).toBe(true)
   expect(publications.livePublication(job, zip)).not.toBeNull()

@@ -8,7 +8,7 @@ import { mediaFile } from '../../src/server/files/media-file'
 import { ownDataFolder } from './log-fixture'
 import { BY, OWNER } from './someone'
 
-let shelves: typeof import('../../src/server/use-cases/shelve-job')
+let shelves: typeof import('../../src/server/use-cases/job-status')
 let make: typeof import('../../src/server/use-cases/make-job')
 let list: typeof import('../../src/server/use-cases/list-jobs')
 let log: typeof import('../../src/server/log/edit-log')
@@ -20,7 +20,7 @@ let releases: typeof import('../../src/server/store/releases')
 beforeAll(async () => {
   ownDataFolder()
   ;[shelves, make, list, log, media, assets, database, publications, releases] = await Promise.all([
-    import('../../src/server/use-cases/shelve-job'),
+    import('../../src/server/use-cases/job-status'),
     import('../../src/server/use-cases/make-job'),
     import('../../src/server/use-cases/list-jobs'),
     import('../../src/server/log/edit-log'),
@@ -68,22 +68,22 @@ test('a job is laid in the archive or the bin and put back, and nothing of it ch
   say(job, 'Kept words')
   const before = log.jobState(job)
   for (const shelf of ['archive', 'bin', 'work'] as const) {
-    shelves.shelveJob(job, { shelf }, OWNER)
+    shelves.setJobStatus(job, { shelf }, OWNER)
     expect(list.findJobLine(job)).toMatchObject({ shelf, name: 'Laid by' })
     expect(log.jobState(job)).toEqual(before)
   }
-  expect(() => shelves.shelveJob('no-such-job', { shelf: 'bin' }, OWNER)).toThrow('There is no such job')
+  expect(() => shelves.setJobStatus('no-such-job', { shelf: 'bin' }, OWNER)).toThrow('There is no such job')
 })
 
 test('laying a job where it lies already does not begin its days anew', () => {
   const job = start('Twice')
-  shelves.shelveJob(job, { shelf: 'bin' }, OWNER)
+  shelves.setJobStatus(job, { shelf: 'bin' }, OWNER)
   const { shelvedAt } = list.findJobLine(job)
   database.sql('UPDATE job SET shelved_at = ? WHERE id = ?').run('2026-01-01T00:00:00.000Z', job)
-  shelves.shelveJob(job, { shelf: 'bin' }, OWNER)
+  shelves.setJobStatus(job, { shelf: 'bin' }, OWNER)
   expect(shelvedAt).not.toBeNull()
   expect(list.findJobLine(job).shelvedAt).toBe('2026-01-01T00:00:00.000Z')
-  shelves.shelveJob(job, { shelf: 'work' }, OWNER)
+  shelves.setJobStatus(job, { shelf: 'work' }, OWNER)
 })
 
 test('a copy begins as the job stands, with its pictures, and each goes its own way from there', async () => {
@@ -119,7 +119,7 @@ test('only a job in the bin is deleted for good, with every row and picture that
 
   expect(isHere(neighbour)).toBe(true)
   const before = rowsOf(neighbour)
-  shelves.shelveJob(job, { shelf: 'bin' }, OWNER)
+  shelves.setJobStatus(job, { shelf: 'bin' }, OWNER)
   shelves.deleteForGood(job, BY)
   expect([rowsOf(job), isHere(job), await fileOf(own.id), existsSync(ownFile!)]).toEqual([0, false, null, false])
   expect([rowsOf(neighbour), isHere(neighbour), await fileOf(shared.id)]).toEqual([before, true, sharedFile])
@@ -135,7 +135,7 @@ test('the log of a job that is not in the bin cannot be deleted', () => {
 
 test('a job whose site is on its way to its host is not deleted under it', () => {
   const job = start('On its way')
-  shelves.shelveJob(job, { shelf: 'bin' }, OWNER)
+  shelves.setJobStatus(job, { shelf: 'bin' }, OWNER)
   const { id } = beginPublishing(job)
   expect(() => shelves.deleteForGood(job, BY)).toThrow('being published right now')
   shelves.emptyBin(inDays(31))
@@ -149,8 +149,8 @@ test('after its days in the bin a job goes; a day before, archived, or live, it 
   const [due, early, archived, live] = [start('Due'), start('Early'), start('Archived'), start('Live')]
   publications.noteSwitched(beginPublishing(live))
   publications.noteDone(`pub-${live}`)
-  for (const job of [due, early, live]) shelves.shelveJob(job, { shelf: 'bin' }, OWNER)
-  shelves.shelveJob(archived, { shelf: 'archive' }, OWNER)
+  for (const job of [due, early, live]) shelves.setJobStatus(job, { shelf: 'bin' }, OWNER)
+  shelves.setJobStatus(archived, { shelf: 'archive' }, OWNER)
   database.sql('UPDATE job SET shelved_at = ? WHERE id = ?').run(inDays(2).toISOString(), early)
   shelves.emptyBin(inDays(29))
   expect([due, early, archived, live].map(isHere)).toEqual([true, true, true, true])

@@ -36,8 +36,8 @@ const load = async () => {
     import('../../src/server/store/db'),
     import('../../src/server/files/blobs'),
     import('../../src/server/media/store-upload'),
-    import('../../src/server/releases/thin-out'),
-    import('../../src/server/use-cases/pack-up'),
+    import('../../src/server/releases/collect-garbage'),
+    import('../../src/server/use-cases/backup'),
     import('../../src/server/store/publications'),
   ])
   return { trouble, check, make, log, db, blobs, assets, thin, packing, publications: packs }
@@ -276,12 +276,12 @@ describe('what is kept is thinned', () => {
     app.log.appendRows(job, null, 3, [
       { ...row('unlink', 'x'), edit: { type: 'slot/set', section: 'home.hero', entry: null, slot: 'action', value: null } as never },
     ])
-    expect(app.thin.thinOut(new Date())).toEqual({ releases: 0, contents: 1, bytes: 5 })
+    expect(app.thin.collectGarbage(new Date())).toEqual({ releases: 0, contents: 1, bytes: 5 })
     expect([loose, young, released, undone].map((hash) => app.blobs.readBlob(hash) !== null)).toEqual([false, true, true, true])
     // Asked for once more it is young again.
     keep('asked for again')
     app.blobs.keepBlob('asked for again')
-    expect(app.thin.thinOut(new Date()).contents).toBe(0)
+    expect(app.thin.collectGarbage(new Date()).contents).toBe(0)
   })
 
   test('releases that never went live go after a day, those that did stay for ever', () => {
@@ -313,7 +313,7 @@ describe('what is kept is thinned', () => {
     publish('failed')
     app.publications.giveUp('p-failed', 'no answer')
     app.db.db().prepare(`UPDATE publication SET begun_at = '2020'`).run()
-    app.thin.thinOut(new Date())
+    app.thin.collectGarbage(new Date())
     const left = app.db.db().prepare('SELECT id FROM release ORDER BY id').all() as { id: string }[]
     expect(left.map(({ id }) => id)).toEqual(['live', 'new'])
   })
@@ -355,17 +355,17 @@ test('the live release is the one that was switched to last, though the clock wa
 describe('a copy of everything in one file', () => {
   test('is made while the application writes, and reads back as the very same jobs and pictures', async () => {
     const to = path.join(path.dirname(data), `packed-${path.basename(data)}.tar`)
-    const packing = app.packing.packUp(to)
+    const packing = app.packing.backUp(to)
     app.log.appendRows(job, null, 2, [row('meanwhile', 'Meanwhile')])
     await packing
     const before = mediaFiles()
-    await expect(app.packing.unpack(to)).rejects.toThrow('is not empty')
+    await expect(app.packing.restoreBackup(to)).rejects.toThrow('is not empty')
     // What a copy holds is seen by any tar.
     expect(execFileSync('tar', ['tf', to], { encoding: 'utf8' }).split('\n')).toEqual(
       expect.arrayContaining(['instant-fit.sqlite', `media/${before[0]}`]),
     )
     await restart(() => rmSync(data, { recursive: true }))
-    await app.packing.unpack(to)
+    await app.packing.restoreBackup(to)
     app = await load()
     expect((await app.check.checkAndRepair()).findings).toEqual([])
     expect(heading() || JSON.stringify(app.log.jobState(job).document).includes('Meanwhile')).toBe(true)
@@ -374,22 +374,22 @@ describe('a copy of everything in one file', () => {
 
   test('that is torn, is another’s, or leads elsewhere is refused, and nothing is changed', async () => {
     const to = path.join(path.dirname(data), `packed-${path.basename(data)}.tar`)
-    await app.packing.packUp(to)
+    await app.packing.backUp(to)
     await restart(() => rmSync(data, { recursive: true }))
     const torn = `${to}.torn`
     const bytes = Buffer.from(readFileSync(to))
     bytes.fill(0x58, 9000, 12_000)
     writeFileSync(torn, bytes)
-    await expect(app.packing.unpack(torn)).rejects.toThrow(/is damaged|cannot be read/)
+    await expect(app.packing.restoreBackup(torn)).rejects.toThrow(/is damaged|cannot be read/)
     writeFileSync(torn, 'no archive at all')
-    await expect(app.packing.unpack(torn)).rejects.toThrow(/holds no database|cannot be read/)
+    await expect(app.packing.restoreBackup(torn)).rejects.toThrow(/holds no database|cannot be read/)
     const work = `${to}.work`
     mkdirSync(path.join(work, 'media'), { recursive: true })
     writeFileSync(path.join(work, 'media', 'x.jpg'), 'x')
     await create({ file: torn, cwd: work, prefix: '../../escaped' }, ['media'])
-    await expect(app.packing.unpack(torn)).rejects.toThrow(/holds no database|cannot be read/)
+    await expect(app.packing.restoreBackup(torn)).rejects.toThrow(/holds no database|cannot be read/)
     expect(existsSync(data)).toBe(false)
     expect(existsSync(path.join(path.dirname(data), 'escaped'))).toBe(false)
-    await expect(app.packing.unpack('/nowhere/at-all.tar')).rejects.toThrow('cannot be read')
+    await expect(app.packing.restoreBackup('/nowhere/at-all.tar')).rejects.toThrow('cannot be read')
   })
 })

@@ -316,7 +316,7 @@ describe('a job of format 2', () => {
 test('a handover of format 2 is read in as the same job, with its history', async () => {
   ownDataFolder()
   forgetMemory()
-  const { takeInProject } = await import('../../src/server/use-cases/take-in-project')
+  const { importJob } = await import('../../src/server/use-cases/import-job')
   const project = JSON.parse(gunzipSync(fixture('handover-2.json.gz')).toString()) as {
     job: string
     document: object
@@ -325,7 +325,7 @@ test('a handover of format 2 is read in as the same job, with its history', asyn
   // Its templates are those that ship.
   const zip = zipSync({ 'project/project.json': strToU8(JSON.stringify({ ...project, packs: [] })) })
   const request = new Request('http://app/api/projects', { method: 'POST', body: new Uint8Array(zip) })
-  const { job } = await takeInProject(request, new URLSearchParams({ name: 'handed.zip' }), OWNER)
+  const { job } = await importJob(request, new URLSearchParams({ name: 'handed.zip' }), OWNER)
   const { document, revision } = log.jobState(job)
   expect(document).toEqual({ ...project.document, format: 3, collections: {} })
   expect(revision).toBe(project.rows.length)

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest'
 import { testPack } from '../../../tests/pack'
 import { edited, setText } from '../../../tests/site'
-import { findSpecimen, planTokens, reachOfStyle, reachOfTone, readTokens, toCssVariables, toDesignTokens } from '.'
+import { findSpecimen, planTokens, usageOfStyle, usageOfTone, readTokens, toCssVariables, toDesignTokens } from '.'
 import { makeDocument, siteScheme, type Site } from '../fill'
 import { getTemplate } from '../pack'
 import { textStylesOf } from '../render'
@@ -143,12 +143,12 @@ test('a file that holds no tokens is refused with what is wrong', () => {
 
 test('what a change reaches is counted on the site itself', () => {
   const site = siteOf({})
-  const h1 = reachOfStyle(site, 'h1')
+  const h1 = usageOfStyle(site, 'h1')
   expect(h1).toEqual({ places: pagesOf(site.document).length, pages: pagesOf(site.document).length })
-  expect(reachOfStyle(site, 'h4')).toEqual({ places: 0, pages: 0 })
+  expect(usageOfStyle(site, 'h4')).toEqual({ places: 0, pages: 0 })
   const ink = allSections(site.document).filter((s) => s.tone === 'ink').length
-  expect(reachOfTone(site, 'ink').places).toBe(ink)
-  expect(reachOfTone(site, 'picture')).toEqual({ places: 0, pages: 0 })
+  expect(usageOfTone(site, 'ink').places).toBe(ink)
+  expect(usageOfTone(site, 'picture')).toEqual({ places: 0, pages: 0 })
 })
 
 test('the specimen is made of the site’s own words', () => {

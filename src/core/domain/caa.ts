@@ -1,4 +1,4 @@
-import type { FoundRecord } from './found'
+import type { DnsRecord } from './dns-answer'
 
 /** A CAA record's three parts (RFC 8659, 4.1). */
 export type Caa = { readonly isCritical: boolean; readonly tag: string; readonly value: string }
@@ -13,7 +13,7 @@ export function readCaa(text: string): Caa | null {
  * Whether an authority may give a certificate for a name, by the CAA records that count for it (RFC 8659, 4.2): where none says `issue`,
  * any may; one that is critical and not understood forbids it to all.
  */
-export function caaAllows(records: readonly Pick<FoundRecord, 'value'>[], authority: string): boolean {
+export function caaAllows(records: readonly Pick<DnsRecord, 'value'>[], authority: string): boolean {
   const read = records.map(({ value }) => readCaa(value)).filter((one) => one !== null)
   if (read.some(({ isCritical, tag }) => isCritical && !['issue', 'issuewild', 'iodef'].includes(tag))) return false
   const issue = read.filter(({ tag }) => tag === 'issue')

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { caaAllows, caaNames } from './caa'
 import { domainOf } from './domain-name'
-import { question, type Found, type FoundRecord, type Looked } from './found'
+import { question, type DnsAnswer, type DnsRecord, type DnsLookup } from './dns-answer'
 import { isProved, isReady, judgeRecords, type Judged } from './judge'
 import { wantedRecords, type HostPlace } from './records'
 import { domainMail } from './domain-mail'
@@ -9,11 +9,11 @@ import { nameUnder, zoneSnippet, zoneValue } from './zone'
 
 const HOST: HostPlace = { name: 'sites.host.test', a: ['192.0.2.1', '192.0.2.2'], aaaa: ['2001:db8::1'] }
 const domain = domainOf('www.wren.test')
-const NONE: Found = { state: 'none', isName: true, ttlS: 60 }
-const rr = (type: string, name: string, value: string, ttlS = 300): FoundRecord => ({ type, name, value, ttlS })
-const found = (...records: FoundRecord[]): Found => ({ state: 'records', records })
+const NONE: DnsAnswer = { state: 'none', isName: true, ttlS: 60 }
+const rr = (type: string, name: string, value: string, ttlS = 300): DnsRecord => ({ type, name, value, ttlS })
+const found = (...records: DnsRecord[]): DnsAnswer => ({ state: 'records', records })
 
-type Answers = Readonly<Record<string, Found>>
+type Answers = Readonly<Record<string, DnsAnswer>>
 const RIGHT: Answers = {
   'A www.wren.test': found(rr('CNAME', 'www.wren.test', HOST.name), ...HOST.a.map((one) => rr('A', HOST.name, one))),
   'AAAA www.wren.test': found(rr('CNAME', 'www.wren.test', HOST.name), rr('AAAA', HOST.name, '2001:db8::1')),
@@ -21,7 +21,7 @@ const RIGHT: Answers = {
   'AAAA wren.test': found(rr('AAAA', 'wren.test', '2001:db8::1')),
   'TXT _site-proof.wren.test': found(rr('TXT', '_site-proof.wren.test', 'site=abc')),
 }
-const server = (name: string, kind: 'own' | 'visitors', answers: Answers): Looked['servers'][number] => ({
+const server = (name: string, kind: 'own' | 'visitors', answers: Answers): DnsLookup['servers'][number] => ({
   name,
   kind,
   answers: new Map(Object.entries(answers)),
@@ -160,7 +160,7 @@ describe('records of a domain', () => {
   })
 
   test('are not known where its name servers fail, or there are none', () => {
-    const fails: Found = { state: 'failed', why: 'it failed (SERVFAIL)' }
+    const fails: DnsAnswer = { state: 'failed', why: 'it failed (SERVFAIL)' }
     const failing = Object.fromEntries(Object.keys(RIGHT).map((key) => [key, fails]))
     expect(judge(failing).every(({ state, said }) => state === 'unknown' && said.includes('SERVFAIL'))).toBe(true)
     const nobody = judgeRecords(wantedRecords(domain, HOST, 'p'), { atMs: 0, servers: [], fault: null, wildcard: [] }, domain, HOST, 'a')

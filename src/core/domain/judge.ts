@@ -1,6 +1,6 @@
 import { caaAllows, caaNames } from './caa'
 import type { DomainName } from './domain-name'
-import { keptFor, leadingTo, question, standing, type Found, type Looked } from './found'
+import { ttlOf, valuesOf, question, recordsAt, type DnsAnswer, type DnsLookup } from './dns-answer'
 import type { HostPlace, WantedRecord } from './records'
 
 /**
@@ -18,7 +18,7 @@ export type Judged = WantedRecord & {
 /** How each wanted record stands by what was looked up; the CAA record is wanted only where those there forbid our authority. */
 export function judgeRecords(
   wanted: readonly WantedRecord[],
-  looked: Looked,
+  looked: DnsLookup,
   domain: DomainName,
   host: HostPlace,
   authority: string,
@@ -42,7 +42,7 @@ export function isProved(judged: readonly Judged[]): boolean {
 
 type Verdict = { readonly state: 'right' | 'missing' | 'wrong' | 'unknown'; readonly said: string; readonly ttlS: number }
 
-function judge(record: WantedRecord, looked: Looked, host: HostPlace): Judged {
+function judge(record: WantedRecord, looked: DnsLookup, host: HostPlace): Judged {
   const verdicts = looked.servers.map((server) => ({ server, verdict: verdictOf(record, server.answers, host) }))
   const own = verdicts.filter(({ server }) => server.kind === 'own')
   const visitors = verdicts.filter(({ server }) => server.kind === 'visitors')
@@ -67,7 +67,7 @@ function judge(record: WantedRecord, looked: Looked, host: HostPlace): Judged {
   )
 }
 
-function noServers({ fault }: Looked): string {
+function noServers({ fault }: DnsLookup): string {
   return fault === null ? NO_SERVERS : `Its name servers cannot be found out: ${fault}.`
 }
 
@@ -80,7 +80,7 @@ function uneven(states: readonly (readonly [name: string, state: string])[]): st
   return right.length === 0 ? '' : ` ${right.join(' and ')} has it already: it goes from one to the other within the hour.`
 }
 
-function verdictOf(record: WantedRecord, answers: ReadonlyMap<string, Found>, host: HostPlace): Verdict {
+function verdictOf(record: WantedRecord, answers: ReadonlyMap<string, DnsAnswer>, host: HostPlace): Verdict {
   switch (record.type) {
     case 'A':
     case 'AAAA':
@@ -95,24 +95,24 @@ function verdictOf(record: WantedRecord, answers: ReadonlyMap<string, Found>, ho
   }
 }
 
-const missing = (found: Found | undefined, said: string): Verdict => ({ state: 'missing', said, ttlS: keptFor(found) })
-const wrong = (found: Found | undefined, said: string): Verdict => ({ state: 'wrong', said, ttlS: keptFor(found) })
-const right = (found: Found | undefined): Verdict => ({ state: 'right', said: '', ttlS: keptFor(found) })
-const unknown = (found: Found | undefined): Verdict => ({
+const missing = (found: DnsAnswer | undefined, said: string): Verdict => ({ state: 'missing', said, ttlS: ttlOf(found) })
+const wrong = (found: DnsAnswer | undefined, said: string): Verdict => ({ state: 'wrong', said, ttlS: ttlOf(found) })
+const right = (found: DnsAnswer | undefined): Verdict => ({ state: 'right', said: '', ttlS: ttlOf(found) })
+const unknown = (found: DnsAnswer | undefined): Verdict => ({
   state: 'unknown',
   said: found?.state === 'failed' ? `Its name server does not say: ${found.why}.` : 'It was not looked up.',
   ttlS: 0,
 })
 
 /** A domain's own numbers, wherever they come from: an ALIAS is answered with numbers too. */
-function numbersVerdict({ name, type, values }: WantedRecord, found: Found | undefined): Verdict {
+function numbersVerdict({ name, type, values }: WantedRecord, found: DnsAnswer | undefined): Verdict {
   if (!found || found.state === 'failed') return unknown(found)
-  const [cname] = standing(found, name, 'CNAME')
+  const [cname] = recordsAt(found, name, 'CNAME')
   if (cname) {
     const where = `A CNAME to ${cname.value} stands at the domain itself, beside its SOA and NS records, where none may stand`
     return wrong(found, `${where}: mail may be lost. Remove it, and set the number${values.length === 1 ? '' : 's'}.`)
   }
-  const there = leadingTo(found, type)
+  const there = valuesOf(found, type)
   const foreign = there.filter((value) => !values.includes(value))
   if (foreign.length > 0)
     return wrong(found, `${type} ${foreign.join(' and ')} leads to another server: remove ${foreign.length > 1 ? 'them' : 'it'}.`)
@@ -121,13 +121,13 @@ function numbersVerdict({ name, type, values }: WantedRecord, found: Found | und
 }
 
 /** A name that leads on: by a CNAME to our host, or by its very numbers. */
-function leadsVerdict({ name, values }: WantedRecord, a: Found | undefined, aaaa: Found | undefined, host: HostPlace): Verdict {
+function leadsVerdict({ name, values }: WantedRecord, a: DnsAnswer | undefined, aaaa: DnsAnswer | undefined, host: HostPlace): Verdict {
   const failed = [a, aaaa].find((found) => !found || found.state === 'failed')
   if (!a || !aaaa || failed) return unknown(failed)
-  const cname = [...standing(a, name, 'CNAME'), ...standing(aaaa, name, 'CNAME')]
+  const cname = [...recordsAt(a, name, 'CNAME'), ...recordsAt(aaaa, name, 'CNAME')]
   if (cname.some(({ value }) => values.includes(value))) return right(a)
   if (cname[0]) return wrong(a, `It is a CNAME to ${cname[0].value}. Change it to ${listed(values)}.`)
-  const there = [...standing(a, name, 'A'), ...standing(aaaa, name, 'AAAA')]
+  const there = [...recordsAt(a, name, 'A'), ...recordsAt(aaaa, name, 'AAAA')]
   if (there.length === 0) return missing(a, 'Nothing is set for this name.')
   const ours = new Set([...host.a, ...host.aaaa])
   const foreign = there.filter(({ value }) => !ours.has(value))
@@ -136,11 +136,11 @@ function leadsVerdict({ name, values }: WantedRecord, a: Found | undefined, aaaa
   return wrong(a, `${them} stands there. Remove ${there.length > 1 ? 'them' : 'it'} first: beside a CNAME nothing else may stand.`)
 }
 
-function wordsVerdict({ name, type, values }: WantedRecord, found: Found | undefined): Verdict {
+function wordsVerdict({ name, type, values }: WantedRecord, found: DnsAnswer | undefined): Verdict {
   if (!found || found.state === 'failed') return unknown(found)
-  const there = leadingTo(found, type)
+  const there = valuesOf(found, type)
   if (values.every((value) => there.includes(value))) return right(found)
-  const [cname] = standing(found, name, 'CNAME')
+  const [cname] = recordsAt(found, name, 'CNAME')
   if (cname)
     return wrong(
       found,
@@ -151,11 +151,11 @@ function wordsVerdict({ name, type, values }: WantedRecord, found: Found | undef
 }
 
 /** Names whose CAA records forbid our authority, each at the name where those records stand. */
-function forbidden(names: readonly string[], looked: Looked, authority: string): Judged[] {
+function forbidden(names: readonly string[], looked: DnsLookup, authority: string): Judged[] {
   const own = looked.servers.find(({ kind, answers }) => kind === 'own' && answers.size > 0)
   const at = new Map<string, readonly string[]>()
   for (const name of names) {
-    const where = caaNames(name).find((one) => leadingTo(own?.answers.get(question('CAA', one)), 'CAA').length > 0)
+    const where = caaNames(name).find((one) => valuesOf(own?.answers.get(question('CAA', one)), 'CAA').length > 0)
     const found = where && own?.answers.get(question('CAA', where))
     if (found && found.state === 'records') {
       const records = found.records.filter(({ type }) => type === 'CAA')

@@ -3,20 +3,20 @@ import { edited, homeSections, setSlot, setText } from '../../../tests/site'
 import { testSite } from '../../../tests/pack'
 import { markedFromRich, parseMarked } from '../rich'
 import { findSection, homePage, type SiteDocument } from '../site'
-import { findWords, replaceWords, type Asked } from '.'
+import { findWords, replaceWords, type Query } from '.'
 
 const { pack, document: start } = testSite({ name: 'Client', phone: '01632 960111' })
 const hero = homeSections(start).find(({ kind }) => kind === 'hero')!
-const ask = (words: string, set: Partial<Asked> = {}): Asked => ({ words, isExact: false, isWhole: false, ...set })
+const ask = (words: string, set: Partial<Query> = {}): Query => ({ words, isExact: false, isWhole: false, ...set })
 const lead = (document: SiteDocument, marked: string): SiteDocument =>
   edited(document, setSlot(hero.id, 'lead', { type: 'rich', rich: parseMarked(marked) }))
 const leadOf = (document: SiteDocument): string => {
   const value = findSection(document, hero.id)!.slots.lead
   return value?.type === 'rich' ? markedFromRich(value.rich) : ''
 }
-const found = (document: SiteDocument, asked: Asked): readonly string[] =>
+const found = (document: SiteDocument, asked: Query): readonly string[] =>
   findWords(pack, document, asked).map(({ of, before, words, after }) => `${of.name} | ${before}[${words}]${after}`)
-const replaced = (document: SiteDocument, asked: Asked, words: string): SiteDocument =>
+const replaced = (document: SiteDocument, asked: Query, words: string): SiteDocument =>
   edited(document, replaceWords(findWords(pack, document, asked), words)!)
 
 test('words are found wherever the client’s are: texts, rich text, alternative texts, page texts, facts, labels', () => {
@@ -59,7 +59,7 @@ test('words are found across what is set in other ways, and take the look of the
 
 test('whole words, capitals, letters that are printed otherwise, other scripts, and marks over letters', () => {
   const document = lead(start, 'Cafés, café. It’s “here” 5–6 Mill Street מלון')
-  const words = (asked: Asked): readonly string[] => findWords(pack, document, asked).map((hit) => hit.words)
+  const words = (asked: Query): readonly string[] => findWords(pack, document, asked).map((hit) => hit.words)
   expect(words(ask('café', { isWhole: true }))).toEqual(['café'])
   expect(words(ask('cafe\u0301'))).toEqual(['Café', 'café'])
   expect(words(ask("it's"))).toEqual(['It’s'])

@@ -1,6 +1,6 @@
 import type { Pack } from '../pack'
 import { placeKey, type SiteDocument } from '../site'
-import { matcherOf, type Asked } from './asked'
+import { matcherOf, type Query } from './query'
 import { wordPlaces, type WordPlace } from './word-places'
 
 /** Words that were found: in which place, on which of its lines, from which letter to which; and the sentence around them. */
@@ -20,7 +20,7 @@ export const MOST_HITS = 2000
 const AROUND = 60
 
 /** Every time that what is asked for stands in words of the site's own, in reading order, up to a number. */
-export function findWords(pack: Pack, document: SiteDocument, asked: Asked): readonly Hit[] {
+export function findWords(pack: Pack, document: SiteDocument, asked: Query): readonly Hit[] {
   const matcher = matcherOf(asked)
   if (!matcher) return []
   const hits: Hit[] = []

@@ -1,4 +1,4 @@
-export * from './asked'
+export * from './query'
 export * from './word-places'
 export * from './find'
 export * from './replace'

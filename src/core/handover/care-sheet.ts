@@ -13,7 +13,7 @@ export type CareNotes = {
   /** Where visitors find the site; null while it is live nowhere. */
   readonly live: { readonly url: string; readonly since: string } | null
   /** Each place that the site goes to: how it is reached, without what lets anybody in. `name` null: our own web host. */
-  readonly places: readonly { readonly name: string | null; readonly reach: string | null; readonly url: string | null }[]
+  readonly places: readonly { readonly name: string | null; readonly connection: string | null; readonly url: string | null }[]
   readonly domain: { readonly shown: string; readonly certificateUntil: string | null; readonly records: readonly WantedRecord[] } | null
   readonly by: { readonly name: string; readonly email: string }
   readonly fonts: readonly string[]
@@ -95,8 +95,11 @@ function whereItIs(say: Say, { live, places }: CareNotes): string {
 }
 
 function whatWasSet(say: Say, { places, domain }: CareNotes): string {
-  const rows = places.map(({ name, reach, url }) =>
-    row(name === null ? say('host') : theirs(name), [reach === null ? [] : code(reach), url === null ? [] : link(url)].flat().join('<br>')),
+  const rows = places.map(({ name, connection, url }) =>
+    row(
+      name === null ? say('host') : theirs(name),
+      [connection === null ? [] : code(connection), url === null ? [] : link(url)].flat().join('<br>'),
+    ),
   )
   return section(say('set'), `<dl>${rows.join('')}</dl>${domain ? recordsOf(say, domain) : ''}<p>${say('secrets')}</p>`)
 }

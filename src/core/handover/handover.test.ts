@@ -8,8 +8,8 @@ const NOTES: CareNotes = {
   madeAt: '2026-11-28T09:00:00.000Z',
   live: { url: 'https://tolliver.example', since: '2026-03-02T10:00:00.000Z' },
   places: [
-    { name: null, reach: 'host.example', url: 'https://tolliver.example' },
-    { name: 'Server <of> the client', reach: 'tolliver@files.example:22 public_html', url: 'https://old.example' },
+    { name: null, connection: 'host.example', url: 'https://tolliver.example' },
+    { name: 'Server <of> the client', connection: 'tolliver@files.example:22 public_html', url: 'https://old.example' },
   ],
   domain: {
     shown: 'tolliver.example',

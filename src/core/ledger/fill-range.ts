@@ -1,4 +1,4 @@
-import { inOneLine, toValue, usualText, type Pour } from '../fill'
+import { inOneLine, toValue, usualText, type PasteFill } from '../fill'
 import type { Pack } from '../pack'
 import {
   confirmedValue,
@@ -45,7 +45,7 @@ function setSlot({ section, entry, slot }: SlotPlace, value: SlotValue | null): 
 }
 
 /** What goes where when cells are poured down places as they are listed, one into each; a cell without words passes its place by. */
-export function pourDown(places: readonly Listed[], cells: readonly string[]): Pour | null {
+export function pourDown(places: readonly Listed[], cells: readonly string[]): PasteFill | null {
   const takers = places.filter((listed) => putWords(listed, 'x') !== null)
   const filled = cells.slice(0, takers.length).flatMap((words, i) => {
     const listed = takers[i]
@@ -62,7 +62,7 @@ export function pourDown(places: readonly Listed[], cells: readonly string[]): P
 }
 
 /** The same words in every chosen place that takes any. */
-export function pourInto(places: readonly Listed[], words: string): Pour | null {
+export function pourInto(places: readonly Listed[], words: string): PasteFill | null {
   return pourDown(
     places,
     Array.from({ length: places.filter((listed) => putWords(listed, 'x') !== null).length }, () => words),

@@ -12,7 +12,7 @@ import {
   placesOfFact,
   pourDown,
   settleAll,
-  tellEdit,
+  describeEdit,
   SHOWS,
   toTable,
   toTsv,
@@ -140,7 +140,7 @@ describe('a fact', () => {
 })
 
 describe('what was done', () => {
-  const said = (edit: EditStep): string => Object.values(tellEdit(pack, start, edit)).join(' ')
+  const said = (edit: EditStep): string => Object.values(describeEdit(pack, start, edit)).join(' ')
 
   test('is told by place and page, and of what is gone by its kind', () => {
     expect(said(set(hero, 'Boats'))).toBe('wrote Heading of hero on Home')
@@ -157,7 +157,7 @@ describe('what was done', () => {
 
   test('is what was meant, not what goes along with it', () => {
     const { section, entry } = all(start).find(({ row }) => row?.entry?.number === 2)!.place as SlotPlace
-    const { deed, where } = tellEdit(pack, start, {
+    const { deed, where } = describeEdit(pack, start, {
       type: 'batch',
       edits: [
         { type: 'slot/set', section, entry: null, slot: entry!.list, value: { type: 'list', of: 4 } },

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest'
 import { filePath, linkedFiles } from '.'
 import { renderBody } from '../render'
-import { sameAs, toKept } from '../plan'
+import { linkTo, toKept } from '../plan'
 import { findPage, findSection, sectionsOn, type EditStep, type FileTarget, type PageId, type SectionId } from '../site'
 import { testSite } from '../../../tests/pack'
 import { edited } from '../../../tests/site'
@@ -46,7 +46,7 @@ test('links and menu entries lead to it from every page, each file is in the rel
 test('what says the same as a link on a page that is hidden leads to its file, which is in the release then', () => {
   const hero = { section: 'home.hero' as SectionId, entry: null, slot: 'action' }
   const linked = edited(site.document, link(file))
-  const led = edited(linked, sameAs(linked, hero, { section: action.id, entry: null, slot: 'action' }), {
+  const led = edited(linked, linkTo(linked, hero, { section: action.id, entry: null, slot: 'action' }), {
     type: 'page/set',
     page: 'about' as PageId,
     part: 'hidden',
@@ -57,7 +57,7 @@ test('what says the same as a link on a page that is hidden leads to its file, w
   // What it led to before it followed another is no file of the site meanwhile.
   const before = edited(site.document, { ...link(file), section: hero.section } as EditStep)
   const other = edited(before, { ...link({ ...file, hash: 'cd'.repeat(32) }) })
-  const follows = edited(other, sameAs(other, hero, { section: action.id, entry: null, slot: 'action' }))
+  const follows = edited(other, linkTo(other, hero, { section: action.id, entry: null, slot: 'action' }))
   expect(linkedFiles(follows).map(({ hash }) => hash)).toEqual(['cd'.repeat(32)])
 })
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { findPageByPath, pagePath, redirectFile, redirectsOf, redirectTarget, type PublishedPath } from '.'
-import { renderLeadOn } from '../render'
+import { renderRedirect } from '../render'
 import { applyEdit, pagesOf, redirectPathSchema, shownPages, toEdit, type EditStep, type PageId, type SiteDocument } from '../site'
 import * as v from 'valibot'
 import { editOf, someEdit } from '../../../tests/some-edits'
@@ -89,16 +89,16 @@ test('whatever is done with the pages, nothing leads in a circle or to what lead
 
 test('the page that leads on finds its target from any depth, as the URL standard joins them, and tells search engines', () => {
   for (const from of ['/old/', '/old', '/a/b/c/', '/a/b.html']) {
-    const html = renderLeadOn(site, { from, to: { page: pagesOf(start)[1]! }, why: 'set' }, ORIGIN)!
+    const html = renderRedirect(site, { from, to: { page: pagesOf(start)[1]! }, why: 'set' }, ORIGIN)!
     const href = /url=([^"]+)"/.exec(html)![1]!
     const served = `/folder/${redirectFile(from)!}`.replace(/index\.html$/, '')
     expect(new URL(href, `https://x.example${served}`).pathname).toBe('/folder/about/')
     expect(html).toContain(`<link rel="canonical" href="${ORIGIN}/about/">`)
     expect(html).toContain('<meta name="robots" content="noindex">')
   }
-  const out = renderLeadOn(site, { from: '/x/', to: { url: 'https://a.example/?a=1&b="2' }, why: 'set' }, ORIGIN)!
+  const out = renderRedirect(site, { from: '/x/', to: { url: 'https://a.example/?a=1&b="2' }, why: 'set' }, ORIGIN)!
   expect(out).toContain('content="0; url=https://a.example/?a=1&amp;b=&quot;2"')
-  expect(renderLeadOn(site, { from: '/x/', to: null, why: 'set' }, ORIGIN)).toBeNull()
+  expect(renderRedirect(site, { from: '/x/', to: null, why: 'set' }, ORIGIN)).toBeNull()
   expect(redirectFile('/shop.php')).toBeNull()
 })
 

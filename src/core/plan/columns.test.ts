@@ -13,7 +13,7 @@ import {
   removePages,
   setColumnReach,
   setColumnWidth,
-  untouchedParts,
+  unfilledParts,
 } from '.'
 import { countLeftovers, fillPage, PARTS } from '../fill'
 import { getDesign } from '../pack'
@@ -147,7 +147,7 @@ describe('a page with columns', () => {
     const made = edited(document, ...copied.steps)
     expect(bodyOf(made, copied.page).split('Beside the page')).toHaveLength(2)
     expect(sectionsInColumn(made, columnAt(made, page(made, copied.page), 'end')).map(({ kind }) => kind)).toEqual(['contact'])
-    expect(untouchedParts(pack, document).pages.map((p) => p.id)).not.toContain('about')
+    expect(unfilledParts(pack, document).pages.map((p) => p.id)).not.toContain('about')
   })
 
   test('goes with all that stands there, and comes back whole; one in a column that was off, too', () => {

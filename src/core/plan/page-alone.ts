@@ -21,8 +21,8 @@ import {
   type SectionId,
   type SiteDocument,
 } from '../site'
-import { bringBackPage } from './bring-back'
-import { handOver } from './hand-over'
+import { restorePage } from './restore'
+import { passOnShared } from './pass-on-shared'
 
 /** A site in which one page is as it is by now; or why it cannot be, as the end of a sentence. */
 export type PageAlone = { readonly ok: true; readonly document: SiteDocument } | { readonly ok: false; readonly why: string }
@@ -36,9 +36,9 @@ export function withPageAlone(live: SiteDocument, now: SiteDocument, id: PageId)
   if (page?.in.type === 'page' && !findPage(live, id) && !findPage(live, page.in.page))
     return { ok: false, why: 'it stands under a page that visitors do not have yet' }
   const going = sectionsAt(live, id).flatMap((section) => (pageAt(now, section.id) === id ? [] : [section.id]))
-  const outlived = applied(live, toEditOrNull(handOver(live, going, ({ in: at }) => pageOf(at) === id)))
+  const outlived = applied(live, toEditOrNull(passOnShared(live, going, ({ in: at }) => pageOf(at) === id)))
   if (!outlived.ok || !page) return outlived.ok ? applied(outlived.document, { type: 'page/remove', page: id }) : outlived
-  return applied(outlived.document, bringBackPage(outlived.document, withOwnWords(now, outlived.document, id), id))
+  return applied(outlived.document, restorePage(outlived.document, withOwnWords(now, outlived.document, id), id))
 }
 
 function applied(document: SiteDocument, edit: Edit | null): PageAlone {

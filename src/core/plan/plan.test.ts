@@ -30,9 +30,9 @@ import {
   stepPage,
   stepSection,
   STEPS,
-  takeOutUntouched,
+  removeUnfilled,
   toKept,
-  untouchedParts,
+  unfilledParts,
   withUnder,
 } from '.'
 import * as v from 'valibot'
@@ -492,17 +492,17 @@ describe('sections', () => {
       { type: 'page/set', page: 'about' as PageId, part: 'name', value: 'Us' },
       { type: 'page/move', page: 'about' as PageId, in: { type: 'page', page: 'services' as PageId }, rank: 'a1' },
     ])
-    const found = untouchedParts(pack, filled)
+    const found = unfilledParts(pack, filled)
     expect(found.pages.map((p) => p.id)).not.toContain('home')
     // The page above one that stays, stays.
     expect(found.pages.map((p) => p.id)).not.toContain('services')
     expect(found.pages.map((p) => p.id)).toContain('gallery')
     expect(found.sections.map((s) => s.id)).not.toContain(hero.id)
-    const applied = applyEdit(filled, takeOutUntouched(found))
+    const applied = applyEdit(filled, removeUnfilled(found))
     if (!applied.ok) throw new Error(applied.problem.code)
     // A page that stays keeps one section.
     expect(pagesOf(applied.document).filter((p) => sectionsOn(applied.document, p.id).length === 0)).toEqual([])
-    expect(untouchedParts(pack, applied.document).sections).toEqual([])
+    expect(unfilledParts(pack, applied.document).sections).toEqual([])
     expect(pagesOf(applied.document).map((p) => p.id)).toEqual(expect.arrayContaining(['home', 'services', 'about']))
     expect(after(applied.document, applied.inverse)).toEqual(filled)
   })

@@ -25,7 +25,7 @@ import {
   type SlotPlace,
   type SlotValue,
 } from '../site'
-import { handOver } from './hand-over'
+import { passOnShared } from './pass-on-shared'
 
 /** What leads to a page: a link in a place of the client's, or an entry of a menu that is no page. */
 export type LinkToPage =
@@ -91,7 +91,7 @@ export function removePages(document: SiteDocument, pages: readonly Page[], link
   // Those under others go first, so that none is lifted that goes anyway.
   const gone = [...pages].sort((a, b) => lineOf(document, b).length - lineOf(document, a).length)
   const goes = (section: Section): boolean => ids.has(pageOf(section.in) ?? '')
-  const kept = handOver(
+  const kept = passOnShared(
     document,
     pages.flatMap(({ id }) => sectionsOfPage(document, id).map((section) => section.id)),
     goes,

@@ -18,7 +18,7 @@ import {
 } from '../site'
 import { designsOf, findDesign, type Pack } from '../pack'
 import type { Unique } from './add-page'
-import { handOver } from './hand-over'
+import { passOnShared } from './pass-on-shared'
 
 /** A spot for a section: a place, and the section there that it comes after; null: first. */
 export type Spot = { readonly in: SectionIn; readonly after: SectionId | null }
@@ -140,7 +140,7 @@ export function copyAll(
 
 /** The edit that takes sections out, each with everything in it; what other pages show of one stays there. */
 export function removeSections(document: SiteDocument, sections: readonly SectionId[]): Edit {
-  const kept = handOver(document, sections, (one) => sections.includes(one.id))
+  const kept = passOnShared(document, sections, (one) => sections.includes(one.id))
   const moved = new Set(kept.flatMap((step) => (step.type === 'section/move' ? [step.section] : [])))
   const gone = sections.filter((id) => !moved.has(id)).map((section) => ({ type: 'section/remove', section }) as const)
   return { type: 'batch', edits: [...kept, ...gone] }

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { alternateTones, cutSteps, ownAgain, removePages, removeSections, shareOn, toKept } from '.'
+import { alternateTones, alterationSteps, ownAgain, removePages, removeSections, shareOn, toKept } from '.'
 import { countLeftovers, sectionRows } from '../fill'
 import { renderBody } from '../render'
 import { findPage, findSection, pagesShowing, reachOf, sectionsOn, sharersOf, type PageId, type Section, type SiteDocument } from '../site'
@@ -30,7 +30,7 @@ describe('a section that several pages share', () => {
       shared,
       setText(story.id, 'heading', 'Said anew'),
       { type: 'section/set', section: story.id, part: 'tone', value: 'ink' },
-      ...cutSteps(pack, shared, [there!.id], 'above', 'less'),
+      ...alterationSteps(pack, shared, [there!.id], 'above', 'less'),
     )
     const html = renderBody({ ...site, document: changed }, findPage(changed, contact)!)
     expect(html).toContain('Said anew')

@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import type { Adapter } from './destination'
-import type { Kept } from './file-server/kept'
+import type { SentContents } from './file-server/sent-contents'
 import { folderDestination } from './folder/adapter'
 import { folderSettingsSchema } from './folder/settings'
 import { ftpDestination } from './ftp/adapter'
@@ -13,18 +13,18 @@ import { zipDestination } from './zip/adapter'
 import { zipSettingsSchema } from './zip/settings'
 
 /** Where the site goes, by kind: what is told of it, and what lets us in. */
-export const reachSchema = v.variant('kind', [
+export const connectionSchema = v.variant('kind', [
   v.strictObject({ kind: v.literal('folder'), settings: folderSettingsSchema, secret: v.null() }),
   v.strictObject({ kind: v.literal('ftp'), settings: ftpSettingsSchema, secret: ftpSecretSchema }),
   v.strictObject({ kind: v.literal('object-store'), settings: objectStoreSettingsSchema, secret: objectStoreSecretSchema }),
   v.strictObject({ kind: v.literal('sftp'), settings: sftpSettingsSchema, secret: sftpSecretSchema }),
   v.strictObject({ kind: v.literal('zip'), settings: zipSettingsSchema, secret: v.null() }),
 ])
-export type Reach = v.InferOutput<typeof reachSchema>
-export type ReachKind = Reach['kind']
+export type Connection = v.InferOutput<typeof connectionSchema>
+export type ConnectionKind = Connection['kind']
 
 /** How one that is there already is to be reached from now on; where `secret` is null, what is kept stays. */
-export const changedReachSchema = v.variant('kind', [
+export const changedConnectionSchema = v.variant('kind', [
   v.strictObject({ kind: v.literal('folder'), settings: folderSettingsSchema, secret: v.null() }),
   v.strictObject({ kind: v.literal('ftp'), settings: ftpSettingsSchema, secret: v.nullable(ftpSecretSchema) }),
   v.strictObject({
@@ -35,22 +35,22 @@ export const changedReachSchema = v.variant('kind', [
   v.strictObject({ kind: v.literal('sftp'), settings: sftpSettingsSchema, secret: v.nullable(sftpSecretSchema) }),
   v.strictObject({ kind: v.literal('zip'), settings: zipSettingsSchema, secret: v.null() }),
 ])
-export type ChangedReach = v.InferOutput<typeof changedReachSchema>
+export type ChangedConnection = v.InferOutput<typeof changedConnectionSchema>
 
 /** The adapter that reaches it; `kept` is what we still have of what was sent there. */
-export function adapterFor(reach: Reach, kept?: Kept): Adapter {
-  switch (reach.kind) {
+export function adapterFor(connection: Connection, kept?: SentContents): Adapter {
+  switch (connection.kind) {
     case 'folder':
-      return folderDestination(reach.settings)
+      return folderDestination(connection.settings)
     case 'ftp':
-      return ftpDestination(reach.settings, reach.secret)
+      return ftpDestination(connection.settings, connection.secret)
     case 'object-store':
-      return objectStoreDestination(reach.settings, reach.secret)
+      return objectStoreDestination(connection.settings, connection.secret)
     case 'sftp':
-      return sftpDestination(reach.settings, reach.secret, kept)
+      return sftpDestination(connection.settings, connection.secret, kept)
     case 'zip':
-      return zipDestination(reach.settings)
+      return zipDestination(connection.settings)
     default:
-      return reach satisfies never
+      return connection satisfies never
   }
 }

@@ -6,10 +6,10 @@ import { forget, kept } from '../files/kept'
 import { unseal } from '../files/secrets'
 import { writeWhole } from '../files/write-whole'
 import { Problem } from '../http/problems'
-import { findDestination, type KeptDestination } from '../store/destinations'
+import { findDestination, type DestinationRow } from '../store/destinations'
 import type { Destination } from './destination'
-import type { Kept } from './file-server/kept'
-import { adapterFor, reachSchema, type Reach } from './kinds'
+import type { SentContents } from './file-server/sent-contents'
+import { adapterFor, connectionSchema, type Connection } from './kinds'
 import { makeDestination } from './shell'
 import { webHost } from './web-host/adapter'
 
@@ -30,7 +30,7 @@ export function forgetDestination(id: string): void {
 function ownDestination(id: string): Destination {
   const row = findDestination(id)
   if (!row) throw new Problem('destinationGone')
-  return makeDestination(adapterFor(reachOf(row), keptOf(id)), `“${row.name}”`)
+  return makeDestination(adapterFor(connectionOf(row), keptOf(id)), `“${row.name}”`)
 }
 
 function listFile(id: string): string {
@@ -38,7 +38,7 @@ function listFile(id: string): string {
 }
 
 /** What we have of what was sent to one: contents for as long as a release names them, and its list as we wrote it last. */
-function keptOf(id: string): Kept {
+function keptOf(id: string): SentContents {
   const file = listFile(id)
   return {
     contentOf: readBlob,
@@ -55,8 +55,8 @@ function keptOf(id: string): Kept {
 }
 
 /** How a destination is reached, with what lets us in; where that was sealed on another computer, it cannot be opened. */
-export function reachOf({ id, name, kind, settings, secret }: KeptDestination): Reach {
-  return v.parse(reachSchema, { kind, settings: JSON.parse(settings) as unknown, secret: secret && openedSecret(id, name, secret) })
+export function connectionOf({ id, name, kind, settings, secret }: DestinationRow): Connection {
+  return v.parse(connectionSchema, { kind, settings: JSON.parse(settings) as unknown, secret: secret && openedSecret(id, name, secret) })
 }
 
 function openedSecret(id: string, name: string, secret: Buffer): unknown {

@@ -2,7 +2,7 @@ import { randomInt } from 'node:crypto'
 import { createSocket } from 'node:dgram'
 import { connect, isIPv6 } from 'node:net'
 import { decode, encode, RECURSION_DESIRED, streamEncode, type Answer, type DecodedPacket, type Packet } from 'dns-packet'
-import type { Found, FoundRecord } from '../../core/domain'
+import type { DnsAnswer, DnsRecord } from '../../core/domain'
 import type { At } from './settings'
 
 const QUIET_MS = 2000
@@ -14,7 +14,7 @@ const MOST_TCP = 65_535
 
 export type QuestionType = 'A' | 'AAAA' | 'CNAME' | 'TXT' | 'CAA' | 'NS' | 'SOA'
 /** An answer with what stands in its second part: the SOA record that says how long a “none” is kept. */
-export type Asked = { readonly found: Found; readonly isOwn: boolean }
+export type Asked = { readonly found: DnsAnswer; readonly isOwn: boolean }
 
 /** Asks one name server one question (RFC 1035): by UDP, twice where nothing comes, and by TCP where the answer is too long for that. */
 export async function ask(at: At, type: QuestionType, name: string): Promise<Asked> {
@@ -137,8 +137,8 @@ function negativeTtl(authorities: readonly Answer[]): number {
   return soa?.type === 'SOA' ? Math.min(soa.ttl ?? 0, soa.data.minimum ?? 0) : 0
 }
 
-function toFound(answer: Answer): FoundRecord[] {
-  const made = (value: string, ttlS: number | undefined): FoundRecord[] => [
+function toFound(answer: Answer): DnsRecord[] {
+  const made = (value: string, ttlS: number | undefined): DnsRecord[] => [
     { name: lower(answer.name), type: answer.type, value, ttlS: ttlS ?? 0 },
   ]
   switch (answer.type) {

@@ -2,15 +2,15 @@ import { randomBytes } from 'node:crypto'
 import PQueue from 'p-queue'
 import {
   caaNames,
-  leadingTo,
+  valuesOf,
   proofName,
   question,
-  standing,
+  recordsAt,
   type DomainName,
-  type Found,
-  type FoundRecord,
+  type DnsAnswer,
+  type DnsRecord,
   type HostPlace,
-  type Looked,
+  type DnsLookup,
   type NameServer,
 } from '../../core/domain'
 import { ask, type Asked, type QuestionType } from './ask'
@@ -23,7 +23,7 @@ const MOST_OWN = 4
 type Server = NameServer & { readonly at: At }
 
 /** Looks up all that counts for a domain: at its own name servers, where records are set, and at those that visitors ask. */
-export async function lookUp(domain: DomainName, challenges: readonly string[], now: Date): Promise<Looked> {
+export async function lookUp(domain: DomainName, challenges: readonly string[], now: Date): Promise<DnsLookup> {
   const { visitors } = dnsSettings()
   const { own, fault } = await ownServers(domain)
   const servers: Server[] = [...own, ...visitors.map((at): Server => ({ name: at.address, kind: 'visitors', at }))]
@@ -37,14 +37,14 @@ export async function lookUp(domain: DomainName, challenges: readonly string[], 
           return [question(type, asked), kind === 'own' ? ofItsOwn(told) : told.found] as const
         }),
       )
-      return { name, kind, answers: new Map<string, Found>(found) }
+      return { name, kind, answers: new Map<string, DnsAnswer>(found) }
     }),
   )
   return { atMs: now.getTime(), servers: answered, fault, wildcard: await wildcardOf(domain, servers) }
 }
 
 /** What one of the domain's own name servers knows; one that answers for others only is listed by mistake (RFC 1912, 2.8). */
-function ofItsOwn({ found, isOwn }: Asked): Found {
+function ofItsOwn({ found, isOwn }: Asked): DnsAnswer {
   return isOwn || found.state === 'failed' ? found : { state: 'failed', why: 'it is listed for this domain and does not know it itself' }
 }
 
@@ -60,7 +60,7 @@ function questionsFor(domain: DomainName, challenges: readonly string[]): (reado
 }
 
 /** What a name is answered with that nobody can have set: a wildcard. */
-async function wildcardOf({ registrable }: DomainName, servers: readonly Server[]): Promise<readonly FoundRecord[]> {
+async function wildcardOf({ registrable }: DomainName, servers: readonly Server[]): Promise<readonly DnsRecord[]> {
   const own = servers.find(({ kind }) => kind === 'own')
   if (!own) return []
   const { found } = await ask(own.at, 'A', `x${randomBytes(6).toString('hex')}.${registrable}`)
@@ -77,7 +77,7 @@ async function ownServers({ name, registrable }: DomainName): Promise<{ readonly
   for (const zone of within) {
     const found = await askVisitors('NS', zone)
     if (found.state === 'failed') fault = found.why
-    const names = standing(found, zone, 'NS').map(({ value }) => value)
+    const names = recordsAt(found, zone, 'NS').map(({ value }) => value)
     if (names.length === 0) continue
     const own = (await Promise.all(names.slice(0, MOST_OWN).map(serverNamed))).filter((one) => one !== null)
     return { own, fault: own.length === 0 ? `no number is to be found for ${names.join(' and ')}` : null }
@@ -92,8 +92,8 @@ async function serverNamed(name: string): Promise<Server | null> {
 
 /** Every number that a name stands for, as visitors find it. */
 export async function numbersOf(name: string): Promise<string[]> {
-  const a = leadingTo(await askVisitors('A', name), 'A')
-  return [...a, ...leadingTo(await askVisitors('AAAA', name), 'AAAA')]
+  const a = valuesOf(await askVisitors('A', name), 'A')
+  return [...a, ...valuesOf(await askVisitors('AAAA', name), 'AAAA')]
 }
 
 /** Where our host is, by its own name. */
@@ -103,8 +103,8 @@ export async function hostPlace(name: string): Promise<HostPlace> {
 }
 
 /** The first answer that one of the name servers gives that visitors ask. */
-async function askVisitors(type: QuestionType, name: string): Promise<Found> {
-  let last: Found = { state: 'failed', why: 'there is no name server to ask' }
+async function askVisitors(type: QuestionType, name: string): Promise<DnsAnswer> {
+  let last: DnsAnswer = { state: 'failed', why: 'there is no name server to ask' }
   for (const at of dnsSettings().visitors) {
     last = (await ask(at, type, name)).found
     if (last.state !== 'failed') return last

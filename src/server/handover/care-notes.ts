@@ -3,7 +3,7 @@ import type { CareNotes } from '../../core/handover'
 import type { Person } from '../../core/people'
 import { siteFamilies } from '../../core/render'
 import type { Site } from '../../core/fill'
-import { reachLine } from '../destinations/reach-line'
+import { connectionLine } from '../destinations/connection-line'
 import { WEB_HOST } from '../destinations/registry'
 import { webHostSettings } from '../destinations/web-host/settings'
 import { hostPlace } from '../domains/look-up'
@@ -31,8 +31,12 @@ function placesOf(job: string): CareNotes['places'] {
     const live = livePublication(job, destination)
     return live && originOf(live)
   }
-  const host = { name: null, reach: webHostSettings().name, url: urlAt(WEB_HOST) }
-  const others = destinationsOf(job).map(({ id, name, kind, settings }) => ({ name, reach: reachLine(kind, settings), url: urlAt(id) }))
+  const host = { name: null, connection: webHostSettings().name, url: urlAt(WEB_HOST) }
+  const others = destinationsOf(job).map(({ id, name, kind, settings }) => ({
+    name,
+    connection: connectionLine(kind, settings),
+    url: urlAt(id),
+  }))
   return [host, ...others].filter(({ url }) => url !== null)
 }
 

@@ -15,7 +15,7 @@ import { ownAssets } from '../store/assets'
 import { getJob } from '../store/jobs'
 import { rowsSince, rowTimes } from '../store/log-rows'
 import { menuFitsOf } from '../store/menu-fits'
-import { pointsOf } from '../store/points'
+import { namedVersions } from '../store/named-versions'
 import { notedPaths } from '../store/published-paths'
 import { firstSnapshot } from '../store/snapshots'
 import { textHoldsOf } from '../store/text-holds'
@@ -36,7 +36,7 @@ export function gatherProject(job: string, withHistory: boolean, madeAt: Date): 
     begin,
     rows,
     document: now.document,
-    points: pointsOf(job).filter(({ revision }) => revision >= begin.revision),
+    points: namedVersions(job).filter(({ revision }) => revision >= begin.revision),
     paths: notedPaths(job),
     menus: menuFitsOf(job),
     holds: textHoldsOf(job),

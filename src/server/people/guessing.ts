@@ -1,4 +1,4 @@
-import { forgetGuesses, forgetGuessesBefore, guessesAt, noteGuess } from '../store/guesses'
+import { forgetFailedAttempts, forgetFailedAttemptsBefore, failedAttemptsAt, noteFailedAttempt } from '../store/failed-attempts'
 import { Problem } from '../http/problems'
 
 /** How many wrong guesses are free: of one account's password, and from one address. After those each costs twice the time of the last. */
@@ -13,18 +13,18 @@ export function refuseGuessing(account: string, address: string, now: number = D
 }
 
 export function noteWrongGuess(account: string, address: string, now: number = Date.now()): void {
-  forgetGuessesBefore(new Date(now - FORGET_MS).toISOString())
+  forgetFailedAttemptsBefore(new Date(now - FORGET_MS).toISOString())
   for (const about of [aboutOf('account', account), aboutOf('address', address)])
-    noteGuess(about, (guessesAt(about)?.failed ?? 0) + 1, new Date(now).toISOString())
+    noteFailedAttempt(about, (failedAttemptsAt(about)?.failed ?? 0) + 1, new Date(now).toISOString())
 }
 
 export function noteRightGuess(account: string): void {
-  forgetGuesses(aboutOf('account', account))
+  forgetFailedAttempts(aboutOf('account', account))
 }
 
 /** Seconds until the next guess. */
 function waitOf(kind: keyof typeof FREE, name: string, now: number): number {
-  const known = guessesAt(aboutOf(kind, name))
+  const known = failedAttemptsAt(aboutOf(kind, name))
   if (!known || known.failed < FREE[kind]) return 0
   const wait = Math.min(LONGEST_S, 2 ** (known.failed - FREE[kind] + 1))
   return Math.max(0, Math.ceil(wait - (now - Date.parse(known.at)) / 1000))

@@ -9,7 +9,7 @@ import {
   designCss,
   designsOn,
   planIcon,
-  renderLeadOn,
+  renderRedirect,
   renderPage,
   siteFamilies,
   styleText,
@@ -108,7 +108,7 @@ function addRedirects(
 ): void {
   for (const redirect of redirectsOf(site.document, published, origin)) {
     const file = redirectFile(redirect.from)
-    const html = renderLeadOn(site, redirect, origin)
+    const html = renderRedirect(site, redirect, origin)
     const target = redirectTarget(site.document, redirect)
     if (file !== null && html !== null && target !== null)
       add(file, html, target.startsWith('/') ? rootOf(origin) + target.slice(1) : target)

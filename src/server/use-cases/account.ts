@@ -7,7 +7,7 @@ import { isPassword } from '../people/password'
 import type { Whence } from '../people/sessions'
 import { auditLines, noteAudit } from '../store/audit'
 import { db } from '../store/db'
-import { dropPassesFor, openInvitations } from '../store/passes'
+import { deleteSignInLinksOf, openInvitations } from '../store/sign-in-links'
 import { passkeysOf } from '../store/passkeys'
 import { changePerson, findPerson, grantsOf, listPeople, namesOfPeople } from '../store/people'
 import { endSession, endSessionsOf, sessionsOf } from '../store/sessions'
@@ -77,7 +77,7 @@ export async function changeAccount(
   db().transaction(() => {
     changePerson(me.id, { password })
     endSessionsOf(me.id, session)
-    dropPassesFor(me.id)
+    deleteSignInLinksOf(me.id)
     noteAudit({ person: me.id, what: 'password changed', about: 'other sessions ended', address: whence.address })
   })()
 }

@@ -1,15 +1,15 @@
 import { nanoid } from 'nanoid'
 import * as v from 'valibot'
 import { sitePathSchema } from '../../core/release'
-import { forgetDestination, reachOf } from '../destinations/registry'
-import { adapterFor, changedReachSchema, reachSchema, type ChangedReach, type Reach } from '../destinations/kinds'
+import { forgetDestination, connectionOf } from '../destinations/registry'
+import { adapterFor, changedConnectionSchema, connectionSchema, type ChangedConnection, type Connection } from '../destinations/kinds'
 import { orProblem } from '../destinations/to-problem'
 import { seal } from '../files/secrets'
 import { Problem } from '../http/problems'
 import type { By } from '../people/sessions'
 import { whereOf } from '../releases/where'
 import { noteAudit } from '../store/audit'
-import { dropDestination, findDestination, insertDestination, updateDestination, type KeptDestination } from '../store/destinations'
+import { deleteDestination, findDestination, insertDestination, updateDestination, type DestinationRow } from '../store/destinations'
 import { db } from '../store/db'
 import { getJob } from '../store/jobs'
 import { openPublications } from '../store/publications'
@@ -31,15 +31,15 @@ export const originSchema = v.pipe(
 export const newDestinationSchema = v.strictObject({
   name: v.pipe(v.string(), v.trim(), v.minLength(1, 'Give it a name'), v.maxLength(80)),
   origin: originSchema,
-  reach: reachSchema,
+  connection: connectionSchema,
 })
 export type NewDestination = v.InferOutput<typeof newDestinationSchema>
 
 /** Adds a destination to a job; what lets us in is sealed before it is kept. */
-export function addDestination(job: string, { name, origin, reach }: NewDestination, { person, whence }: By): { readonly id: string } {
+export function addDestination(job: string, { name, origin, connection }: NewDestination, { person, whence }: By): { readonly id: string } {
   getJob(job)
   const id = nanoid(12)
-  const { kind, settings, secret } = reach
+  const { kind, settings, secret } = connection
   insertDestination({
     id,
     job,
@@ -48,13 +48,13 @@ export function addDestination(job: string, { name, origin, reach }: NewDestinat
     origin,
     settings: JSON.stringify(settings),
     secret: secret && seal(JSON.stringify(secret), id),
-    seen: adapterFor(reach).capabilities.isSeenAtOnce ? 1 : 0,
+    seen: adapterFor(connection).capabilities.isSeenAtOnce ? 1 : 0,
   })
   noteAudit({ person: person.id, what: 'destination added', about: origin, address: whence.address })
   return { id }
 }
 
-export const changeSchema = v.strictObject({ ...newDestinationSchema.entries, reach: changedReachSchema })
+export const changeSchema = v.strictObject({ ...newDestinationSchema.entries, connection: changedConnectionSchema })
 export type ChangedDestination = v.InferOutput<typeof changeSchema>
 
 /** Changes how a destination is reached, where visitors find it, or what it is called; its releases stay. */
@@ -62,27 +62,27 @@ export function changeDestination(job: string, id: string, changed: ChangedDesti
   const row = keptDestination(job, id)
   if (openPublications(job, id).length > 0) throw new Problem('destinationOpen', { where: `“${row.name}”` })
   const { name, origin } = changed
-  const { settings, secret } = wholeReach(row, changed.reach)
+  const { settings, secret } = wholeConnection(row, changed.connection)
   updateDestination({ ...row, name, origin, settings: JSON.stringify(settings), secret: secret && seal(JSON.stringify(secret), id) })
   forgetDestination(id)
   noteAudit({ person: person.id, what: 'destination changed', about: origin, address: whence.address })
 }
 
 /** A destination of a job's own. */
-export function keptDestination(job: string, id: string): KeptDestination {
+export function keptDestination(job: string, id: string): DestinationRow {
   const row = findDestination(id)
   if (row?.job !== job) throw new Problem('destinationGone')
   return row
 }
 
 /** What is changed, with what lets us in: what is kept of that goes to no other server, and to nobody else there. */
-export function wholeReach(row: KeptDestination, changed: ChangedReach): Reach {
+export function wholeConnection(row: DestinationRow, changed: ChangedConnection): Connection {
   if (changed.kind !== row.kind) throw new Problem('destinationGone')
-  if (changed.secret !== null) return v.parse(reachSchema, changed)
-  const kept = reachOf(row)
-  if (kept.secret === null) return v.parse(reachSchema, changed)
+  if (changed.secret !== null) return v.parse(connectionSchema, changed)
+  const kept = connectionOf(row)
+  if (kept.secret === null) return v.parse(connectionSchema, changed)
   if (JSON.stringify(serverOf(kept.settings)) !== JSON.stringify(serverOf(changed.settings))) throw new Problem('secretWanted')
-  return v.parse(reachSchema, { ...changed, secret: kept.secret })
+  return v.parse(connectionSchema, { ...changed, secret: kept.secret })
 }
 
 /** By what a server, and who we are there, is known. */
@@ -98,7 +98,7 @@ export function letGoOfDestination(job: string, id: string, { person, whence }: 
   if (openPublications(job, id).length > 0) throw new Problem('destinationOpen', { where: to.name })
   db().transaction(() => {
     dropScheduledFor(id)
-    dropDestination(id)
+    deleteDestination(id)
   })()
   forgetDestination(id)
   noteAudit({ person: person.id, what: 'destination let go', about: address ?? id, address: whence.address })

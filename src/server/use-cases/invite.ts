@@ -9,7 +9,7 @@ import { hashOfToken, newToken } from '../people/tokens'
 import { noteAudit } from '../store/audit'
 import { db } from '../store/db'
 import { getJob } from '../store/jobs'
-import { dropPass, insertPass, type Pass } from '../store/passes'
+import { deleteSignInLink, insertSignInLink, type SignInLink } from '../store/sign-in-links'
 import { changePerson, findPerson, findPersonByEmail, letPersonGo, listPeople, setGrant } from '../store/people'
 
 const HOUR_MS = 3_600_000
@@ -48,7 +48,7 @@ export function invite(by: Person, given: v.InferOutput<typeof inviteSchema>, wh
 }
 
 export function takeInvitationBack(by: Person, id: string, whence: Whence): void {
-  dropPass(id)
+  deleteSignInLink(id)
   noteAudit({ person: by.id, what: 'invitation taken back', about: '', address: whence.address })
 }
 
@@ -79,13 +79,13 @@ function refuseLastOwner(): void {
   if (listPeople().filter(({ role }) => role === 'owner').length < 2) throw new Problem('ownerLast')
 }
 
-type NewPass = Pick<Pass, 'kind' | 'person' | 'email' | 'job' | 'madeBy'> & { role: Role | null; may: May | null; hours: number }
+type NewPass = Pick<SignInLink, 'kind' | 'person' | 'email' | 'job' | 'madeBy'> & { role: Role | null; may: May | null; hours: number }
 
 /** A link's token; only its hash is kept. */
 export function makePass({ hours, ...pass }: NewPass): string {
   const token = newToken()
   const now = Date.now()
   const until = new Date(now + hours * HOUR_MS).toISOString()
-  insertPass({ ...pass, hash: hashOfToken(token), id: nanoid(12), madeAt: new Date(now).toISOString(), until })
+  insertSignInLink({ ...pass, hash: hashOfToken(token), id: nanoid(12), madeAt: new Date(now).toISOString(), until })
   return token
 }

@@ -10,7 +10,7 @@ import {
   zoneSnippet,
   type DomainLook,
   type HostPlace,
-  type Looked,
+  type DnsLookup,
 } from '../../core/domain'
 import { factsOf } from '../../core/site'
 import { destinationOf, WEB_HOST } from '../destinations/registry'
@@ -64,7 +64,7 @@ function hasPlace({ a, aaaa }: HostPlace): boolean {
   return a.length + aaaa.length > 0
 }
 
-function saidOfWildcard({ wildcard }: Looked): string | null {
+function saidOfWildcard({ wildcard }: DnsLookup): string | null {
   const [first] = wildcard
   return first
     ? `Any name under this domain is answered with ${first.type} ${first.value}: a wildcard is set. Records of a name go before it.`

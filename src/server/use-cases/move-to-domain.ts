@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import type { DomainTold, Judged } from '../../core/domain'
+import type { DomainView, Judged } from '../../core/domain'
 import { destinationOf } from '../destinations/registry'
 import { orProblem } from '../destinations/to-problem'
 import { bindToHttps } from '../destinations/web-host/own-names'
@@ -34,7 +34,7 @@ export function moveToDomain(
   job: string,
   onProgress: (progress: DomainProgress) => void,
   { person, whence }: By,
-): Promise<DomainTold | null> {
+): Promise<DomainView | null> {
   return runTask(job, 'domain', {}, async () => {
     const kept = domainOfJob(job)
     onProgress({ step: 'looking' })
@@ -72,7 +72,7 @@ async function certify(kept: KeptDomain, onStep: (step: CertificateStep) => void
 }
 
 /** Gets a certificate for a domain that leads elsewhere still, once the records are set that the authority wants to see. */
-export function certifyByDns(job: string, onProgress: (progress: DomainProgress) => void): Promise<DomainTold | null> {
+export function certifyByDns(job: string, onProgress: (progress: DomainProgress) => void): Promise<DomainView | null> {
   return runTask(job, 'domain', {}, async () => {
     const kept = domainOfJob(job)
     onProgress({ step: 'looking' })
@@ -86,7 +86,7 @@ export function certifyByDns(job: string, onProgress: (progress: DomainProgress)
   })
 }
 
-export async function changeDomain(job: string, change: v.InferOutput<typeof domainChangeSchema>): Promise<DomainTold | null> {
+export async function changeDomain(job: string, change: v.InferOutput<typeof domainChangeSchema>): Promise<DomainView | null> {
   const kept = domainOfJob(job)
   switch (change.act) {
     case 'hsts': {

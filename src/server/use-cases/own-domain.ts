@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto'
 import * as v from 'valibot'
-import { domainOf, parseDomain, shownName, type DomainAnswer, type DomainTold } from '../../core/domain'
+import { domainOf, parseDomain, shownName, type DomainAnswer, type DomainView } from '../../core/domain'
 import { WEB_HOST } from '../destinations/registry'
 import { siteOrigin } from '../destinations/web-host/settings'
 import { renewFrom } from '../domains/certificates/keep'
@@ -13,7 +13,7 @@ import { livePublication } from '../store/publications'
 
 export const domainSchema = v.strictObject({ name: v.pipe(v.string(), v.maxLength(300)) })
 /** A job's domain as the screen shows it; what is looked up comes by itself. */
-export function domainView(job: string): DomainTold | null {
+export function domainView(job: string): DomainView | null {
   const kept = findDomain(job)
   if (!kept) return null
   const { name, other, hsts, notAfter, asked, fault } = kept

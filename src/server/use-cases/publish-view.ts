@@ -1,11 +1,11 @@
-import type { DomainTold } from '../../core/domain'
+import type { DomainView } from '../../core/domain'
 import { toSegment } from '../../core/pages'
-import type { ReachKind } from '../destinations/kinds'
-import { reachLine } from '../destinations/reach-line'
+import type { ConnectionKind } from '../destinations/kinds'
+import { connectionLine } from '../destinations/connection-line'
 import { destinationOf, WEB_HOST } from '../destinations/registry'
 import { isDomain } from '../destinations/web-host/settings'
 import { originOf, whereOf } from '../releases/where'
-import { destinationsOf, type KeptDestination } from '../store/destinations'
+import { destinationsOf, type DestinationRow } from '../store/destinations'
 import { getJob } from '../store/jobs'
 import { namesOfPeople } from '../store/people'
 import { livePublication, openPublications } from '../store/publications'
@@ -29,12 +29,12 @@ export type ReleaseLine = {
   readonly by: string | null
   readonly note: string
 }
-/** A place that the site goes to, with what is live there; `reach` is how it is reached, in a line. */
+/** A place that the site goes to, with what is live there; `connection` is how it is reached, in a line. */
 export type DestinationLine = {
   readonly id: string
-  readonly kind: typeof WEB_HOST | ReachKind
+  readonly kind: typeof WEB_HOST | ConnectionKind
   readonly name: string
-  readonly reach: string | null
+  readonly connection: string | null
   /** How it is reached, part by part, without what lets us in. */
   readonly settings: Readonly<Record<string, unknown>> | null
   readonly origin: string | null
@@ -49,7 +49,7 @@ export type PublishView = {
   readonly destination: DestinationLine
   readonly address: string | null
   /** The client's own domain, where there is one. */
-  readonly domain: DomainTold | null
+  readonly domain: DomainView | null
   /** A name for the address on the web host: the last that it had, or one from the client's. */
   readonly proposal: string
   readonly hostSuffix: string
@@ -86,7 +86,7 @@ function webHostLine(job: string): DestinationLine {
     id: WEB_HOST,
     kind: WEB_HOST,
     name: 'Our web host',
-    reach: null,
+    connection: null,
     settings: null,
     origin,
     isSeenAtOnce: true,
@@ -94,12 +94,12 @@ function webHostLine(job: string): DestinationLine {
   }
 }
 
-function lineOf(job: string, { id, kind, name, origin, settings, seen }: KeptDestination): DestinationLine {
+function lineOf(job: string, { id, kind, name, origin, settings, seen }: DestinationRow): DestinationLine {
   return {
     id,
-    kind: kind as ReachKind,
+    kind: kind as ConnectionKind,
     name,
-    reach: reachLine(kind, settings),
+    connection: connectionLine(kind, settings),
     settings: JSON.parse(settings) as Record<string, unknown>,
     origin,
     isSeenAtOnce: seen === 1,

@@ -4,15 +4,15 @@ import { tellSoon } from '../notices/notices'
 import { parseStalePacks } from '../packs/packs'
 import { keepReaderWarm } from '../readers/read-outside'
 import { finishOpen } from '../releases/finish-open'
-import { thinOut } from '../releases/thin-out'
+import { collectGarbage } from '../releases/collect-garbage'
 import { isCopy } from '../store/db'
 import { openPublications } from '../store/publications'
 import { endCutOffTasks } from '../tasks/run-task'
 import { checkAndRepair } from './check'
 import { completeJobs } from './complete-jobs'
 import { keepPublishingDue } from './schedule-publication'
-import { emptyBin } from './shelve-job'
-import { clearIncoming } from './take-in-project'
+import { emptyBin } from './job-status'
+import { clearIncoming } from './import-job'
 import { findTrouble, onlyToRead } from './trouble'
 
 const DAY_MS = 86_400_000
@@ -50,6 +50,6 @@ export function startUp(): void {
   keepRenewing()
   keepPublishingDue()
   tellSoon(0)
-  thinOut(new Date())
+  collectGarbage(new Date())
   void checkAndRepair()
 }

@@ -1,25 +1,28 @@
 import * as v from 'valibot'
-import { changedReachSchema, type Reach } from '../destinations/kinds'
-import { reachOf } from '../destinations/registry'
-import { folderTrial } from '../destinations/folder/trial'
+import { changedConnectionSchema, type Connection } from '../destinations/kinds'
+import { connectionOf } from '../destinations/registry'
+import { folderTest } from '../destinations/folder/connection-test'
 import { folderSettingsSchema } from '../destinations/folder/settings'
 import { ftpSecretSchema, ftpSettingsSchema } from '../destinations/ftp/settings'
-import { ftpTrial } from '../destinations/ftp/trial'
+import { ftpTest } from '../destinations/ftp/connection-test'
 import { objectStoreSecretSchema, objectStoreSettingsSchema } from '../destinations/object-store/settings'
-import { objectStoreTrial } from '../destinations/object-store/trial'
+import { objectStoreTest } from '../destinations/object-store/connection-test'
 import { sftpSecretSchema, sftpSettingsSchema } from '../destinations/sftp/settings'
-import { sftpTrial } from '../destinations/sftp/trial'
+import { sftpTest } from '../destinations/sftp/connection-test'
 import { zipSettingsSchema } from '../destinations/zip/settings'
-import { zipTrial } from '../destinations/zip/trial'
-import { tryOut, type Trial, type TrialResult } from '../destinations/trial/trial'
-import { keptDestination, originSchema, wholeReach } from './destinations'
+import { zipTest } from '../destinations/zip/connection-test'
+import { testConnection, type ConnectionTest, type TestResult } from '../destinations/connection-test/connection-test'
+import { keptDestination, originSchema, wholeConnection } from './destinations'
 
 /** What is to be tried: a destination that is kept, as it is or changed, or a new one; then a host’s key is found out. */
-export const trialSchema = v.union([
-  v.strictObject({ destination: v.string(), changed: v.optional(v.strictObject({ origin: originSchema, reach: changedReachSchema })) }),
+export const connectionTestSchema = v.union([
+  v.strictObject({
+    destination: v.string(),
+    changed: v.optional(v.strictObject({ origin: originSchema, connection: changedConnectionSchema })),
+  }),
   v.strictObject({
     origin: originSchema,
-    reach: v.variant('kind', [
+    connection: v.variant('kind', [
       v.strictObject({ kind: v.literal('folder'), settings: folderSettingsSchema }),
       v.strictObject({ kind: v.literal('ftp'), settings: ftpSettingsSchema, secret: ftpSecretSchema }),
       v.strictObject({ kind: v.literal('object-store'), settings: objectStoreSettingsSchema, secret: objectStoreSecretSchema }),
@@ -28,47 +31,47 @@ export const trialSchema = v.union([
     ]),
   }),
 ])
-export type TrialInput = v.InferOutput<typeof trialSchema>
+export type ConnectionTestInput = v.InferOutput<typeof connectionTestSchema>
 /**
  * Every step with what came of it, and by what the server is known from now on: the key of its host, or a certificate that nobody vouches
  * for; null where it has neither.
  */
-export type Tried = { readonly results: readonly TrialResult[]; readonly knownBy: string | null }
+export type Tried = { readonly results: readonly TestResult[]; readonly knownBy: string | null }
 
 /** Tries a connection step by step, and tells of each as it comes. Nothing of the site is sent. */
-export async function tryDestination(job: string, input: TrialInput, onResult: (result: TrialResult) => void): Promise<Tried> {
+export async function tryDestination(job: string, input: ConnectionTestInput, onResult: (result: TestResult) => void): Promise<Tried> {
   let knownBy: string | null = null
-  const { parts, close } = trialOf(job, input, (found) => (knownBy = found))
+  const { parts, close } = connectionTestOf(job, input, (found) => (knownBy = found))
   try {
-    return { results: await tryOut(parts, onResult), knownBy }
+    return { results: await testConnection(parts, onResult), knownBy }
   } finally {
     close()
   }
 }
 
-function trialOf(job: string, input: TrialInput, onKnownBy: (found: string) => void): Trial {
-  const { origin, reach } = 'destination' in input ? keptReach(job, input) : input
-  switch (reach.kind) {
+function connectionTestOf(job: string, input: ConnectionTestInput, onKnownBy: (found: string) => void): ConnectionTest {
+  const { origin, connection } = 'destination' in input ? savedConnectionOf(job, input) : input
+  switch (connection.kind) {
     case 'folder':
-      return folderTrial(reach.settings, origin)
+      return folderTest(connection.settings, origin)
     case 'zip':
-      return zipTrial(reach.settings, origin)
+      return zipTest(connection.settings, origin)
     case 'ftp':
-      return ftpTrial(reach.settings, reach.secret, origin, onKnownBy)
+      return ftpTest(connection.settings, connection.secret, origin, onKnownBy)
     case 'object-store':
-      return objectStoreTrial(reach.settings, reach.secret, origin)
+      return objectStoreTest(connection.settings, connection.secret, origin)
     case 'sftp':
-      return sftpTrial({ hostKey: null, ...reach.settings }, reach.secret, origin, onKnownBy)
+      return sftpTest({ hostKey: null, ...connection.settings }, connection.secret, origin, onKnownBy)
     default:
-      return reach satisfies never
+      return connection satisfies never
   }
 }
 
-function keptReach(
+function savedConnectionOf(
   job: string,
-  { destination, changed }: Extract<TrialInput, { readonly destination: string }>,
-): { readonly origin: string; readonly reach: Reach } {
+  { destination, changed }: Extract<ConnectionTestInput, { readonly destination: string }>,
+): { readonly origin: string; readonly connection: Connection } {
   const row = keptDestination(job, destination)
-  if (changed) return { origin: changed.origin, reach: wholeReach(row, changed.reach) }
-  return { origin: row.origin, reach: reachOf(row) }
+  if (changed) return { origin: changed.origin, connection: wholeConnection(row, changed.connection) }
+  return { origin: row.origin, connection: connectionOf(row) }
 }

@@ -6,18 +6,18 @@ import { beginSession, type Whence } from '../people/sessions'
 import { hashOfToken } from '../people/tokens'
 import { noteAudit } from '../store/audit'
 import { db } from '../store/db'
-import { dropPassesFor, findPass, takePass, type Pass } from '../store/passes'
+import { deleteSignInLinksOf, findSignInLink, spendSignInLink, type SignInLink } from '../store/sign-in-links'
 import { changePerson, findPerson, findPersonByEmail, listPeople, setGrant } from '../store/people'
 import { endSessionsOf } from '../store/sessions'
 import { letIn } from './come-in'
 import { makePass } from './invite'
 
 /** What a link is for, as its page says it. */
-export type PassView = { readonly kind: Pass['kind']; readonly name: string; readonly email: string }
+export type PassView = { readonly kind: SignInLink['kind']; readonly name: string; readonly email: string }
 
 /** What a link lets one do; looking does not use it up. Null where it lets nobody in any more. */
 export function lookAtPass(token: string): PassView | null {
-  const pass = findPass(hashOfToken(token), new Date().toISOString())
+  const pass = findSignInLink(hashOfToken(token), new Date().toISOString())
   const person = pass?.person ? findPerson(pass.person) : null
   if (!pass || (pass.person !== null && !person)) return null
   return { kind: pass.kind, name: person?.name ?? '', email: person?.email ?? pass.email ?? '' }
@@ -32,10 +32,10 @@ export const usePassSchema = v.strictObject({
 /** Lets in whoever has the link, once: as he is, with a new password, or as somebody new. Gives the session's token. */
 export async function usePass({ token, name = '', password = '' }: v.InferOutput<typeof usePassSchema>, whence: Whence): Promise<string> {
   const hash = hashOfToken(token)
-  const pass = findPass(hash, new Date().toISOString())
+  const pass = findSignInLink(hash, new Date().toISOString())
   if (!pass) throw new Problem('passGone')
   const take = (): void => {
-    if (!takePass(hash, new Date().toISOString())) throw new Problem('passGone')
+    if (!spendSignInLink(hash, new Date().toISOString())) throw new Problem('passGone')
   }
   if (pass.person === null) return join(pass, { name, password }, take, whence)
   const person = findPerson(pass.person)
@@ -46,14 +46,14 @@ export async function usePass({ token, name = '', password = '' }: v.InferOutput
     if (changed !== null) {
       changePerson(person.id, { password: changed })
       endSessionsOf(person.id)
-      dropPassesFor(person.id)
+      deleteSignInLinksOf(person.id)
       noteAudit({ person: person.id, what: 'password changed', about: 'by a link', address: whence.address })
     }
     return letIn(person, 'by a link', whence)
   })()
 }
 
-async function join(pass: Pass, given: { name: string; password: string }, take: () => void, whence: Whence): Promise<string> {
+async function join(pass: SignInLink, given: { name: string; password: string }, take: () => void, whence: Whence): Promise<string> {
   const person = await makePerson({ ...given, email: pass.email ?? '' }, pass.role ?? 'guest', take)
   if (pass.job !== null && pass.may !== null) setGrant(person.id, pass.job, pass.may)
   noteAudit({ person: person.id, what: 'joined', about: person.email, address: whence.address })

@@ -1,7 +1,7 @@
 'use client'
 import { Popover } from 'radix-ui'
 import { memo, useDeferredValue } from 'react'
-import { reachOfTone } from '@/core/brand'
+import { usageOfTone } from '@/core/brand'
 import { brandMoves, contrastRatio, LEAST_CONTRAST, moveBetween, type Scheme } from '@/core/colour'
 import { siteScheme, type Site } from '@/core/fill'
 import { TONES, type Role, type Tone } from '@/core/site'
@@ -169,7 +169,7 @@ function RoleEditor({ role, name, tone, dark }: Omit<CellProps, 'scheme' | 'isOw
   }
   const input = useColourInput(asked, change)
   const move = asked === undefined ? null : moveBetween(asked, drawn)
-  const reach = reachOfTone(site, tone)
+  const reach = usageOfTone(site, tone)
   return (
     <div className="grid gap-2">
       <p className="font-bold">

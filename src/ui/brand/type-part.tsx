@@ -1,5 +1,5 @@
 'use client'
-import { reachOfStyle } from '@/core/brand'
+import { usageOfStyle } from '@/core/brand'
 import { templateOf } from '@/core/fill'
 import { siteFamilies, styleFamily, textStylesOf } from '@/core/render'
 import { LIMITS, SIZE_LIMITS, within, type TextStyleChange, type TextStyleName, pagesOf } from '@/core/site'
@@ -51,7 +51,7 @@ function StyleEditor({ style }: { style: TextStyleName }) {
   const families = useFamilies()
   const own = brand.styles?.[style] ?? {}
   const weights = weightsOf(styleFamily(site, now.family))
-  const reach = reachOfStyle(site, style)
+  const reach = usageOfStyle(site, style)
   const [least, most] = SIZE_LIMITS[style]
   const change = (next: TextStyleChange | null, gesture?: string): void => {
     const rest = Object.fromEntries(Object.entries(brand.styles ?? {}).filter(([name]) => name !== style))

@@ -1,6 +1,6 @@
 'use client'
 import { memo, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
-import { findWords, MOST_HITS, replaceWords, type Asked, type Hit } from '@/core/find'
+import { findWords, MOST_HITS, replaceWords, type Query, type Hit } from '@/core/find'
 import type { Place } from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
 import { Button } from '../parts/button'
@@ -17,7 +17,7 @@ type Props = {
 /** Words found over the whole site, each in its sentence, and put right all at once; what is left out stays as it is. */
 export function FindPanel({ onHold, onClose }: Props) {
   const store = useJobStore()
-  const [asked, setAsked] = useState<Asked>({ words: '', isExact: false, isWhole: false })
+  const [asked, setAsked] = useState<Query>({ words: '', isExact: false, isWhole: false })
   const [put, setPut] = useState('')
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set())
   const document = useJob((s) => s.document)
@@ -27,7 +27,7 @@ export function FindPanel({ onHold, onClose }: Props) {
   const chosen = hits.filter(({ key }) => !left.has(key))
   const field = useRef<HTMLInputElement>(null)
   useEffect(() => field.current?.focus(), [])
-  const ask = (next: Partial<Asked>): void => {
+  const ask = (next: Partial<Query>): void => {
     setAsked((before) => ({ ...before, ...next }))
     setLeft(new Set())
   }
@@ -103,7 +103,7 @@ export function FindPanel({ onHold, onClose }: Props) {
   )
 }
 
-function found({ words }: Asked, hits: readonly Hit[]): string {
+function found({ words }: Query, hits: readonly Hit[]): string {
   if (words.trim() === '') return 'In words, alternative texts, page texts, facts and labels'
   if (hits.length === 0) return 'Found nowhere in the client’s words'
   const pages = new Set(hits.map(({ of }) => of.where)).size

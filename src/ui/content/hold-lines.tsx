@@ -32,10 +32,7 @@ export function HoldLines({ row, title }: { row: LedgerRow; title: string }) {
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger
-        className={
-          'size-6 shrink-0 rounded-sm border font-mono text-xs hover:border-ink hover:bg-tape ' +
-          `${hold === null ? `border-clear text-soft ${OF_ROW_IN_HAND}` : isOver ? 'border-thread font-bold text-thread' : 'border-ink bg-tape text-ink'}`
-        }
+        className={'size-6 shrink-0 rounded-sm border font-mono text-xs hover:border-ink hover:bg-tape ' + lookOf(hold, isOver)}
         aria-label={`Lines of ${title}: ${row.label}, ${state}${isOver ? ', over' : ''}`}
         title={`Limit how many lines this may take (now ${state})`}
       >
@@ -46,6 +43,11 @@ export function HoldLines({ row, title }: { row: LedgerRow; title: string }) {
       </Panel>
     </Popover.Root>
   )
+}
+
+function lookOf(hold: Hold | null, isOver: boolean): string {
+  if (hold === null) return `border-clear text-soft ${OF_ROW_IN_HAND}`
+  return isOver ? 'border-thread font-bold text-thread' : 'border-ink bg-tape text-ink'
 }
 
 function Lines({ row, hold }: { row: LedgerRow; hold: Hold | null }) {

@@ -6,7 +6,7 @@ import { entriesAt, withEntryCount, type ListAt } from '@/core/plan'
 import { findPage, homePage, pageOfSection, type Page } from '@/core/site'
 import { useSite } from '../job/use-site'
 import { Button } from '../parts/button'
-import { MOST_TRIED, tryCounts, type CountTried } from '../sheets/count-room'
+import { MOST_TRIED, tryCounts, type CountTried } from '../sheets/try-counts'
 import { TryOn } from '../sheets/try-on'
 import { Panel } from '../parts/panel'
 

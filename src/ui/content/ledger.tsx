@@ -1,7 +1,7 @@
 'use client'
 import { memo, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { toast } from 'sonner'
-import type { Pour } from '@/core/fill'
+import type { PasteFill } from '@/core/fill'
 import { isEverything, type Listed, type ListedGroup, type Tab, type Wanted } from '@/core/ledger'
 import { findSection, placeKey, reachOfWords, type Place, type SectionId, type SiteDocument } from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
@@ -14,7 +14,7 @@ import { GroupFrame } from './group-frame'
 import { LedgerHead } from './ledger-head'
 import { ListedRow } from './listed-row'
 import { NearRows } from './near-rows'
-import { PourPanel } from './pour-panel'
+import { PasteFillPanel } from './paste-fill-panel'
 import { useRange, useRangeStore } from './range'
 import { RangeBar } from './range-bar'
 import { SectionTools } from './section-tools'
@@ -50,8 +50,8 @@ export function Ledger({ tab, hand, onHold, onGo, onOpen, fitOf, folded, onDesig
   const isRange = useRange(({ chosen }) => chosen.size > 1)
   const [wanted, setWanted] = useState(EVERYTHING)
   const [grouped, setGrouped] = useState<Grouped>('section')
-  const [pour, setPour] = useState<{ readonly plan: Pour; readonly from: Place } | null>(null)
-  const askPour = useCallback((plan: Pour | null, from: Place) => {
+  const [pour, setPour] = useState<{ readonly plan: PasteFill; readonly from: Place } | null>(null)
+  const askPour = useCallback((plan: PasteFill | null, from: Place) => {
     if (plan) setPour({ plan, from })
     else toast('Nothing of what was pasted has a place here.')
   }, [])
@@ -92,7 +92,7 @@ export function Ledger({ tab, hand, onHold, onGo, onOpen, fitOf, folded, onDesig
       {isRange && <RangeBar />}
       {!folded && !isRange && <LedgerHead wanted={wanted} grouped={grouped} all={known} onWant={setWanted} onGroup={setGrouped} />}
       {pour && (
-        <PourPanel
+        <PasteFillPanel
           pour={pour.plan}
           onPour={() => {
             applyPour(store, pour.plan)

@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid'
 import { toast } from 'sonner'
-import { planPour, sectionRows, type LedgerRow, type PastedTable, type Pour } from '@/core/fill'
+import { planPasteFill, sectionRows, type LedgerRow, type PastedTable, type PasteFill } from '@/core/fill'
 import { actOnEntries, addEntry, entriesAt, resetEntries, sortEntries, sortsOf, type EntryAct, type ListAt, type SortBy } from '@/core/plan'
 import {
   confirmedValue,
@@ -54,7 +54,7 @@ export type Reach = {
   /** Takes a place in hand where it is kept, on whatever page. */
   readonly open: (place: Place) => void
   /** Says what would go where; null where nothing of what was pasted has a place. */
-  readonly pour: (pour: Pour | null, from: Place) => void
+  readonly pour: (pour: PasteFill | null, from: Place) => void
 }
 
 /** What the rows of slots do, as edits. */
@@ -88,7 +88,7 @@ export function makeSlotActions(
     },
     pour: (row, table) => {
       const { document, pack } = store.getState()
-      reach.pour(planPour(pack, document, row.place, table, newEntryId), row.place)
+      reach.pour(planPasteFill(pack, document, row.place, table, newEntryId), row.place)
     },
     addItem: (row) => addAndGo(store, row, reach.go),
     sortItems: (row, by) => {
@@ -161,7 +161,7 @@ export async function putPicture(
 }
 
 /** What was pasted goes where it was said to go; one edit, one undo. */
-export function applyPour(store: JobStore, { edits, placed, left }: Pour): void {
+export function applyPour(store: JobStore, { edits, placed, left }: PasteFill): void {
   const gesture = store.apply({ type: 'batch', edits })
   if (gesture === null) return
   const rest = left > 0 ? ` ${count(left, 'cell')} had no place.` : ''

@@ -1,5 +1,5 @@
 import type { ClipboardEvent, DOMAttributes, KeyboardEvent, MouseEvent } from 'react'
-import { planPour, readPasted, type PastedTable, type Pour } from '@/core/fill'
+import { planPasteFill, readPasted, type PastedTable, type PasteFill } from '@/core/fill'
 import { pourDown, pourInto, toTable, toTableHtml, toTsv, type Listed } from '@/core/ledger'
 import { placeKey, type Place } from '@/core/site'
 import { isPressed } from '../keys/pressed'
@@ -14,7 +14,7 @@ type Props = {
   /** The rows stand as on their pages: what is pasted fills lists, and makes entries where they end. */
   readonly isOrdered: boolean
   readonly onGo: (place: Place, on?: 'cell' | 'row') => void
-  readonly onPour: (pour: Pour | null, from: Place) => void
+  readonly onPour: (pour: PasteFill | null, from: Place) => void
 }
 type Hands = Pick<DOMAttributes<HTMLElement>, 'onKeyDown' | 'onMouseDownCapture' | 'onCopy' | 'onPaste'>
 
@@ -114,13 +114,13 @@ export function useRangeHands({ listed, hand, isOrdered, onGo, onPour }: Props):
     },
   }
 
-  function plan(table: PastedTable, places: readonly Listed[]): Pour | null {
+  function plan(table: PastedTable, places: readonly Listed[]): PasteFill | null {
     const [first] = places
     const [only] = table.flat()
     if (!first) return null
     if (table.flat().length === 1 && only !== undefined) return pourInto(places, only)
     const { pack, document } = store.getState()
-    if (isOrdered && first.place.type === 'slot') return planPour(pack, document, first.place, table, newEntryId)
+    if (isOrdered && first.place.type === 'slot') return planPasteFill(pack, document, first.place, table, newEntryId)
     return pourDown(listed.slice(listed.indexOf(first)), table.flat())
   }
 }

@@ -13,7 +13,7 @@ export function BinnedJob({ id, name }: { id: string; name: string }) {
   const putBack = (): void =>
     begin(async () => {
       try {
-        await postJson(`/api/jobs/${id}/shelf`, { shelf: 'work' }, 'PUT')
+        await postJson(`/api/jobs/${id}/status`, { shelf: 'work' }, 'PUT')
         router.refresh()
       } catch (error) {
         setFault(error instanceof Error ? error.message : NO_ANSWER)

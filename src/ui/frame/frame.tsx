@@ -15,7 +15,7 @@ import { useKeyWords } from '../keys/use-key'
 import { useJob, useJobStore } from '../job/job-context'
 import { useHere } from '../job/person'
 import { CopyButton } from '../parts/copy-button'
-import { GivenBack } from './given-back'
+import { ReturnedWords } from './returned-words'
 import { Jump } from './jump'
 import type { OtherJob } from './other-job'
 import { SavedMark } from './saved-mark'
@@ -85,7 +85,7 @@ export function Frame({ jobs, liveUrl, live, children }: Props) {
         </aside>
       )}
       {jobs.every((job) => job.id === id) && may !== 'read' && <Lead stage={stage} />}
-      <GivenBack />
+      <ReturnedWords />
       {children}
     </div>
   )

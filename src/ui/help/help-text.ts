@@ -31,8 +31,8 @@ export const HELP = {
   brief: {
     title: 'Brief',
     use:
-      'What you know of the client: name, trade, telephone, email, address, hours, logo and colours. Each is kept once and shown wherever ' +
-      'a page uses it.',
+      'What you know of the client: name, trade, telephone, email, address, hours, logo and colours. Each is kept once and shown ' +
+      'wherever a page uses it.',
     example: 'Saltmarsh Physiotherapy gets a new telephone number: it is typed here once, and every page, button and footer follows.',
     words: [
       ['fact', 'A detail of the client that is kept once, such as the telephone number.'],
@@ -43,7 +43,9 @@ export const HELP = {
   },
   template: {
     title: 'Template',
-    use: 'Every template, live, with this client’s name, logo and colours. Nothing changes until you put one on, and Undo takes it off again.',
+    use:
+      'Every template, live, with this client’s name, logo and colours. Nothing changes until you put one on, and Undo takes it off ' +
+      'again.',
     example: 'Ferncombe Nursery sees Windrow first, because it is made for plant nurseries and shows the months of the year.',
     words: [
       ['template', 'A ready-made site: pages, section designs, words and pictures to start from.'],
@@ -71,8 +73,8 @@ export const HELP = {
   content: {
     title: 'Content',
     use:
-      'The page on three widths above, its places in reading order below. Click a word on any sheet and type, or type in the ledger: both ' +
-      'follow each other. A dashed line marks what is still the template’s.',
+      'The page on three widths above, its places in reading order below. Click a word on any sheet and type, or type in the ledger: ' +
+      'both follow each other. A dashed line marks what is still the template’s.',
     example: 'At Saltmarsh Physiotherapy F8 goes from one leftover to the next, until the number at Content is gone.',
     words: [
       ['sheet', 'The page drawn live at one width. What a sheet shows is what is published.'],

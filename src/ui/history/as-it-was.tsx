@@ -1,9 +1,9 @@
 'use client'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { pageTexts } from '@/core/fill'
-import { placeSaid } from '@/core/ledger'
+import { describePlace } from '@/core/ledger'
 import { MAX_POINT, type Point } from '@/core/people'
-import { bringBackPage, bringBackSite, placesBack, type PlaceBack } from '@/core/plan'
+import { restorePage, restoreSite, restorablePlaces, type PlaceRestored } from '@/core/plan'
 import { findPage, homePage, pagesOf, placeKey, toEdit, wordsOfEdit, type Edit, type SiteDocument } from '@/core/site'
 import { ApiError, postJson } from '../job/api'
 import { fetchPast } from '../job/fetch-past'
@@ -91,7 +91,7 @@ function PointName({ revision, point, onPoints }: Pick<Props, 'revision' | 'poin
   const keep = async (wanted: string | null): Promise<void> => {
     try {
       const { points } = await postJson<{ points: readonly Point[] }>(
-        `/api/jobs/${store.getState().id}/points`,
+        `/api/jobs/${store.getState().id}/versions`,
         { revision, name: wanted },
         'PUT',
       )
@@ -136,9 +136,9 @@ function PastSite({ past, at }: { readonly past: SiteDocument; readonly at: stri
   const { document, pack } = site
   const [asked, setAsked] = useState(homePage(past).id)
   const page = findPage(past, asked) ?? homePage(past)
-  const back = useMemo(() => placesBack(document, past), [document, past])
-  const whole = useMemo(() => bringBackSite(document, past), [document, past])
-  const only = useMemo(() => bringBackPage(document, past, page.id), [document, past, page.id])
+  const back = useMemo(() => restorablePlaces(document, past), [document, past])
+  const whole = useMemo(() => restoreSite(document, past), [document, past])
+  const only = useMemo(() => restorePage(document, past, page.id), [document, past, page.id])
   const name = pageTexts(pack, past, page).name
   const bring = (edit: Edit | null, what: string): void => {
     const gesture = edit && store.apply(edit)
@@ -185,8 +185,8 @@ function PastSite({ past, at }: { readonly past: SiteDocument; readonly at: stri
             <BackRow
               key={placeKey(one.place) + one.step.type}
               back={one}
-              said={placeSaid(pack, document, one.place)}
-              onBring={may === 'edit' ? () => bring(toEdit([one.step]), placeSaid(pack, document, one.place)) : null}
+              said={describePlace(pack, document, one.place)}
+              onBring={may === 'edit' ? () => bring(toEdit([one.step]), describePlace(pack, document, one.place)) : null}
             />
           ))}
           {back.length > MOST_LISTED && <li className="py-1 text-soft">and {back.length - MOST_LISTED} more</li>}
@@ -196,7 +196,7 @@ function PastSite({ past, at }: { readonly past: SiteDocument; readonly at: stri
   )
 }
 
-function BackRow({ back, said, onBring }: { readonly back: PlaceBack; readonly said: string; readonly onBring: (() => void) | null }) {
+function BackRow({ back, said, onBring }: { readonly back: PlaceRestored; readonly said: string; readonly onBring: (() => void) | null }) {
   const words = wordsOfEdit(back.step).join(' ')
   return (
     <li className="flex items-baseline justify-between gap-3 border-t border-seam py-1.5">

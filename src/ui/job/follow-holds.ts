@@ -4,7 +4,7 @@ import { heldBy, piecesIn, type Held } from '@/core/lines'
 import { own } from '@/core/own'
 import { designKey } from '@/core/pack'
 import { allSections, alterationsOf, entriesOf, findSection, hasColumns, shownSection, type SiteDocument } from '@/core/site'
-import { FittingRoom, type Wanted } from '../sheets/fitting-room'
+import { OffscreenMeasurer, type Wanted } from '../sheets/offscreen-measurer'
 import type { TextProbe } from '../sheets/probe-text'
 import { heldName, type HeldText, type JobState } from './job-state'
 import { siteOf } from './site-of'
@@ -21,7 +21,7 @@ const MOST_ANSWERS = 2000
 export function followHolds(store: StoreApi<JobState>): () => void {
   let timer: ReturnType<typeof setTimeout> | undefined
   let isOver = false
-  let room: FittingRoom | null = null
+  let room: OffscreenMeasurer | null = null
   let probes = new Map<string, TextProbe | null>()
   let styles: readonly unknown[] = []
 
@@ -34,7 +34,7 @@ export function followHolds(store: StoreApi<JobState>): () => void {
     const wanted = wantedIn(state)
     const missing = [...new Map(wanted.map((one) => [lookOf(state.document, one), one]))].filter(([name]) => !known.has(name))
     for (const [name, one] of missing) {
-      room ??= new FittingRoom()
+      room ??= new OffscreenMeasurer()
       known.set(name, await room.probe(siteOf(state), one).catch(problem))
       if (isOver) return
     }
@@ -51,7 +51,7 @@ export function followHolds(store: StoreApi<JobState>): () => void {
       const shape = shapeOf(state.document, one)
       const known = before.get(heldName(one.section.id, one.key))
       const isKnown = known?.shape === shape && known.probe === probe
-      room ??= new FittingRoom()
+      room ??= new OffscreenMeasurer()
       found.set(
         heldName(one.section.id, one.key),
         isKnown ? known : { shape, probe, rooms: probe ? await room.rooms(siteOf(state), one, probe) : [] },

@@ -13,7 +13,7 @@ import { inputClass } from '../parts/field'
 import { count } from '../parts/words'
 import { directionOf, matchesJob, SHELVES, sortJobs, type JobLine, type Order, type Shelf, type Sorting } from './job-line'
 import { JobRow } from './job-row'
-import { ReadIn } from './read-in'
+import { ReadIn } from './import-handover'
 import { useListState } from './use-list-state'
 import { useShelving } from './use-shelving'
 

@@ -57,7 +57,7 @@ export function useShelving(rows: readonly JobLine[], onJobs: (jobs: readonly Jo
     const live = shelf === 'bin' && job.liveUrl ? ` Its site stays live at ${job.liveUrl.replace('http://', '')}.` : ''
     const done = `${job.name} ${LAID[shelf]}${live}`
     const words = (): void => (isUndo ? void toast(done) : notice(done, 'Undo', () => shelve({ ...job, shelf }, job.shelf, true)))
-    void run(job, postJson<Reply>(`/api/jobs/${job.id}/shelf`, { shelf }, 'PUT'), next, words)
+    void run(job, postJson<Reply>(`/api/jobs/${job.id}/status`, { shelf }, 'PUT'), next, words)
   }
   const copy = (job: JobLine): void => {
     const words = (): void => void toast(`${job.name} was copied: words, pictures and brand. The copy has no address yet.`)

@@ -1,7 +1,7 @@
 'use client'
 import { own } from '@/core/own'
 import { Popover } from 'radix-ui'
-import { cutChoices, cutSteps } from '@/core/plan'
+import { alterationChoices, alterationSteps } from '@/core/plan'
 import type { Alteration, SectionId } from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
 import { buttonClass } from '../parts/button'
@@ -30,10 +30,10 @@ export function AlterButton({ sections }: { sections: readonly SectionId[] }) {
   // What is offered hangs on the sections and the template alone, not on what is typed.
   useJob((s) => s.document.sections)
   useJob((s) => s.document.dress)
-  const choices = cutChoices(pack, store.getState().document, sections)
+  const choices = alterationChoices(pack, store.getState().document, sections)
   const altered = choices.filter(({ value }) => value !== null).length
   const set = (part: Alteration, value: string | null): void => {
-    const steps = cutSteps(pack, store.getState().document, sections, part, value)
+    const steps = alterationSteps(pack, store.getState().document, sections, part, value)
     if (steps.length > 0) attempt(store, steps, 'The section was not altered')
   }
   return (

@@ -2,19 +2,19 @@
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { toast } from 'sonner'
 import { pageTexts } from '@/core/fill'
-import { putBack, takenOut, type TakenOut } from '@/core/plan'
+import { restoreRemoved, removedParts, type RemovedPart } from '@/core/plan'
 import { findPage, type LogRow } from '@/core/site'
 import { callApi } from '../job/api'
 import { useJob, useJobStore } from '../job/job-context'
 import { Button } from '../parts/button'
 import { capital } from '../parts/words'
-import { say } from './use-kept'
+import { say } from './use-kept-sections'
 import { attempt } from './use-acts'
 
 type Reply = { readonly rows: readonly (LogRow & { readonly revision: number })[]; readonly isFirst: boolean }
 
 /** What was removed from this job and stands nowhere now, the latest first; each comes back with everything in it. */
-export function BinPanel({ onBack, onClose }: { onBack: (of: TakenOut) => void; onClose: () => void }) {
+export function BinPanel({ onBack, onClose }: { onBack: (of: RemovedPart) => void; onClose: () => void }) {
   const store = useJobStore()
   const document = useJob((s) => s.document)
   const pack = useJob((s) => s.pack)
@@ -22,25 +22,25 @@ export function BinPanel({ onBack, onClose }: { onBack: (of: TakenOut) => void; 
   const found = useMemo(
     () =>
       rows
-        ? takenOut(
+        ? removedParts(
             document,
             rows.filter(({ undoes }) => undoes === null),
           )
         : [],
     [document, rows],
   )
-  const titleOf = (one: TakenOut): string => {
+  const titleOf = (one: RemovedPart): string => {
     if (one.type === 'page') return pageTexts(pack, document, one.page).name
     return one.section.name ?? capital(one.section.kind.replace('-', ' and '))
   }
-  const whereOf = (one: TakenOut): string => {
+  const whereOf = (one: RemovedPart): string => {
     if (one.type === 'page') return 'the whole page'
     const { in: where } = one.section
     const page = where.type === 'page' ? findPage(document, where.page) : null
     return page ? `a section of ${pageTexts(pack, document, page).name}` : 'a section of every page'
   }
-  const back = (one: TakenOut): void => {
-    if (attempt(store, putBack(store.getState().document, one), 'It was not restored') === null) return
+  const back = (one: RemovedPart): void => {
+    if (attempt(store, restoreRemoved(store.getState().document, one), 'It was not restored') === null) return
     toast(`“${titleOf(one)}” is back, with everything in it.`)
     onBack(one)
   }

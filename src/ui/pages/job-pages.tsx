@@ -10,7 +10,7 @@ import { Button } from '../parts/button'
 import { count } from '../parts/words'
 import { TryOn } from '../sheets/try-on'
 import { attempt, unique } from './use-acts'
-import { say } from './use-kept'
+import { say } from './use-kept-sections'
 
 type OtherJob = { readonly id: string; readonly name: string; readonly shelf: string; readonly trouble: string | null }
 type JobPages = { readonly pages: readonly LoosePage[]; readonly assets: readonly AssetInfo[] }

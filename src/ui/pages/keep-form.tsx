@@ -6,7 +6,7 @@ import { findSection, type SectionId } from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
 import { buttonClass } from '../parts/button'
 import { capital } from '../parts/words'
-import { keepSection, say } from './use-kept'
+import { keepSection, say } from './use-kept-sections'
 
 /** Keeps a section for every job, under a name. */
 export function KeepForm({ section: id, onKept }: { section: SectionId; onKept: () => void }) {

@@ -7,14 +7,14 @@ import { countLeftovers, pageTexts, type Site } from '@/core/fill'
 import { pagePath } from '@/core/pages'
 import { pageBytes, type Beside } from '@/core/plan'
 import { findPage, homePage, isHidden, lineOf, sectionsOfPage, type Listed, type PageId, type SiteDocument } from '@/core/site'
-import { cutToRoom, FOUND } from '@/core/release'
+import { cutToRoom, SEARCH_PREVIEW } from '@/core/release'
 import { isPressed } from '../keys/pressed'
 import { useJob, useJobStore } from '../job/job-context'
 import type { JobState } from '../job/job-state'
 import { kilobytes } from '../parts/words'
 import { Cell } from './cell'
-import { measureAsOthers } from './found/measure'
-import { RoomTape } from './found/room-tape'
+import { measureAsOthers } from './search-preview/measure'
+import { LengthTape } from './search-preview/length-tape'
 import type { PageActs } from './use-acts'
 import { useLiveState } from './use-live'
 
@@ -268,11 +268,11 @@ function NameCell({ id, name, acts, onLeave }: { id: PageId; name: string; acts:
 
 /** How much of the room that a list of results has for it a description takes. */
 function DescriptionTape({ of }: { readonly of: string }) {
-  const { share, isCut } = useMemo(() => cutToRoom(of, FOUND.desktop.description, measureAsOthers), [of])
+  const { share, isCut } = useMemo(() => cutToRoom(of, SEARCH_PREVIEW.desktop.description, measureAsOthers), [of])
   const words = `${Math.round(share * 100)} % of what a list of results shows${isCut ? ', the rest is cut' : ''}`
   return (
     <span className="ms-auto shrink-0" title={words}>
-      <RoomTape share={share} isCut={isCut} label={words} />
+      <LengthTape share={share} isCut={isCut} label={words} />
     </span>
   )
 }

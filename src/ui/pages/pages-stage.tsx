@@ -13,7 +13,7 @@ import type { SectionEvents } from '../sheets/section-hands'
 import type { SheetName } from '../sheets/widths'
 import { AllPages } from './all-pages'
 import { BinPanel } from './bin-panel'
-import { FoundPanel } from './found/found-panel'
+import { SearchPanel } from './search-preview/search-panel'
 import { MenuFitLine } from './menu-fit'
 import { OutlinePanel } from './outline-panel'
 import { PageAdder } from './page-adder'
@@ -22,9 +22,9 @@ import { PageTable, ROW } from './page-table'
 import { RedirectsPanel } from './redirects-panel'
 import { SectionAdder } from './section-adder'
 import { SectionList } from './section-list'
-import { SignpostsPanel } from './signposts-panel'
-import { TakeOut } from './take-out'
-import { UntouchedPanel } from './untouched-panel'
+import { SignpostsPanel } from './menu-links-panel'
+import { RemoveQuestion } from './remove-question'
+import { UnfilledPanel } from './unfilled-panel'
 import { usePageActs } from './use-acts'
 import { useLive } from './use-live'
 import { usePagesHand } from './use-pages-stage'
@@ -77,7 +77,7 @@ export function PagesStage({ live: liveDocument, published, origin }: Props) {
       <PageBar page={page} below={below} acts={acts} onHold={toPage} onOpen={open} onRemove={() => remove(page)} />
       <MenuFitLine />
       {asked !== null && isAsked && (
-        <TakeOut
+        <RemoveQuestion
           page={asked}
           acts={acts}
           onClose={() => {
@@ -95,9 +95,9 @@ export function PagesStage({ live: liveDocument, published, origin }: Props) {
           {below.type === 'outline' && <OutlinePanel onAdded={toPage} onClose={() => toPage(page)} />}
           {below.type === 'signposts' && <SignpostsPanel onClose={() => toPage(page)} />}
           {below.type === 'bin' && <BinPanel onBack={(of) => of.type === 'page' && toPage(of.page.id)} onClose={() => toPage(page)} />}
-          {below.type === 'untouched' && <UntouchedPanel onClose={() => toPage(page)} />}
+          {below.type === 'untouched' && <UnfilledPanel onClose={() => toPage(page)} />}
           {below.type === 'redirects' && <RedirectsPanel published={published} origin={origin} onClose={() => toPage(page)} />}
-          {below.type === 'found' && <FoundPanel key={page} page={page} origin={origin} acts={acts} onClose={() => toPage(page)} />}
+          {below.type === 'found' && <SearchPanel key={page} page={page} origin={origin} acts={acts} onClose={() => toPage(page)} />}
           {below.type === 'all' && <AllPages inHand={page} onHold={hold} onOpen={toPage} />}
           {below.type === 'add-section' && (
             <SectionAdder

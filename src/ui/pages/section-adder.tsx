@@ -6,7 +6,7 @@ import { useJob, useJobStore } from '../job/job-context'
 import { useSite } from '../job/use-site'
 import { Button } from '../parts/button'
 import { capital } from '../parts/words'
-import { KeptShelf } from './kept-shelf'
+import { KeptShelf } from './kept-sections'
 import { columnPx, SectionTryOn } from './section-try-on'
 import { attempt, unique } from './use-acts'
 

@@ -2,7 +2,7 @@
 import { useState } from 'react'
 import { postJson } from '../job/api'
 import { Button } from '../parts/button'
-import { Door } from './door'
+import { SignInFrame } from './sign-in-frame'
 import { Fault } from './fault'
 import { PasswordInput } from './password-input'
 import { TextInput } from './text-input'
@@ -15,11 +15,11 @@ export function FirstStart() {
   const [password, setPassword] = useState('')
   const { busy, fault, ask } = useAsking()
   const start = ask(async () => {
-    await postJson('/api/door/first-start', { name, email, password })
+    await postJson('/api/sign-in/first-start', { name, email, password })
     window.location.assign('/')
   })
   return (
-    <Door title="Whose work is this?" words="You own this installation. Others come in only when you invite them.">
+    <SignInFrame title="Whose work is this?" words="You own this installation. Others come in only when you invite them.">
       <form onSubmit={start} noValidate className="flex flex-col gap-4">
         <TextInput label="Your name" value={name} onValue={setName} autoComplete="name" />
         <TextInput label="Email" type="email" value={email} onValue={setEmail} autoComplete="username" hint="You sign in with it." />
@@ -31,6 +31,6 @@ export function FirstStart() {
           <Fault words={fault} />
         </div>
       </form>
-    </Door>
+    </SignInFrame>
   )
 }

@@ -14,8 +14,8 @@ export function whyNoPasskeys(): string | null {
 /** Signs in by a passkey; false where the person has thought better of it. */
 export function signInByPasskey(): Promise<boolean> {
   return orCalledOff(async () => {
-    const optionsJSON = await postJson<PublicKeyCredentialRequestOptionsJSON>('/api/door/passkey', {})
-    await postJson('/api/door/passkey', await startAuthentication({ optionsJSON }), 'PUT')
+    const optionsJSON = await postJson<PublicKeyCredentialRequestOptionsJSON>('/api/sign-in/passkey', {})
+    await postJson('/api/sign-in/passkey', await startAuthentication({ optionsJSON }), 'PUT')
   })
 }
 

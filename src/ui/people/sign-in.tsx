@@ -3,7 +3,7 @@ import { KeyRound } from 'lucide-react'
 import { useState } from 'react'
 import { postJson } from '../job/api'
 import { Button } from '../parts/button'
-import { Door } from './door'
+import { SignInFrame } from './sign-in-frame'
 import { Fault } from './fault'
 import { signInByPasskey } from './passkey'
 import { PasswordInput } from './password-input'
@@ -17,14 +17,14 @@ export function SignIn({ to }: { to: string }) {
   const { busy, fault, ask } = useAsking()
   const goOn = (): void => window.location.assign(to)
   const signIn = ask(async () => {
-    await postJson('/api/door/sign-in', { email, password })
+    await postJson('/api/sign-in/password', { email, password })
     goOn()
   })
   const byPasskey = ask(async () => {
     if (await signInByPasskey()) goOn()
   })
   return (
-    <Door title="Sign in" words="Your clients’ jobs are behind this door.">
+    <SignInFrame title="Sign in" words="Your clients’ jobs are behind this door.">
       <form onSubmit={signIn} noValidate className="flex flex-col gap-4">
         <TextInput label="Email" type="email" value={email} onValue={setEmail} autoComplete="username" />
         <PasswordInput label="Password" value={password} onValue={setPassword} autoComplete="current-password" />
@@ -48,6 +48,6 @@ export function SignIn({ to }: { to: string }) {
           password there.
         </p>
       </details>
-    </Door>
+    </SignInFrame>
   )
 }

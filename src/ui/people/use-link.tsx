@@ -2,7 +2,7 @@
 import { useState } from 'react'
 import { postJson } from '../job/api'
 import { Button } from '../parts/button'
-import { Door } from './door'
+import { SignInFrame } from './sign-in-frame'
 import { Fault } from './fault'
 import { PasswordInput } from './password-input'
 import { TextInput } from './text-input'
@@ -24,11 +24,11 @@ export function UseLink({ token, kind, name: known, email }: Props) {
   const { busy, fault, ask } = useAsking()
   const [title, words, act] = WORDS[kind]
   const use = ask(async () => {
-    await postJson('/api/door/pass', { token, ...(kind === 'invitation' ? { name } : {}), ...(kind === 'sign-in' ? {} : { password }) })
+    await postJson('/api/sign-in/link', { token, ...(kind === 'invitation' ? { name } : {}), ...(kind === 'sign-in' ? {} : { password }) })
     window.location.assign('/')
   })
   return (
-    <Door title={title} words={words}>
+    <SignInFrame title={title} words={words}>
       <form onSubmit={use} noValidate className="flex flex-col gap-4">
         <p>
           {known && <strong className="block text-lg">{known}</strong>}
@@ -52,6 +52,6 @@ export function UseLink({ token, kind, name: known, email }: Props) {
           <Fault words={fault} />
         </div>
       </form>
-    </Door>
+    </SignInFrame>
   )
 }

@@ -6,10 +6,20 @@ import { ApiError, postJson } from '../job/api'
 import { Button } from '../parts/button'
 import { Field } from '../parts/field'
 import { isOnThisMachine, KIND_NAMES, type DestinationLine, type OwnKind } from './destination-line'
-import { ReachFields, Text } from './reach-fields'
-import { TrialView } from './trial-view'
-import { changedReach, isLeftEmpty, isSameDoor, keptReach, NOTHING_TYPED, retyped, triedReach, typedOf, type Typed } from './typed-reach'
-import { useTrial, type Tried } from './use-trial'
+import { ConnectionFields, Text } from './connection-fields'
+import { ConnectionTestView } from './connection-test-view'
+import {
+  changedConnection,
+  isLeftEmpty,
+  isSameDoor,
+  savedConnection,
+  NOTHING_TYPED,
+  retyped,
+  testedConnection,
+  typedOf,
+  type Typed,
+} from './typed-connection'
+import { useConnectionTest, type TestedConnection } from './use-connection-test'
 
 const SECRET_WANTED = 'Type the password or key again. The saved one is only sent to the server and user name it was saved for.'
 
@@ -25,9 +35,9 @@ export function DestinationForm({ job, line, children }: Props) {
   const router = useRouter()
   const kept = useMemo(() => line && typedOf(line), [line])
   const [typed, setTyped] = useState(kept ?? NOTHING_TYPED)
-  const trial = useTrial(job)
-  // What was tried is what is added: a change afterwards asks for another trial.
-  const [tried, setTried] = useState<{ readonly typed: Typed; readonly found: Tried } | null>(null)
+  const connectionTest = useConnectionTest(job)
+  // What was tried is what is added: a change afterwards asks for another test.
+  const [tried, setTried] = useState<{ readonly typed: Typed; readonly found: TestedConnection } | null>(null)
   const [fault, setFault] = useState<string | null>(null)
   const set = (part: Partial<Typed>): void => setTyped((now) => retyped(now, part, kept))
   const known = tried?.typed === typed ? tried.found : null
@@ -36,10 +46,10 @@ export function DestinationForm({ job, line, children }: Props) {
     setFault(null)
     if (kept && isLeftEmpty(asked) && !isSameDoor(asked, kept)) return setFault(SECRET_WANTED)
     const { origin } = asked
-    const found = await trial.run(
+    const found = await connectionTest.run(
       line && isLeftEmpty(asked)
-        ? { destination: line.id, changed: { origin, reach: changedReach(asked, null) } }
-        : { origin, reach: triedReach(asked) },
+        ? { destination: line.id, changed: { origin, connection: changedConnection(asked, null) } }
+        : { origin, connection: testedConnection(asked) },
     )
     setTried(found && { typed: asked, found })
   }
@@ -49,8 +59,8 @@ export function DestinationForm({ job, line, children }: Props) {
       const knownBy = known?.knownBy ?? null
       const told = { name, origin: typed.origin }
       const at = `/api/jobs/${job}/destinations`
-      if (line) await postJson(`${at}/${line.id}`, { ...told, reach: changedReach(typed, knownBy) }, 'PUT')
-      const id = line?.id ?? (await postJson<{ id: string }>(at, { ...told, reach: keptReach(typed, knownBy) })).id
+      if (line) await postJson(`${at}/${line.id}`, { ...told, connection: changedConnection(typed, knownBy) }, 'PUT')
+      const id = line?.id ?? (await postJson<{ id: string }>(at, { ...told, connection: savedConnection(typed, knownBy) })).id
       router.push(`/jobs/${job}/publish?to=${id}`)
       router.refresh()
     } catch (error) {
@@ -84,13 +94,13 @@ export function DestinationForm({ job, line, children }: Props) {
                 <Text {...control} mono value={typed.origin} placeholder="https://www.example.com" onText={(origin) => set({ origin })} />
               )}
             </Field>
-            <ReachFields typed={typed} set={set} />
+            <ConnectionFields typed={typed} set={set} />
             <Field label="What you call it" hint="For yourself; without a name it is called by its address.">
               {(control) => <Text {...control} value={typed.name} onText={(name) => set({ name })} />}
             </Field>
             <div className="flex flex-wrap gap-2">
-              <Button type="submit" look={canAdd ? 'plain' : 'main'} disabled={trial.isRunning}>
-                {trial.isRunning ? 'Testing…' : 'Test the connection'}
+              <Button type="submit" look={canAdd ? 'plain' : 'main'} disabled={connectionTest.isRunning}>
+                {connectionTest.isRunning ? 'Testing…' : 'Test the connection'}
               </Button>
               {canAdd && (
                 <Button look="main" onClick={() => void add()}>
@@ -111,17 +121,17 @@ export function DestinationForm({ job, line, children }: Props) {
           </form>
         </div>
       </div>
-      <aside aria-labelledby="trial" className="min-h-0 overflow-y-auto border-s border-seam bg-cloth px-5 py-6">
-        <h2 id="trial" className="text-lg font-bold tracking-tight">
+      <aside aria-labelledby="connection-test" className="min-h-0 overflow-y-auto border-s border-seam bg-cloth px-5 py-6">
+        <h2 id="connection-test" className="text-lg font-bold tracking-tight">
           The connection
         </h2>
-        <TrialView trial={trial} />
-        {trial.results.length === 0 && !trial.isRunning && !trial.fault && (
+        <ConnectionTestView connectionTest={connectionTest} />
+        {connectionTest.results.length === 0 && !connectionTest.isRunning && !connectionTest.fault && (
           <p className="mt-2 text-soft">
             Tested step by step before it is kept: a small file is written, asked for as a visitor would, and taken away again.
           </p>
         )}
-        {unvouched !== null && !trial.isRunning && (
+        {unvouched !== null && !connectionTest.isRunning && (
           <Button className="mt-3" onClick={() => trust(unvouched)}>
             Trust this certificate, and test again
           </Button>
@@ -137,7 +147,7 @@ export function DestinationForm({ job, line, children }: Props) {
 }
 
 /** Files can be sent there: the login, the folder and writing have worked. */
-function hasWorked({ results }: Tried): boolean {
+function hasWorked({ results }: TestedConnection): boolean {
   return results.some(({ step, state }) => step === 'write' && state === 'done')
 }
 

@@ -1,9 +1,9 @@
-/** A place that the site goes to, with what is live there; `reach` is how it is reached, in a line. */
+/** A place that the site goes to, with what is live there; `connection` is how it is reached, in a line. */
 export type DestinationLine = {
   readonly id: string
   readonly kind: 'web-host' | OwnKind
   readonly name: string
-  readonly reach: string | null
+  readonly connection: string | null
   readonly settings: Readonly<Record<string, unknown>> | null
   readonly origin: string | null
   readonly liveUrl: string | null

@@ -5,13 +5,13 @@ import { useState } from 'react'
 import { ApiError, postJson } from '../job/api'
 import { Button, buttonClass } from '../parts/button'
 import { KIND_NAMES, type DestinationLine } from './destination-line'
-import { TrialView } from './trial-view'
-import { useTrial } from './use-trial'
+import { ConnectionTestView } from './connection-test-view'
+import { useConnectionTest } from './use-connection-test'
 
 /** A server or folder of the client's: how it is reached, whether it can be, and how it is removed. */
 export function OwnDestination({ job, line }: { job: string; line: DestinationLine }) {
   const router = useRouter()
-  const trial = useTrial(job)
+  const connectionTest = useConnectionTest(job)
   const [asked, setAsked] = useState(false)
   const [fault, setFault] = useState<string | null>(null)
   const remove = async (): Promise<void> => {
@@ -28,14 +28,14 @@ export function OwnDestination({ job, line }: { job: string; line: DestinationLi
       <dl className="grid gap-y-1 text-sm [&>dd]:mb-1">
         <dt className="text-soft">Goes to</dt>
         <dd className="break-words">
-          {KIND_NAMES[line.kind]}: <span className="font-mono">{line.reach}</span>
+          {KIND_NAMES[line.kind]}: <span className="font-mono">{line.connection}</span>
         </dd>
         <dt className="text-soft">Visitors find it at</dt>
         <dd className="break-words font-mono">{line.origin}</dd>
       </dl>
       <div className="mt-3 flex flex-wrap gap-2">
-        <Button disabled={trial.isRunning} onClick={() => void trial.run({ destination: line.id })}>
-          {trial.isRunning ? 'Testing…' : 'Test the connection'}
+        <Button disabled={connectionTest.isRunning} onClick={() => void connectionTest.run({ destination: line.id })}>
+          {connectionTest.isRunning ? 'Testing…' : 'Test the connection'}
         </Button>
         <Link
           href={`/jobs/${job}/publish?to=${line.id}&change=1`}
@@ -70,7 +70,7 @@ export function OwnDestination({ job, line }: { job: string; line: DestinationLi
           ✕ {fault}
         </p>
       )}
-      <TrialView trial={trial} />
+      <ConnectionTestView connectionTest={connectionTest} />
     </section>
   )
 }

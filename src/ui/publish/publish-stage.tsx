@@ -16,9 +16,9 @@ import { CompareReleases } from './compare/compare-releases'
 import { DestinationForm } from './destination-form'
 import type { DestinationLine } from './destination-line'
 import { DestinationList } from './destination-list'
-import { GoesOut } from './goes-out'
+import { PublishChoice } from './publish-choice'
 import { OwnDomain } from './domain/own-domain'
-import type { DomainTold } from '@/core/domain'
+import type { DomainView } from '@/core/domain'
 import { Handover } from './handover'
 import { Notices } from './notices'
 import { OthersFiles } from './others-files'
@@ -44,7 +44,7 @@ type Props = {
   /** The release that is set against another state, if that is looked at. */
   readonly compared: string | null
   readonly address: string | null
-  readonly domain: DomainTold | null
+  readonly domain: DomainView | null
   readonly proposal: string
   readonly hostSuffix: string
   readonly releases: readonly ReleaseLine[]
@@ -129,7 +129,7 @@ function Publishing({ destination, list, address, domain, proposal, hostSuffix, 
         <StepHead id="changes" nth={2} heading={changes}>
           What will change
         </StepHead>
-        <GoesOut chosen={chosen} disabled={progress !== null} />
+        <PublishChoice chosen={chosen} disabled={progress !== null} />
         {address === null ? (
           <p className="text-soft">Choose an address, check what will change, then publish. Visitors see nothing before that.</p>
         ) : progress ? (

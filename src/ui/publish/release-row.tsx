@@ -4,7 +4,7 @@ import { Button, buttonClass } from '../parts/button'
 import { count, dayAndTime, kilobytes } from '../parts/words'
 import type { ReleaseLine } from './release-line'
 import { useAloneWords } from './use-alone-words'
-import { TakeOff } from './take-off'
+import { TakeOffline } from './take-offline'
 
 type Props = {
   readonly job: string
@@ -75,7 +75,7 @@ export function ReleaseRow(props: Props) {
           >
             Files (zip)
           </a>
-          {live && liveUrl && isSeenAtOnce && <TakeOff address={liveUrl} busy={busy} onTakeOff={onTakeOff} />}
+          {live && liveUrl && isSeenAtOnce && <TakeOffline address={liveUrl} busy={busy} onTakeOff={onTakeOff} />}
         </div>
       )}
     </li>

@@ -11,8 +11,8 @@ import { useJob, useJobStore } from '../job/job-context'
 import { Button } from '../parts/button'
 import { capital, count, kilobytes } from '../parts/words'
 import { NarrowBar } from './narrow-bar'
-import { PackIn } from './pack-in'
-import { useRoom, useTryOn } from './room'
+import { ImportPack } from './import-pack'
+import { useTemplateView, useTryOn } from './template-view'
 import { TryOn } from '../sheets/try-on'
 import { notice } from '../parts/notice'
 
@@ -33,7 +33,7 @@ export function AllTemplates({ all, marked, onMark, lastSeen }: Props) {
   const [asked, setAsked] = useState<Narrowing>({})
   const [beside, setBeside] = useState<readonly string[]>([])
   const list = useRef<HTMLOListElement>(null)
-  const { go } = useRoom()
+  const { go } = useTemplateView()
   // The room's keys work as soon as it opens: a row has the focus.
   useEffect(() => {
     const rows = [...(list.current?.querySelectorAll<HTMLElement>(':scope > li > article') ?? [])]
@@ -88,7 +88,7 @@ export function AllTemplates({ all, marked, onMark, lastSeen }: Props) {
             >
               Empty all pages
             </Button>
-            <PackIn />
+            <ImportPack />
           </span>
         </div>
         <NarrowBar all={all} asked={asked} favourites={marked.length} onAsk={setAsked} />
@@ -138,7 +138,7 @@ const HEIGHT = 236
 
 function Row({ candidate: { template, profile, suits }, place, isWorn, isMarked, isBeside, onMark, onBeside, onPress }: RowProps) {
   const site = useTryOn(template.id)
-  const { go } = useRoom()
+  const { go } = useTemplateView()
   const home = homePage(site.document)
   return (
     <article

@@ -12,7 +12,7 @@ import { Button } from '../parts/button'
 import { inputClass } from '../parts/field'
 import { capital, count } from '../parts/words'
 import { ChangeList } from './change-list'
-import { RoomHead } from './room-head'
+import { ViewHead } from './view-head'
 import { SchemeChooser } from '../fields/scheme-chooser'
 import { TryOn } from '../sheets/try-on'
 import { notice } from '../parts/notice'
@@ -50,7 +50,7 @@ export function PutOn({ template }: { template: string }) {
   }
   return (
     <main className="flex min-h-0 flex-1 flex-col">
-      <RoomHead title={isWorn ? `${from.name}: pages and scheme` : fresh ? `Start on ${from.name}` : `Put ${from.name} on`}>
+      <ViewHead title={isWorn ? `${from.name}: pages and scheme` : fresh ? `Start on ${from.name}` : `Put ${from.name} on`}>
         {pagesOf(after.document).length > 1 && (
           <label className="flex items-center gap-1.5 text-sm">
             Look at
@@ -71,7 +71,7 @@ export function PutOn({ template }: { template: string }) {
         <Button look="main" onClick={put}>
           {isWorn ? 'Keep this' : fresh ? 'Start with this' : 'Put it on'}
         </Button>
-      </RoomHead>
+      </ViewHead>
       <div className="grid min-h-0 flex-1 grid-cols-[19.5rem_minmax(0,1fr)]">
         <div className="min-h-0 overflow-y-auto border-e border-seam bg-cloth p-4">
           {!fresh && !isWorn && <ChangeList report={report} />}

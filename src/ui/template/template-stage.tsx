@@ -7,10 +7,10 @@ import { postJson } from '../job/api'
 import { factsOf } from '@/core/site'
 import { useJob } from '../job/job-context'
 import { AllTemplates } from './all-templates'
-import { Beside } from './beside'
-import { Particulars } from './particulars'
+import { Beside } from './compare'
+import { Particulars } from './details'
 import { PutOn } from './put-on'
-import { useRoom } from './room'
+import { useTemplateView } from './template-view'
 import { Walk } from './walk'
 
 /** The template room: every template as a try-on of this client, looked at closely, put beside others, walked through, put on. */
@@ -19,7 +19,7 @@ export function TemplateStage({ favourites }: { favourites: readonly string[] })
   const assets = useJob((s) => s.assets)
   const facts = useJob((s) => factsOf(s.document))
   const [marked, setMarked] = useState<readonly string[]>(favourites)
-  const { view, of } = useRoom()
+  const { view, of } = useTemplateView()
   const lastSeen = useRef<string | null>(null)
   if (view !== 'all' && of[0] !== undefined) lastSeen.current = of[0]
   const all = useMemo(

@@ -11,8 +11,8 @@ import { Button } from '../parts/button'
 import { inputClass } from '../parts/field'
 import { SheetRow, type SheetSource } from '../sheets/sheet-row'
 import type { SheetName } from '../sheets/widths'
-import { RoomHead } from './room-head'
-import { useRoom, useTryOn } from './room'
+import { ViewHead } from './view-head'
+import { useTemplateView, useTryOn } from './template-view'
 
 const SHEETS: readonly SheetName[] = ['desktop', 'phone']
 
@@ -20,7 +20,7 @@ const SHEETS: readonly SheetName[] = ['desktop', 'phone']
 export function Walk({ template }: { template: string }) {
   const pack = useJob((s) => s.pack)
   const site = useTryOn(template)
-  const { go } = useRoom()
+  const { go } = useTemplateView()
   const [big, setBig] = useState<SheetName | null>(null)
   const [page, setPage] = useState<PageId>(homePage(site.document).id)
   const [view] = useState(() => createStore(() => ({ site, page })))
@@ -41,7 +41,7 @@ export function Walk({ template }: { template: string }) {
   }
   return (
     <main className="flex min-h-0 flex-1 flex-col">
-      <RoomHead title={`Through ${getTemplate(pack, template).name}`}>
+      <ViewHead title={`Through ${getTemplate(pack, template).name}`}>
         <label className="flex items-center gap-1.5 text-sm">
           Page
           <select
@@ -61,7 +61,7 @@ export function Walk({ template }: { template: string }) {
         <Button look="main" onClick={() => go('put-on', template)}>
           Put it on
         </Button>
-      </RoomHead>
+      </ViewHead>
       <div className="min-h-0 flex-1 p-4">
         <SheetRow source={source} sheets={SHEETS} label="Walk" events={null} onGo={walkTo} big={big} onBig={setBig} />
       </div>

@@ -1,5 +1,5 @@
 import { uploadRoute } from '@/server/http/route'
-import { takeInPicture } from '@/server/use-cases/take-in-picture'
+import { importPicture } from '@/server/use-cases/import-picture'
 
 /** A logo chosen before its job is made. */
-export const POST = uploadRoute((asked) => takeInPicture(asked.request, asked.query, null))
+export const POST = uploadRoute((asked) => importPicture(asked.request, asked.query, null))

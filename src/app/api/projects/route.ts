@@ -1,5 +1,5 @@
 import { uploadRoute } from '@/server/http/route'
-import { takeInProject } from '@/server/use-cases/take-in-project'
+import { importJob } from '@/server/use-cases/import-job'
 
 /** A handover that is read in as a job. */
-export const POST = uploadRoute((asked) => takeInProject(asked.request, asked.query, asked.person))
+export const POST = uploadRoute((asked) => importJob(asked.request, asked.query, asked.person))

@@ -7,7 +7,7 @@ import { openJob, type OpenJob } from '@/server/use-cases/open-job'
 import { whoIsHere } from '@/app/who-is-here'
 import { BinnedJob } from '@/ui/frame/binned-job'
 import { Frame } from '@/ui/frame/frame'
-import { UnwornJob } from '@/ui/frame/unworn-job'
+import { MissingTemplate } from '@/ui/frame/missing-template'
 import { JobProvider } from '@/ui/job/job-context'
 
 export const dynamic = 'force-dynamic'
@@ -20,7 +20,7 @@ export default async function JobLayout({ children, params }: { children: ReactN
   if (!line) notFound()
   if (line.shelf === 'bin') return <BinnedJob id={job} name={line.name} />
   const open = tryToOpen(job)
-  if (!open || open.missing.includes(open.document.dress.template)) return <UnwornJob name={line.name} trouble={line.trouble} />
+  if (!open || open.missing.includes(open.document.dress.template)) return <MissingTemplate name={line.name} trouble={line.trouble} />
   return (
     <JobProvider key={job} job={open} here={{ person, may: mayOnJob(person, job) ?? 'read' }}>
       <Frame

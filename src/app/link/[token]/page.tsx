@@ -1,7 +1,7 @@
 import type { Metadata } from 'next'
 import { lookAtPass } from '@/server/use-cases/use-pass'
 import { TypedEarly } from '@/ui/parts/typed-early'
-import { Door } from '@/ui/people/door'
+import { SignInFrame } from '@/ui/people/sign-in-frame'
 import { UseLink } from '@/ui/people/use-link'
 
 export const metadata: Metadata = { title: 'A link that lets you in', robots: { index: false } }
@@ -15,10 +15,13 @@ export default async function LinkPage({ params }: { params: Promise<{ token: st
       <UseLink token={token} {...pass} />
     </TypedEarly>
   ) : (
-    <Door title="This link lets nobody in" words="It was used, has run out or was taken back. Ask whoever gave it to you for a new one.">
+    <SignInFrame
+      title="This link lets nobody in"
+      words="It was used, has run out or was taken back. Ask whoever gave it to you for a new one."
+    >
       <a href="/sign-in" className="font-semibold underline underline-offset-4">
         Sign in
       </a>
-    </Door>
+    </SignInFrame>
   )
 }

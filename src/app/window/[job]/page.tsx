@@ -5,7 +5,7 @@ import { mayOnJob } from '@/server/use-cases/may-open'
 import { findJobLine } from '@/server/use-cases/list-jobs'
 import { openJob, type OpenJob } from '@/server/use-cases/open-job'
 import { whoIsHere } from '@/app/who-is-here'
-import { UnwornJob } from '@/ui/frame/unworn-job'
+import { MissingTemplate } from '@/ui/frame/missing-template'
 import { JobProvider } from '@/ui/job/job-context'
 import { PageWindow } from '@/ui/sheets/page-window'
 
@@ -17,7 +17,7 @@ export default async function WindowPage({ params }: { params: Promise<{ job: st
   const { person } = await whoIsHere()
   const open = tryToOpen(job)
   const line = findJobLine(job)
-  if (open.missing.includes(open.document.dress.template)) return <UnwornJob name={line.name} trouble={line.trouble} />
+  if (open.missing.includes(open.document.dress.template)) return <MissingTemplate name={line.name} trouble={line.trouble} />
   return (
     <JobProvider key={job} job={open} here={{ person, may: mayOnJob(person, job) ?? 'read' }}>
       <PageWindow />

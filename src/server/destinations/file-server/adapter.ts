@@ -4,7 +4,7 @@ import { hashOf } from '../../files/blobs'
 import { DestinationError, type Adapter } from '../destination'
 import { connected } from './connection'
 import type { AlikeFile, OpenServer } from './file-server'
-import { NOTHING_KEPT, type Kept } from './kept'
+import { NOTHING_SENT, type SentContents } from './sent-contents'
 import { makeFolders, putInPlace, tidy } from './put-in-place'
 import { NOBODY, standingAfter, standingOn, type Opened, type Sent, type Standing } from './standing'
 
@@ -23,14 +23,14 @@ type Told = {
 type Options = {
   /** Files can be marked as leading on. */
   readonly canLeadOn?: boolean
-  readonly kept?: Kept
+  readonly kept?: SentContents
 }
 
 /**
  * A destination on a server that only takes files. Content is sent into a folder of ours and waits there until all of it has come; then
  * each file is put into place by one step of its own. A site's address is where visitors find the folder, so it has one.
  */
-export function fileServerAdapter(kind: string, open: OpenServer, { canLeadOn = false, kept = NOTHING_KEPT }: Options = {}): Adapter {
+export function fileServerAdapter(kind: string, open: OpenServer, { canLeadOn = false, kept = NOTHING_SENT }: Options = {}): Adapter {
   const on = connected(open, kept)
   let told: Told | null = null
   return {
@@ -162,7 +162,7 @@ async function expecting({ server, ownList }: Opened, standing: Standing, files:
 }
 
 /** What stands at a path now, where that is as we left it and we still have it. */
-function olderAt(path: string, { ours, there }: Standing, { contentOf }: Kept): AlikeFile | null {
+function olderAt(path: string, { ours, there }: Standing, { contentOf }: SentContents): AlikeFile | null {
   const [mine, file] = [own(ours, path), there.get(path)]
   if (mine?.at === undefined || file?.at == null || !isAsLeft(mine, file)) return null
   const content = contentOf(mine.hash)

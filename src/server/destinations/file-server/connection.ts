@@ -1,11 +1,14 @@
 import { isDestinationError, type CallOptions } from '../destination'
 import type { OpenServer } from './file-server'
-import type { Kept } from './kept'
+import type { SentContents } from './sent-contents'
 import { OwnListFile } from './own-list-file'
 import type { Opened } from './standing'
 
 /** Works on one connection for as long as it lasts; one that broke, or on which a call took too long, is made anew the next time. */
-export function connected(open: OpenServer, kept: Kept): <T>(options: CallOptions, work: (opened: Opened) => Promise<T>) => Promise<T> {
+export function connected(
+  open: OpenServer,
+  kept: SentContents,
+): <T>(options: CallOptions, work: (opened: Opened) => Promise<T>) => Promise<T> {
   let opened: Promise<Opened> | null = null
   const calls = new Set<CallOptions>()
   const alive = (): void => calls.forEach((call) => call.alive())

@@ -11,7 +11,7 @@ import {
 import { hashOf } from '../../files/blobs'
 import { DestinationError } from '../destination'
 import type { FileRead, FileServer, Known } from './file-server'
-import type { Kept } from './kept'
+import type { SentContents } from './sent-contents'
 
 /** A list that is being put into the place of the one of before. */
 const NEW_LIST = `${WAITING_FOLDER}/list`
@@ -22,7 +22,7 @@ export class OwnListFile {
 
   constructor(
     private readonly server: FileServer,
-    private readonly kept: Kept,
+    private readonly kept: SentContents,
   ) {}
 
   /** What it says; null where there is none. */

@@ -4,7 +4,7 @@ import { own } from '../../../core/own'
 import { isDestinationError, type Adapter } from '../destination'
 import { fileServerAdapter } from '../file-server/adapter'
 import type { AlikeFile, FileServer } from '../file-server/file-server'
-import { NOTHING_KEPT, type Kept } from '../file-server/kept'
+import { NOTHING_SENT, type SentContents } from '../file-server/sent-contents'
 import { moveOver } from '../file-server/replace'
 import { filesIn, type Entry } from '../file-server/walk'
 import { connect, type Connection } from './connect'
@@ -14,7 +14,7 @@ import { readAll, timeOf, writeAlike, writeAll } from './whole-files'
 import type { SftpSecret, SftpSettings } from './settings'
 
 /** A folder on a server that is reached by SFTP, version 3 of the protocol (draft-ietf-secsh-filexfer-02), which all servers speak. */
-export function sftpDestination(settings: SftpSettings, secret: SftpSecret, kept: Kept = NOTHING_KEPT): Adapter {
+export function sftpDestination(settings: SftpSettings, secret: SftpSecret, kept: SentContents = NOTHING_SENT): Adapter {
   return fileServerAdapter('sftp', async (alive) => sftpServer(await connect(settings, secret), settings.folder, alive), { kept })
 }
 

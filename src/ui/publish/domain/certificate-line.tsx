@@ -2,10 +2,10 @@
 import { Button } from '../../parts/button'
 import { CheckLine } from '../../parts/check-line'
 import { day } from '../../parts/words'
-import type { DomainTold, DomainLook } from '@/core/domain'
+import type { DomainView, DomainLook } from '@/core/domain'
 import type { DomainActs } from './use-domain-acts'
 
-type Props = { readonly domain: DomainTold; readonly look: DomainLook | null; readonly acts: DomainActs }
+type Props = { readonly domain: DomainView; readonly look: DomainLook | null; readonly acts: DomainActs }
 
 /** The certificate of a domain: until when it is good, how it is got beforehand, and whether browsers are bound to it. */
 export function CertificateLine({ domain, look, acts }: Props) {

@@ -1,5 +1,5 @@
 'use client'
-import type { DomainTold, RecordLine } from '@/core/domain'
+import type { DomainView, RecordLine } from '@/core/domain'
 import { useRouter } from 'next/navigation'
 import { useEffect, useRef, useState } from 'react'
 import { Button } from '../../parts/button'
@@ -7,12 +7,12 @@ import { Fold } from '../../parts/fold'
 import { clock, count } from '../../parts/words'
 import { CertificateLine } from './certificate-line'
 import { DomainForm } from './domain-form'
-import { HandOver } from './hand-over'
+import { SendRecords } from './send-records'
 import { RecordList } from './record-list'
 import { useDomainActs } from './use-domain-acts'
 import { useDomainLook, type Looking } from './use-domain-look'
 
-type Props = { readonly job: string; readonly domain: DomainTold | null; readonly onMoved: () => void }
+type Props = { readonly job: string; readonly domain: DomainView | null; readonly onMoved: () => void }
 
 /** The client's own domain: noted, its records looked up until they lead here, with a certificate, and made the site's address. */
 export function OwnDomain({ job, domain, onMoved }: Props) {
@@ -44,7 +44,7 @@ export function OwnDomain({ job, domain, onMoved }: Props) {
   )
 }
 
-function DomainPanel({ job, domain, onMoved }: Props & { readonly domain: DomainTold }) {
+function DomainPanel({ job, domain, onMoved }: Props & { readonly domain: DomainView }) {
   const router = useRouter()
   const [round, setRound] = useState(0)
   const acts = useDomainActs(job, () => {
@@ -78,7 +78,7 @@ function DomainPanel({ job, domain, onMoved }: Props & { readonly domain: Domain
             Bring the site to this domain
           </Button>
         )}
-        {look?.records.some(({ state }) => state !== 'right') && <HandOver look={look} />}
+        {look?.records.some(({ state }) => state !== 'right') && <SendRecords look={look} />}
         {!domain.isAddress && <RemoveDomain isBusy={isBusy} onRemoveDomain={() => void acts.remove()} />}
       </div>
       <p id="domain-doing" role="status" className="mt-2 min-h-6 text-sm text-soft">
@@ -94,7 +94,7 @@ function DomainPanel({ job, domain, onMoved }: Props & { readonly domain: Domain
 }
 
 /** Once the site is at the domain and all is right there is nothing to set: the records fold away. */
-function Records({ domain, records }: { domain: DomainTold; records: readonly RecordLine[] }) {
+function Records({ domain, records }: { domain: DomainView; records: readonly RecordLine[] }) {
   const table = <RecordList records={records} registrable={domain.registrable} />
   if (!domain.isAddress || records.some(({ state }) => state !== 'right')) return table
   return <Fold title={`✓ ${count(records.length, 'record')}, all right`}>{table}</Fold>

@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import { writeRoute } from '@/server/http/route'
-import { makeLogoOneColour } from '@/server/use-cases/take-in-picture'
+import { makeLogoOneColour } from '@/server/use-cases/import-picture'
 
 const bodySchema = v.strictObject({
   asset: v.pipe(v.string(), v.maxLength(120)),

@@ -3,7 +3,7 @@ import { param, readRoute, writeRoute } from '@/server/http/route'
 import { byOf } from '@/server/http/who-asks'
 import { listJobLines } from '@/server/use-cases/list-jobs'
 import { openJob } from '@/server/use-cases/open-job'
-import { deleteForGood } from '@/server/use-cases/shelve-job'
+import { deleteForGood } from '@/server/use-cases/job-status'
 
 export const GET = readRoute((asked) => openJob(param(asked, 'job')))
 export const DELETE = writeRoute(v.strictObject({}), (asked) => {

@@ -1,4 +1,4 @@
 import { param, uploadRoute } from '@/server/http/route'
-import { takeInPicture } from '@/server/use-cases/take-in-picture'
+import { importPicture } from '@/server/use-cases/import-picture'
 
-export const POST = uploadRoute((asked) => takeInPicture(asked.request, asked.query, param(asked, 'job')))
+export const POST = uploadRoute((asked) => importPicture(asked.request, asked.query, param(asked, 'job')))

@@ -1,5 +1,5 @@
 import { param, readRoute } from '@/server/http/route'
-import { careSheet } from '@/server/use-cases/hand-over'
+import { careSheet } from '@/server/use-cases/export-job'
 
 /** The sheet that a handover brings along, to be read before it is given away. It runs nothing and fetches nothing. */
 export const GET = readRoute(async (asked) => {

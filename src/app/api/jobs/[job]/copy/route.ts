@@ -1,7 +1,7 @@
 import * as v from 'valibot'
 import { param, writeRoute } from '@/server/http/route'
 import { listJobLines } from '@/server/use-cases/list-jobs'
-import { copyJob } from '@/server/use-cases/shelve-job'
+import { copyJob } from '@/server/use-cases/job-status'
 
 export const POST = writeRoute(v.strictObject({}), (asked) => ({
   job: copyJob(param(asked, 'job'), asked.person),

@@ -1,4 +1,4 @@
 import { param, readRoute } from '@/server/http/route'
-import { whatWasDone } from '@/server/use-cases/what-was-done'
+import { activityOf } from '@/server/use-cases/activity'
 
-export const GET = readRoute((asked) => whatWasDone(param(asked, 'job'), Number(asked.query.get('before')) || 0))
+export const GET = readRoute((asked) => activityOf(param(asked, 'job'), Number(asked.query.get('before')) || 0))

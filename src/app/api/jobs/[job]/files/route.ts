@@ -1,4 +1,4 @@
 import { param, uploadRoute } from '@/server/http/route'
-import { takeInFile } from '@/server/use-cases/take-in-file'
+import { importFile } from '@/server/use-cases/import-file'
 
-export const POST = uploadRoute((asked) => takeInFile(asked.request, asked.query, param(asked, 'job')))
+export const POST = uploadRoute((asked) => importFile(asked.request, asked.query, param(asked, 'job')))

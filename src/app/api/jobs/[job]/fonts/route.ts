@@ -1,4 +1,4 @@
 import { param, uploadRoute } from '@/server/http/route'
-import { takeInFont } from '@/server/use-cases/take-in-font'
+import { importFont } from '@/server/use-cases/import-font'
 
-export const POST = uploadRoute((asked) => takeInFont(asked.request, asked.query, param(asked, 'job')))
+export const POST = uploadRoute((asked) => importFont(asked.request, asked.query, param(asked, 'job')))

@@ -1,9 +1,9 @@
 import { param, readRoute } from '@/server/http/route'
 import { zipReply } from '@/server/http/zip-reply'
-import { handOver } from '@/server/use-cases/hand-over'
+import { exportJob } from '@/server/use-cases/export-job'
 
 /** Everything of a job as one zip; `history` brings every step since it was begun. */
 export const GET = readRoute(async (asked) => {
-  const { name, zip } = await handOver(param(asked, 'job'), asked.query.get('history') === '1', asked.person)
+  const { name, zip } = await exportJob(param(asked, 'job'), asked.query.get('history') === '1', asked.person)
   return zipReply(name, zip)
 }, 'editor')

@@ -1,7 +1,7 @@
 import { param, readRoute } from '@/server/http/route'
-import { lookAtRelease, lookBack } from '@/server/use-cases/look-back'
+import { viewRelease, viewVersion } from '@/server/use-cases/version-view'
 
 export const GET = readRoute((asked) => {
   const [job, release] = [param(asked, 'job'), asked.query.get('release')]
-  return { past: release === null ? lookBack(job, asked.query.get('at') ?? '') : lookAtRelease(job, release) }
+  return { past: release === null ? viewVersion(job, asked.query.get('at') ?? '') : viewRelease(job, release) }
 })

@@ -1,8 +1,8 @@
 import { param, readRoute } from '@/server/http/route'
 import { zipReply } from '@/server/http/zip-reply'
-import { takeZip } from '@/server/use-cases/take-zip'
+import { downloadZip } from '@/server/use-cases/download-zip'
 
 export const GET = readRoute((asked) => {
-  const { name, zip } = takeZip(param(asked, 'job'), param(asked, 'destination'))
+  const { name, zip } = downloadZip(param(asked, 'job'), param(asked, 'destination'))
   return zipReply(name, zip)
 })
