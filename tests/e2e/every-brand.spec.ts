@@ -5,7 +5,7 @@ import { homePage, type Brand, type Dark } from '../../src/core/site'
 import { testPack } from '../pack'
 import { askAxe } from './axe'
 import { distinctSections, pageHtml, siteOn, TEMPLATES } from './template-page'
-import { showHtml } from './site-server'
+import { hiddenWindow, showHtml, widen } from './site-server'
 
 /** A dozen brands and more that no template was made for, and every form that a button can take. */
 const HOSTILE: readonly { readonly brand: Brand; readonly dark?: Dark; readonly why: string }[] = [
@@ -45,19 +45,19 @@ for (const template of TEMPLATES) {
     `no text on any page of ${template} fails for a dozen brands it was never made for, by axe’s own measure, and ` +
       'links are told apart by more than colour',
     async ({ page }) => {
-      await page.setViewportSize({ width: 1280, height: 900 })
       // No colour on its way from one brand to the next.
       await page.emulateMedia({ reducedMotion: 'reduce' })
       const { site, page: all } = distinctSections(siteOn(template, {}, 'Ota & Sons'))
-      await showHtml(page, pageHtml(site, all.id))
+      const shown = await hiddenWindow(page)
+      await showHtml(shown, pageHtml(site, all.id))
       for (const { brand, dark = false, why } of HOSTILE) {
-        await page.locator('#tokens').evaluate(
+        await shown.locator('#tokens').evaluate(
           (style, css) => {
             style.textContent = css
           },
           tokenCss(siteOn(template, brand, 'Ota & Sons', dark)),
         )
-        const { faults, judged } = await askAxe(page, { only: ['color-contrast', 'link-in-text-block'] })
+        const { faults, judged } = await askAxe(shown, { only: ['color-contrast', 'link-in-text-block'] })
         expect(faults, why).toEqual([])
         expect(judged, why).toBeGreaterThan(30)
       }
@@ -73,16 +73,17 @@ test('every header holds from 240 px to 2400 px with a logo as wide as a ribbon,
     { width: 200, height: 900 },
     { width: 500, height: 500 },
   ]
+  const shown = await hiddenWindow(page)
   for (const template of TEMPLATES)
     for (const [i, shape] of shapes.entries()) {
       const site = siteOn(template, {}, 'Ota & Sons')
       const logo = { ...site.assets['tallow/front-door.jpg']!, ...shape, id: 'logo' }
       const brand: Brand = { logo: 'logo', 'logo-size': i === 0 ? { desktop: 2.5, phone: 2.5 } : { desktop: 1, phone: 0.6 } }
       const worn = { ...site, assets: { ...site.assets, logo }, document: { ...site.document, brand } }
-      await showHtml(page, pageHtml(worn, homePage(worn.document).id))
+      await showHtml(shown, pageHtml(worn, homePage(worn.document).id))
       for (const width of [240, 320, 390, 560, 735, 736, 927, 928, 1024, 1280, 2400]) {
-        await page.setViewportSize({ width, height: 900 })
-        const found = await page.evaluate(() => {
+        await widen(shown, width)
+        const found = await shown.evaluate(() => {
           const [header, logoBox] = [
             document.querySelector('header')!.getBoundingClientRect(),
             document.querySelector('header img.logo')!.getBoundingClientRect(),

@@ -1,14 +1,15 @@
-import { expect, test, type Page } from './test'
+import { expect, test, type Frame } from './test'
 import type { Site } from '../../src/core/fill'
 import type { ColumnWidth } from '../../src/core/site'
 import { axeFaults } from './axe'
+import { hiddenWindow, widen } from './site-server'
 import { cut, CUTS, inColumns, loadPictures, showPublished, siteOn, TEMPLATES } from './template-page'
 import { lookAtWords } from './words'
 
 type Standing = { readonly widths: readonly number[]; readonly tops: readonly number[]; readonly out: readonly string[] }
 
 /** How the page's own part and its columns stand, and what of them reaches out of its own. */
-function standing(page: Page): Promise<Standing> {
+function standing(page: Frame): Promise<Standing> {
   return page.evaluate(() => {
     const parts = [...document.querySelectorAll('#main > .columns > *')]
     const boxes = parts.map((part) => part.getBoundingClientRect())
@@ -61,6 +62,7 @@ for (const template of TEMPLATES)
   }) => {
     await page.emulateMedia({ reducedMotion: 'reduce' })
     const faults: string[] = []
+    const shown = await hiddenWindow(page)
     for (const { width, both, at } of CASES) {
       const plain = inColumns(siteOn(template, {}, 'Ota & Sons'), width, both)
       const sites: readonly (readonly [string, Site])[] = [
@@ -68,27 +70,27 @@ for (const template of TEMPLATES)
         ...(both ? [] : Array.from({ length: CUTS }, (_, nth) => [`cut ${nth}`, cut(plain.site, nth)] as const)),
       ]
       for (const [name, site] of sites) {
-        await showPublished(page, site, plain.page)
-        await loadPictures(page)
+        await showPublished(shown, site, plain.page)
+        await loadPictures(shown)
         for (const [window, widths] of at) {
-          await page.setViewportSize({ width: window, height: 900 })
-          const found = await standing(page)
+          await widen(shown, window)
+          const found = await standing(shown)
           const where = `${name}, ${width} at ${window}`
           expect(found.widths, where).toEqual(widths)
           // Beside the page's own part they begin with it; else they follow it.
           const isBeside = widths[0] !== window
           expect(new Set(found.tops).size === 1, where).toBe(isBeside)
           expect(found.tops).toEqual(found.tops.toSorted((a, b) => a - b))
-          const words = await lookAtWords(page, window)
+          const words = await lookAtWords(shown, window)
           expect(words.words).toBeGreaterThan(700)
           for (const one of [...found.out, ...words.out, ...words.over]) faults.push(`${where}: ${one}`)
           if (site === plain.site) for (const one of words.broken) faults.push(`${where}, broken: ${one}`)
-          if ((await page.evaluate(() => document.documentElement.scrollWidth)) > window) faults.push(`${where}: the page is wider`)
+          if ((await shown.evaluate(() => document.documentElement.scrollWidth)) > window) faults.push(`${where}: the page is wider`)
         }
       }
-      await page.setViewportSize({ width: 1280, height: 900 })
-      await showPublished(page, plain.site, plain.page)
-      for (const one of await axeFaults(page)) faults.push(`${width}: ${one}`)
+      await widen(shown, 1280)
+      await showPublished(shown, plain.site, plain.page)
+      for (const one of await axeFaults(shown)) faults.push(`${width}: ${one}`)
     }
     expect(faults).toEqual([])
   })

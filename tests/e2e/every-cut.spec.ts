@@ -5,6 +5,7 @@ import { ALTERATIONS, alterationsOf } from '../../src/core/site'
 import { SHEETS } from '../../src/ui/sheets/widths'
 import { testPack } from '../pack'
 import { axeFaults } from './axe'
+import { hiddenWindow, widen } from './site-server'
 import { cut, CUTS, designsOn, loadPictures, showPublished, siteOn, TEMPLATES } from './template-page'
 import { lookAtWords, type Found } from './words'
 
@@ -19,32 +20,33 @@ for (const template of TEMPLATES)
     const all = designsOn(siteOn(template, {}, 'Ota & Sons'), null, 'paper')
     const faults: string[] = []
     const plain = new Map<number, Found>()
+    const shown = await hiddenWindow(page)
     const show = async (site: Site): Promise<void> => {
-      await showPublished(page, site, all.page)
-      await loadPictures(page)
+      await showPublished(shown, site, all.page)
+      await loadPictures(shown)
     }
     await show(all.site)
     for (const { width } of SHEETS) {
-      await page.setViewportSize({ width, height: 900 })
-      plain.set(width, await lookAtWords(page, width))
+      await widen(shown, width)
+      plain.set(width, await lookAtWords(shown, width))
     }
     for (let nth = 0; nth < CUTS; nth++) {
       const altered = cut(all.site, nth)
       await show(altered)
       for (const { width } of SHEETS) {
-        await page.setViewportSize({ width, height: 900 })
-        const now = await lookAtWords(page, width)
+        await widen(shown, width)
+        const now = await lookAtWords(shown, width)
         const before = plain.get(width)!
         for (const what of ['out', 'broken', 'over', 'off'] as const)
           for (const one of new Set(now[what])) if (!before[what].includes(one)) faults.push(`cut ${nth} at ${width}, ${what}: ${one}`)
-        const wide = await page.evaluate(() => document.documentElement.scrollWidth)
+        const wide = await shown.evaluate(() => document.documentElement.scrollWidth)
         if (wide > width) faults.push(`cut ${nth} at ${width} is ${wide} wide`)
         expect(now.words).toBeGreaterThan(700)
       }
       // Words keep their colours and, as was looked at above, their grounds; their size can change what contrast they need.
       if (nth !== smallest) continue
-      await page.setViewportSize({ width: 390, height: 900 })
-      for (const one of await axeFaults(page, { only: ['color-contrast'] })) faults.push(`cut ${nth}: ${one}`)
+      await widen(shown, 390)
+      for (const one of await axeFaults(shown, { only: ['color-contrast'] })) faults.push(`cut ${nth}: ${one}`)
     }
     expect(faults).toEqual([])
   })

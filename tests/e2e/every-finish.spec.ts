@@ -1,21 +1,19 @@
-import { expect, test, type Page } from './test'
+import { expect, test, type Frame } from './test'
 import type { Tone } from '../../src/core/site'
 import { SHEETS } from '../../src/ui/sheets/widths'
 import { axeFaults } from './axe'
-import { designsOn, showPublished, siteOn, TEMPLATES } from './template-page'
+import { hiddenWindow, widen } from './site-server'
+import { designsOn, loadPictures, showPublished, siteOn, TEMPLATES } from './template-page'
 
 /** Every design there is on one page, under the finish of a template. */
-async function showAll(page: Page, template: string, tone: Tone): Promise<void> {
+async function showAll(page: Frame, template: string, tone: Tone): Promise<void> {
   const { site, page: of } = designsOn(siteOn(template, {}, 'Ota & Sons'), null, tone)
   await showPublished(page, site, of)
-  await page.evaluate(async () => {
-    document.querySelectorAll('img').forEach((img) => (img.loading = 'eager'))
-    await Promise.all([...document.images].map((img) => img.decode().catch(() => null)))
-  })
+  await loadPictures(page)
 }
 
 /** Sections in which a vertical rule that the template draws (`--ruling`, at `--at`) runs through a line of words. */
-function crossed(page: Page): Promise<{ ruled: number; crossed: string[] }> {
+function crossed(page: Frame): Promise<{ ruled: number; crossed: string[] }> {
   return page.evaluate(() => {
     const found: string[] = []
     let ruled = 0
@@ -52,21 +50,22 @@ for (const template of TEMPLATES)
     page,
   }) => {
     let ruled = 0
+    const shown = await hiddenWindow(page)
     for (const tone of ['paper', 'ink'] as const) {
-      await showAll(page, template, tone)
+      await showAll(shown, template, tone)
       for (const { width } of SHEETS) {
-        await page.setViewportSize({ width, height: 900 })
-        expect(await page.evaluate(() => document.documentElement.scrollWidth), `${tone} at ${width}`).toBeLessThanOrEqual(width)
-        const rules = await crossed(page)
+        await widen(shown, width)
+        expect(await shown.evaluate(() => document.documentElement.scrollWidth), `${tone} at ${width}`).toBeLessThanOrEqual(width)
+        const rules = await crossed(shown)
         expect(rules.crossed, `${tone} at ${width}`).toEqual([])
         ruled += rules.ruled
       }
     }
-    expect(await page.locator('main > section').count()).toBeGreaterThan(60)
+    expect(await shown.locator('main > section').count()).toBeGreaterThan(60)
     // Only Tallow draws such a rule.
     expect(ruled > 0).toBe(template === 'tallow')
-    await page.setViewportSize({ width: 1280, height: 900 })
-    await showAll(page, template, 'tint')
+    await widen(shown, 1280)
+    await showAll(shown, template, 'tint')
     // One page holds every design, so headings of pages and sections follow each other as they never do on a site.
-    expect(await axeFaults(page, { without: ['page-has-heading-one', 'heading-order', 'landmark-unique'] })).toEqual([])
+    expect(await axeFaults(shown, { without: ['page-has-heading-one', 'heading-order', 'landmark-unique'] })).toEqual([])
   })

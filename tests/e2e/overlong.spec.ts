@@ -3,7 +3,7 @@ import { sectionRows, type LedgerRow, type Site } from '../../src/core/fill'
 import { bodyHtml, makeSheetPainter } from '../../src/core/render'
 import { applyEdit, sectionsOn, type EditStep, type Page as SitePage, type SiteDocument, type SlotValue } from '../../src/core/site'
 import { designsOn, siteOn, TEMPLATES } from './template-page'
-import { showHtml } from './site-server'
+import { hiddenWindow, showHtml, widen } from './site-server'
 
 const UNBROKEN = 'Donaudampfschifffahrtsgesellschaftskapitänsmützenabzeichenverleihungsurkundenmappe'
 const WORDS =
@@ -19,11 +19,12 @@ for (const template of TEMPLATES)
     }) => {
       const designs = designsOn(siteOn(template, {}, 'Client'), template, 'paper')
       const site: Site = { ...designs.site, mode: 'sheet', document: filled(designs.site, designs.page, text) }
-      await showHtml(page, sheetHtml(site, designs.page))
+      const shown = await hiddenWindow(page)
+      await showHtml(shown, sheetHtml(site, designs.page))
       const faults: string[] = []
       for (const width of WIDTHS) {
-        await page.setViewportSize({ width, height: 900 })
-        for (const fault of await page.evaluate(findFaults)) faults.push(`${width} px: ${fault}`)
+        await widen(shown, width)
+        for (const fault of await shown.evaluate(findFaults)) faults.push(`${width} px: ${fault}`)
       }
       expect(faults).toEqual([])
     })

@@ -1,7 +1,8 @@
-import { expect, test, type Page } from './test'
+import { expect, test, type Frame } from './test'
 import { siteLabels, type Site } from '../../src/core/fill'
 import { applyEdit, homePage, type EditStep, type Page as SitePage, type SiteDocument } from '../../src/core/site'
 import { SHEETS } from '../../src/ui/sheets/widths'
+import { hiddenWindow, widen } from './site-server'
 import { cut, CUTS, designsOn, inColumns, showPublished, siteOn, TEMPLATES } from './template-page'
 
 function cutBoth([a, b]: Pair, nth: number): Pair {
@@ -13,7 +14,7 @@ function cutBoth([a, b]: Pair, nth: number): Pair {
 
 for (const template of TEMPLATES) {
   test(`${template}’s home page, and every design of its, is its own mirror image from right to left`, async ({ context }) => {
-    const [there, here] = [await context.newPage(), await context.newPage()]
+    const [there, here] = [await hiddenWindow(await context.newPage()), await hiddenWindow(await context.newPage())]
     const { plain, hebrew } = sameWords(siteOn(template, {}, 'Client'))
     let boxes = 0
     const page = homePage(plain.document)
@@ -66,8 +67,8 @@ function edited(document: SiteDocument, edits: readonly EditStep[]): SiteDocumen
 type Box = { readonly name: string; readonly at: readonly [number, number, number, number] }
 
 /** Every box of a page in the order of the document; words in a line are no boxes, and neither is what holds their order. */
-async function boxesAt(page: Page, width: number): Promise<readonly Box[]> {
-  await page.setViewportSize({ width, height: 900 })
+async function boxesAt(page: Frame, width: number): Promise<readonly Box[]> {
+  await widen(page, width)
   const told = await page.evaluate(async () => {
     document.querySelectorAll('img').forEach((img) => (img.loading = 'eager'))
     await Promise.all([...document.images].map((img) => img.decode().catch(() => null)))

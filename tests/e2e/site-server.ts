@@ -19,12 +19,26 @@ let port: Promise<number> | null = null
  * lives: a browser whose requests are intercepted keeps neither fonts nor pictures from one page to the next. Pictures are flat, so that
  * what is seen is the design; where they have sizes of their own, that is another site, so that nothing is kept from one to the other.
  */
-export async function showHtml(page: Page, html: string, sizeOf: SizeOf | null = null): Promise<void> {
+export async function showHtml(page: Page | Frame, html: string, sizeOf: SizeOf | null = null): Promise<void> {
   port ??= start()
   const name = String(count++)
   shown.set(name, { html, sizeOf })
   await page.goto(`http://${sizeOf ? 'localhost' : '127.0.0.1'}:${await port}/shown/page?${name}`, { waitUntil: 'domcontentloaded' })
   await fontsLoaded(page)
+}
+
+/** A window that nobody sees, for pages that are only measured: laid out as wide as is asked for (`widen`), and never painted. */
+export async function hiddenWindow(page: Page): Promise<Frame> {
+  const style = 'position:fixed;inset-inline-start:5000px;top:0;width:1280px;height:900px;border:0'
+  await showHtml(page, `<!doctype html><html lang="en"><title>A window</title><iframe id="window" style="${style}"></iframe></html>`)
+  const frame = await (await page.locator('#window').elementHandle())?.contentFrame()
+  if (!frame) throw new Error('There is no window')
+  return frame
+}
+
+/** Makes a hidden window as wide, in px. */
+export async function widen(window: Frame, width: number): Promise<void> {
+  await (await window.frameElement()).evaluate((frame, px) => void ((frame as HTMLElement).style.width = `${px}px`), width)
 }
 
 /** The page that is shown, in a frame of another one: made wider and narrower there, it is laid out anew without being loaded again. */

@@ -1,4 +1,4 @@
-import type { Page as BrowserPage } from '@playwright/test'
+import type { Frame, Page as BrowserPage } from '@playwright/test'
 import { makeDocument, pageTexts, type Site } from '../../src/core/fill'
 import { answersOf, getDesign, getTemplate } from '../../src/core/pack'
 import { renderBody, renderPage, sheetStyles, type ReleaseFiles } from '../../src/core/render'
@@ -106,7 +106,7 @@ export function withStyles(site: Site, html: string, hasFamilies = true): string
 }
 
 /** Has every picture of a page there, near or far. */
-export async function loadPictures(page: BrowserPage): Promise<void> {
+export async function loadPictures(page: BrowserPage | Frame): Promise<void> {
   await page.evaluate(async () => {
     document.querySelectorAll('img').forEach((img) => (img.loading = 'eager'))
     await Promise.all([...document.images].map((img) => img.decode().catch(() => null)))
@@ -114,7 +114,7 @@ export async function loadPictures(page: BrowserPage): Promise<void> {
 }
 
 /** Opens a page as it would be published, with a flat picture in every frame. */
-export async function showPublished(page: BrowserPage, site: Site, of: Page): Promise<void> {
+export async function showPublished(page: BrowserPage | Frame, site: Site, of: Page): Promise<void> {
   await showHtml(page, withStyles(site, renderPage(site, of, FILES).html))
 }
 

@@ -5,7 +5,7 @@ import { pagesOf } from '../../src/core/site'
 import { testPack } from '../pack'
 import { axeFaults } from './axe'
 import { pageHtml, siteOn, TEMPLATES } from './template-page'
-import { showHtml } from './site-server'
+import { hiddenWindow, showHtml, widen } from './site-server'
 
 // Brands that no template was made for: pure yellow beside near-black, a pale pink, mid-grey, and a bright magenta by night.
 const BRANDS = [
@@ -21,14 +21,15 @@ for (const template of TEMPLATES) {
       'wider than the window',
     async ({ page }) => {
       let looked = 0
+      const shown = await hiddenWindow(page)
       for (const { id } of getTemplate(testPack(), template).pages.map((p) => ({ id: p.key }))) {
         for (const width of [1280, 390]) {
           const { brand, dark } = BRANDS[looked % BRANDS.length]!
           const site = siteOn(template, brand, looked % 3 === 0 ? LONG : 'Ota & Sons', dark)
-          await page.setViewportSize({ width, height: 900 })
-          await showHtml(page, pageHtml(site, id))
-          expect(await page.evaluate(() => document.documentElement.scrollWidth), `${id} at ${width}`).toBeLessThanOrEqual(width)
-          expect(await axeFaults(page), `${id} at ${width}`).toEqual([])
+          await widen(shown, width)
+          await showHtml(shown, pageHtml(site, id))
+          expect(await shown.evaluate(() => document.documentElement.scrollWidth), `${id} at ${width}`).toBeLessThanOrEqual(width)
+          expect(await axeFaults(shown), `${id} at ${width}`).toEqual([])
           looked++
         }
       }
@@ -39,7 +40,8 @@ for (const template of TEMPLATES) {
 
 for (const width of [820, 1920]) {
   test(`no page of any template is wider than a window of ${width} px, whatever the name and the logo`, async ({ page }) => {
-    await page.setViewportSize({ width, height: 900 })
+    const window = await hiddenWindow(page)
+    await widen(window, width)
     for (const template of TEMPLATES) {
       const site = siteOn(template, BRANDS[0].brand, LONG)
       const ribbon = { ...site.assets['tallow/front-door.jpg']!, id: 'ribbon', width: 2400, height: 240 }
@@ -50,8 +52,8 @@ for (const width of [820, 1920]) {
       }
       for (const p of pagesOf(site.document))
         for (const shown of [site, worn]) {
-          await showHtml(page, pageHtml(shown, p.id))
-          expect(await page.evaluate(() => document.documentElement.scrollWidth), `${template} ${p.id}`).toBeLessThanOrEqual(width)
+          await showHtml(window, pageHtml(shown, p.id))
+          expect(await window.evaluate(() => document.documentElement.scrollWidth), `${template} ${p.id}`).toBeLessThanOrEqual(width)
         }
     }
   })

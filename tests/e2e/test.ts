@@ -3,7 +3,7 @@ import { test as base, type BrowserContext, type CDPSession, type Page } from '@
 import { SIGNED_IN } from './signed-in'
 
 export { expect } from '@playwright/test'
-export type { Browser, FrameLocator, Locator, Page, Response } from '@playwright/test'
+export type { Browser, Frame, FrameLocator, Locator, Page, Response } from '@playwright/test'
 
 /** A browser's profile that a worker keeps for all its tests, with a way to what it stores, and the tab that the next test goes on in. */
 type Profile = {

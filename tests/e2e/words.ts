@@ -1,4 +1,4 @@
-import type { Page } from '@playwright/test'
+import type { Frame, Page } from '@playwright/test'
 
 /** What is wrong with the words of a page, and how many there are. */
 export type Found = {
@@ -13,7 +13,7 @@ export type Found = {
  * Words that stand outside the window, words of headings that break within, lines of words that lie over each other, and words that stand
  * outside of the ground that they are read on, or on another plane or picture of their section.
  */
-export function lookAtWords(page: Page, width: number): Promise<Found> {
+export function lookAtWords(page: Page | Frame, width: number): Promise<Found> {
   return page.evaluate((width) => {
     type Edges = { readonly left: number; readonly right: number; readonly top: number; readonly bottom: number }
     type Line = Edges & { readonly element: Element; readonly nth: number }
