@@ -171,7 +171,7 @@ test.describe('an installation of its own', () => {
     expect(await findings(mara)).toEqual([])
     await expect(mara.getByRole('region', { name: 'The audit list' }).getByRole('row', { name: /Mara Quill first start/ })).toBeVisible()
     await mara
-      .getByRole('button', { name: /^End the session on/ })
+      .getByRole('button', { name: /^Sign out on/ })
       .first()
       .click()
     await other.goto(rig.app)

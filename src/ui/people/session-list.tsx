@@ -34,8 +34,8 @@ export function SessionList({ sessions, onDone }: { sessions: readonly SessionLi
               </span>
             </span>
             {!isThis && (
-              <Button disabled={busy} onClick={() => void end(id)()} aria-label={`End the session on ${device}, ${ago(seenAt)}`}>
-                End
+              <Button disabled={busy} onClick={() => void end(id)()} aria-label={`Sign out on ${device}, ${ago(seenAt)}`}>
+                Sign out
               </Button>
             )}
           </li>
