@@ -171,9 +171,14 @@ export class SheetHands {
       ;(this.document.activeElement as HTMLElement | null)?.blur()
       this.closeWords()
     }
-    if (!command) return
-    event.preventDefault()
-    events.onCommand(command)
+    if (command) {
+      event.preventDefault()
+      events.onCommand(command)
+    } else if (this.typing === null && keyPressed(event, OF_THE_SCREEN)) {
+      event.preventDefault()
+      const { key, code, shiftKey } = event
+      window.dispatchEvent(new KeyboardEvent('keydown', { key, code, shiftKey, cancelable: true }))
+    }
   }
 
   private drag(event: DragEvent, events: SheetEvents): void {
@@ -199,6 +204,9 @@ function commandOf(event: KeyboardEvent, typing: Element | null): SheetCommand |
 }
 
 const COMMANDS = ['nextLeftover', 'previousLeftover', 'undo', 'redo', 'find', 'keep', 'spare', 'designs', 'near'] as const
+
+/** What the screen around the sheet hears: a key pressed in a frame is heard in that frame alone. */
+const OF_THE_SCREEN = ['help', 'goTo'] as const
 
 function readTyped(element: Element, place: Place): SlotValue | string {
   const text = (element.textContent ?? '').replace(/\s/g, ' ')

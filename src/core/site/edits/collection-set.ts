@@ -1,7 +1,6 @@
-import { own, withValue } from '../../own'
 import * as v from 'valibot'
 import { collectionSchema, MAX_COLLECTIONS, nameSchema } from '../document'
-import { refused, type StepType } from './step-type'
+import { setsRecord } from './sets-record'
 
 /** Begins or changes a collection; null takes it away. Its pages stay as they are, and are in none until it is there again. */
 const collectionSetSchema = v.strictObject({
@@ -17,19 +16,11 @@ declare module './step-type' {
   }
 }
 
-export const collectionSet: StepType<CollectionSet> = {
+export const collectionSet = setsRecord<CollectionSet>({
   schema: collectionSetSchema,
-  apply: (document, step) => {
-    const { collection, value } = step
-    const was = own(document.collections, collection) ?? null
-    if (value && value.id !== collection) return refused({ code: 'valueWrong', place: 'collection' })
-    if (value && !was && Object.keys(document.collections).length >= MAX_COLLECTIONS) return refused({ code: 'tooMany', of: 'collections' })
-    return {
-      ok: true,
-      document: { ...document, collections: withValue(document.collections, collection, value) },
-      inverse: [{ ...step, value: was }],
-    }
-  },
-  place: () => null,
-  writes: ({ collection }) => `collection ${collection}`,
-}
+  table: 'collections',
+  nameOf: ({ collection }) => collection,
+  most: MAX_COLLECTIONS,
+  many: 'collections',
+  problemOf: (_, { collection, value }) => (value?.id === collection ? null : { code: 'valueWrong', place: 'collection' }),
+})

@@ -1,7 +1,6 @@
-import { own, withValue } from '../../own'
 import * as v from 'valibot'
 import { findPage, MAX_SIGNPOSTS, nameSchema, signpostSchema } from '../document'
-import { refused, type StepType } from './step-type'
+import { setsRecord } from './sets-record'
 
 /** Puts up, changes or moves a menu entry that is no page; null takes it down. */
 export const signpostSetSchema = v.strictObject({
@@ -17,20 +16,15 @@ declare module './step-type' {
   }
 }
 
-export const signpostSet: StepType<SignpostSet> = {
+export const signpostSet = setsRecord<SignpostSet>({
   schema: signpostSetSchema,
-  apply: (document, step) => {
-    const { signpost, value } = step
-    const was = own(document.signposts, signpost) ?? null
-    if (value && value.id !== signpost) return refused({ code: 'valueWrong', place: 'signpost' })
-    if (value?.in.type === 'page' && !findPage(document, value.in.page)) return refused({ code: 'pageGone', page: value.in.page })
-    if (value && !was && Object.keys(document.signposts).length >= MAX_SIGNPOSTS) return refused({ code: 'tooMany', of: 'menu entries' })
-    return {
-      ok: true,
-      document: { ...document, signposts: withValue(document.signposts, signpost, value) },
-      inverse: [{ ...step, value: was }],
-    }
+  table: 'signposts',
+  nameOf: ({ signpost }) => signpost,
+  most: MAX_SIGNPOSTS,
+  many: 'menu entries',
+  problemOf: (document, { signpost, value }) => {
+    if (value?.id !== signpost) return { code: 'valueWrong', place: 'signpost' }
+    const isGone = value.in.type === 'page' && !findPage(document, value.in.page)
+    return isGone ? { code: 'pageGone', page: value.in.page } : null
   },
-  place: () => null,
-  writes: ({ signpost }) => `signpost ${signpost}`,
-}
+})

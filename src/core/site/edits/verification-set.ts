@@ -1,7 +1,6 @@
-import { own, withValue } from '../../own'
 import * as v from 'valibot'
 import { findVerificationFault, MAX_VERIFICATIONS, verificationNameSchema, verificationSchema } from '../document'
-import { refused, type StepType } from './step-type'
+import { setsRecord } from './sets-record'
 
 /** Sets what shows a service whose site this is, a tag or a file by its name; null takes it away. */
 export const verificationSetSchema = v.strictObject({
@@ -17,20 +16,12 @@ declare module './step-type' {
   }
 }
 
-export const verificationSet: StepType<VerificationSet> = {
+export const verificationSet = setsRecord<VerificationSet>({
   schema: verificationSetSchema,
-  apply: (document, step) => {
-    const { name, value } = step
-    const was = own(document.verifications, name) ?? null
-    if (value !== null && findVerificationFault(name, value) !== null) return refused({ code: 'valueWrong', place: name })
-    if (value !== null && was === null && Object.keys(document.verifications).length >= MAX_VERIFICATIONS)
-      return refused({ code: 'tooMany', of: 'verifications' })
-    return {
-      ok: true,
-      document: { ...document, verifications: withValue(document.verifications, name, value) },
-      inverse: [{ ...step, value: was }],
-    }
-  },
-  place: () => null,
-  writes: ({ name }) => `verification ${name}`,
-}
+  table: 'verifications',
+  nameOf: ({ name }) => name,
+  most: MAX_VERIFICATIONS,
+  many: 'verifications',
+  problemOf: (_, { name, value }) =>
+    value !== null && findVerificationFault(name, value) !== null ? { code: 'valueWrong', place: name } : null,
+})
