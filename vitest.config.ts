@@ -11,7 +11,7 @@ const patience = { testTimeout: 300_000, hookTimeout: 300_000 }
 export default defineConfig({
   test: {
     globalSetup: 'tests/built.ts',
-    maxWorkers: 3,
+    maxWorkers: 2,
     reporters: ['default', ['json', { outputFile: 'test-results/unit.json' }]],
     projects: [
       { ...shared, test: { name: 'core', include: ['src/**/*.test.ts'], isolate: false, ...patience } },
