@@ -104,7 +104,7 @@ test('a connection is tested step by step: the first that fails says what came b
   await tell(page, { folder: '' })
   await expect(step(page, 'read back')).toContainText('answered with status 404')
   await expect.poll(() => readdirSync(root)).toEqual(['public_html'])
-  await expect(page.getByText('The login works, so it can be kept')).toBeVisible()
+  await expect(page.getByText('The login works, so the destination can be added')).toBeVisible()
 })
 
 test('a site goes to a client’s server by SFTP, again with what changed alone, and back; what is not ours is never touched', async ({
