@@ -84,7 +84,7 @@ export function Frame({ jobs, liveUrl, live, children }: Props) {
           You look at this job; nothing you do here changes it.
         </aside>
       )}
-      {jobs.every((job) => job.id === id) && may !== 'read' && <Lead stage={stage} />}
+      {jobs.every((job) => job.id === id) && may !== 'read' && <Lead stage={stage} isLive={live !== null} />}
       <ReturnedWords />
       {children}
     </div>

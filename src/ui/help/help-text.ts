@@ -19,7 +19,8 @@ export const HELP = {
     use:
       'All clients you make sites for. A row shows the home page as it is now, the stage the job is in, how many places still show the ' +
       'template’s content, and what is live.',
-    example: 'Tolliver & Wren is live and was changed since: its row says both, and a press leads to where the work stopped.',
+    example:
+      'Tolliver & Wren is live: its row has the address. That of Saltmarsh Physiotherapy says how many places are still the template’s.',
     words: [
       ['job', 'One client’s site: brief, brand, content, pages and releases.'],
       ['archive', 'Where a finished job goes. It keeps everything, and its site stays live.'],
@@ -61,7 +62,7 @@ export const HELP = {
     use:
       'The client’s logo, colours and typefaces. Everything else is computed from them: the colour of each text is chosen for what it ' +
       'is on, so that it can always be read (WCAG AA).',
-    example: 'Two codes from Tolliver & Wren’s letterhead make every button, link and ground of the site, in light and in dark.',
+    example: 'Tarrow Electrical gave two codes, a green and a yellow: every button, link and ground is made of them, in light and in dark.',
     words: [
       ['tone', 'What a section is on: paper, tint, accent, ink or a picture.'],
       ['finish', 'How a template is cut: corners, shadows, rules and space.'],
@@ -93,7 +94,7 @@ export const HELP = {
     use:
       'The pages of the site as one table, with name, address and description; below, the page in hand with its sections in order. The ' +
       'menu of the site is this table.',
-    example: 'Tolliver & Wren has “Lately mended” under “What it costs”: Alt and an arrow key moved it there, and the menu followed.',
+    example: 'At Tolliver & Wren, Alt and → on “Lately mended” put it under “What it costs”. Its address and the menu follow.',
     words: [
       ['section', 'One horizontal part of a page. It has a kind (what it says) and a design (how it looks).'],
       ['alter', 'To change the space, heading, columns or frame of one section, within what its design can do.'],
@@ -110,7 +111,8 @@ export const HELP = {
     use:
       'Three steps from left to right: where the site goes, what will change there, and what went live. Visitors see nothing before you ' +
       'press Publish, and any release can be made live again.',
-    example: 'Ms Wren found a wrong price: it was put right, only “What it costs” was published, and release 2 says so.',
+    example:
+      'Release 1 of Tolliver & Wren was for Ms Wren to look at, release 2 is with her corrections. Make live… brings either one back.',
     words: [
       ['address', 'Where visitors find the site.'],
       ['destination', 'Where its files go: our web host, a server of the client’s, a store, a folder or a zip.'],
@@ -122,8 +124,7 @@ export const HELP = {
   history: {
     title: 'History',
     use: 'Everything that was done to this job, newest first. Look at the site as it was, and restore all of it, one page or one place.',
-    example:
-      'Before a new template was tried for Saltmarsh Physiotherapy, the version was named “With her words”, and is found again by it.',
+    example: 'What was typed for Saltmarsh Physiotherapy is listed line by line; Restore brings one heading back and leaves the rest.',
     words: [
       ['version', 'The site as it was after something was done.'],
       ['restore', 'To bring back what was. Nothing that was done since is lost: it stays in the history.'],
