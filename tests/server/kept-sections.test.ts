@@ -68,7 +68,7 @@ test('a kept section is renamed and let go; one that is gone is said to be', asy
   const id = kept.keepSection({ name: 'Once', section })
   kept.renameKept(id, { name: 'Twice' })
   expect((await kept.keptSections(OWNER)).find((one) => one.id === id)?.name).toBe('Twice')
-  kept.letGo(id)
+  kept.removeKept(id)
   expect((await kept.keptSections(OWNER)).some((one) => one.id === id)).toBe(false)
   expect(() => kept.renameKept(id, { name: 'Thrice' })).toThrow('There is no such kept section')
   expect(() => kept.linkKept(id, { job: start('Nobody') })).toThrow('There is no such kept section')

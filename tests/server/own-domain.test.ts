@@ -225,12 +225,12 @@ test('a domain is one job’s, and is not let go while visitors are at it', asyn
   setRight()
   await moving.moveToDomain(job, silent, BY)
   await publish()
-  expect(() => own.letGoOfDomain(job, BY)).toThrow(expect.objectContaining({ code: 'domainInUse' }))
+  expect(() => own.removeDomain(job, BY)).toThrow(expect.objectContaining({ code: 'domainInUse' }))
   await address.chooseAddress(job, 'wren-again', BY)
   await publish()
   // Back on our host: the domain leads there, as long as its records lead here.
   expect(await visit(host.domain)).toMatchObject({ status: 301, location: `http://wren-again.localhost:${names.host.ports.plain}/` })
-  own.letGoOfDomain(job, BY)
+  own.removeDomain(job, BY)
   expect(own.domainView(job)).toBeNull()
 })
 

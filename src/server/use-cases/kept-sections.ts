@@ -32,7 +32,7 @@ export function renameKept(id: string, { name: called }: v.InferOutput<typeof re
   if (!renameKeptSection(id, called)) throw new Problem('keptGone')
 }
 
-export function letGo(id: string): void {
+export function removeKept(id: string): void {
   deleteKeptSection(id)
 }
 

@@ -51,19 +51,19 @@ export function addDomain(job: string, typed: string, { person, whence }: By): v
     throw read.problem === 'taken'
       ? new Problem('domainTaken', { name: typed.trim() })
       : new Problem('domainWrong', { fault: read.sentence })
-  if (findDomain(job)) letGo(job)
+  if (findDomain(job)) dropOwnDomain(job)
   insertDomain({ job, name: read.name, other: read.other, proof: `site=${randomBytes(16).toString('base64url')}` })
   noteAudit({ person: person.id, what: 'domain added', about: read.name, address: whence.address })
 }
 
 /** Lets go of a job's domain. One that visitors are at is not let go. */
-export function letGoOfDomain(job: string, { person, whence }: By): void {
+export function removeDomain(job: string, { person, whence }: By): void {
   const { name } = domainOfJob(job)
-  letGo(job)
+  dropOwnDomain(job)
   noteAudit({ person: person.id, what: 'domain let go', about: name, address: whence.address })
 }
 
-function letGo(job: string): void {
+function dropOwnDomain(job: string): void {
   const { name } = domainOfJob(job)
   if (getJob(job).address === name || livePublication(job, WEB_HOST)?.address === name) throw new Problem('domainInUse', { name })
   dropDomain(job)
