@@ -16,7 +16,7 @@ type Led = {
 /** One sentence a stage, in the order of the work. */
 const LEADS: Readonly<Record<string, Led>> = {
   brief: {
-    says: 'Type what you know of the client: telephone, email, hours. What is missing can be added later.',
+    says: 'Type what you know of the client. Each page shows it at once, here and wherever it is used.',
     isDone: ({ pack, document }) => openIn('Brief', pack, document).every(({ count }) => count === 0),
   },
   template: {
@@ -39,7 +39,7 @@ const LEADS: Readonly<Record<string, Led>> = {
     isDone: ({ pack, document }) => openIn('Pages', pack, document).every(({ count }) => count === 0),
   },
   publish: {
-    says: 'Choose an address, check what will change, then publish. Visitors see nothing before that.',
+    says: 'Begin with an address on our web host. The site can move to another one, or go offline, at any time.',
     isDone: ({ isLive }) => isLive,
   },
 }
