@@ -2,6 +2,7 @@
 import { Command } from 'cmdk'
 import { Popover } from 'radix-ui'
 import { useMemo, useState, type ReactNode } from 'react'
+import { flushSync } from 'react-dom'
 import { findAmong, linkChoices, subjectOf, typedTargets, withSubject, type LinkChoice } from '@/core/plan'
 import type { LinkTarget } from '@/core/site'
 import { useJobStore } from '../job/job-context'
@@ -30,6 +31,11 @@ type Props = {
 /** Where a link leads, picked by typing: a page, a place on one, a fact, a file, an address, a mail, a call, a message. */
 export function LinkPicker(props: Props) {
   const { label, handTo, open, onOpen, children } = props
+  // At once: the kit does it a moment later, and a key pressed meanwhile would be lost.
+  const close = (): void => {
+    flushSync(() => onOpen(false))
+    handTo()
+  }
   return (
     <Popover.Root open={open} onOpenChange={onOpen}>
       <Popover.Trigger asChild>{children}</Popover.Trigger>
@@ -43,7 +49,7 @@ export function LinkPicker(props: Props) {
         }}
         className="flex max-h-[min(26rem,var(--radix-popover-content-available-height))] w-96 flex-col"
       >
-        <Targets {...props} onClose={() => onOpen(false)} />
+        <Targets {...props} onClose={close} />
       </Panel>
     </Popover.Root>
   )

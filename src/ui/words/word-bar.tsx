@@ -1,7 +1,8 @@
 'use client'
 import { Tag } from 'lucide-react'
 import { DropdownMenu, Toolbar } from 'radix-ui'
-import { useEffect, useRef, useSyncExternalStore } from 'react'
+import { useEffect, useRef, useState, useSyncExternalStore } from 'react'
+import { flushSync } from 'react-dom'
 import { CHIP_FACTS, type ChipFact } from '@/core/site'
 import { LinkButton } from './link-button'
 import type { WordEditor } from './word-editor'
@@ -88,8 +89,15 @@ const CHIP_NAMES: Readonly<Record<ChipFact, string>> = {
 
 /** A fact in the middle of the words: it shows what the client's facts say, and follows them. */
 function ChipMenu({ words, chip }: Pick<Props, 'words' | 'chip'>) {
+  const [open, setOpen] = useState(false)
+  const put = (fact: ChipFact): void => {
+    words.editor.commands.insertContent({ type: 'chip', attrs: { fact } })
+    // At once: the kit does it a moment later, and a key pressed meanwhile would be lost.
+    flushSync(() => setOpen(false))
+    words.focus()
+  }
   return (
-    <DropdownMenu.Root>
+    <DropdownMenu.Root open={open} onOpenChange={setOpen}>
       <Toolbar.Button asChild>
         <DropdownMenu.Trigger className={button} aria-label="A fact" title="A fact: it follows the client’s facts">
           <Tag size={ICON} aria-hidden />
@@ -110,7 +118,7 @@ function ChipMenu({ words, chip }: Pick<Props, 'words' | 'chip'>) {
             <DropdownMenu.Item
               key={fact}
               disabled={chip(fact) === ''}
-              onSelect={() => words.editor.commands.insertContent({ type: 'chip', attrs: { fact } })}
+              onSelect={() => put(fact)}
               className="flex justify-between gap-6 px-3 py-1.5 text-sm outline-none data-[disabled]:text-soft data-[highlighted]:bg-tape"
             >
               {CHIP_NAMES[fact]}

@@ -69,10 +69,12 @@ export class WordEditor {
     return this.settings.allowed
   }
 
-  /** Puts the hand back into the words, where its caret was. */
+  /** Puts the hand back into the words, where its caret was; one that is there already is left where it is by now. */
   focus(): void {
+    const { ownerDocument } = this.element
+    if (ownerDocument.hasFocus() && this.editor.view.hasFocus()) return
     // The frame first: words in a frame that is not in hand take no focus.
-    this.element.ownerDocument.defaultView?.focus()
+    ownerDocument.defaultView?.focus()
     // At once: the kit's own command does it a frame later, when the hand may be elsewhere.
     this.editor.view.focus()
   }
