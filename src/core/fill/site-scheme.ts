@@ -16,7 +16,9 @@ export function siteScheme(site: Site, dark: boolean = site.document.dress.dark 
   const last = lastSchemes.get(spec)
   const kept = last?.brand === brand ? last : { brand, light: null, dark: null }
   const form = dark ? 'dark' : 'light'
-  const scheme = kept[form] ?? makeScheme(spec, brand, dark)
+  const found = kept[form]
+  if (found) return found
+  const scheme = makeScheme(spec, brand, dark)
   lastSchemes.set(spec, { ...kept, [form]: scheme })
   return scheme
 }

@@ -11,8 +11,10 @@ export type Setting = {
   readonly before?: string
 }
 
-const kept = new Map<string, string>()
+/** Words that were set, by the language and the letter before them. */
+const kept = new Map<string, Map<string, string>>()
 const MOST_KEPT = 20_000
+const MOST_SETTINGS = 100
 /** Nothing in here could be set otherwise. */
 const NOTHING_TO_SET = /^[^"'\d\u00ab\u00bb;:!?-]*$/
 
@@ -22,14 +24,23 @@ const NOTHING_TO_SET = /^[^"'\d\u00ab\u00bb;:!?-]*$/
  */
 export function typeset(words: string, { language, before = '' }: Setting): string {
   if (NOTHING_TO_SET.test(words)) return words
-  const key = `${language}\n${before}\n${words}`
-  let set = kept.get(key)
+  const alike = keptOf(`${language} ${before}`)
+  let set = alike.get(words)
   if (set === undefined) {
     set = bound(dashed(quoted(words, language, before)), language)
-    if (kept.size >= MOST_KEPT) kept.clear()
-    kept.set(key, set)
+    if (alike.size >= MOST_KEPT) alike.clear()
+    alike.set(words, set)
   }
   return set
+}
+
+function keptOf(setting: string): Map<string, string> {
+  let found = kept.get(setting)
+  if (!found) {
+    if (kept.size >= MOST_SETTINGS) kept.clear()
+    kept.set(setting, (found = new Map()))
+  }
+  return found
 }
 
 const OPENS_AFTER = /[\s\u00a0\u202f([{\u2013\u2014/\u00ab\u201c\u201e\u2018\u201a"']/

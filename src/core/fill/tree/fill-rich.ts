@@ -1,7 +1,7 @@
 import { finishRich, partsOf, sameTarget, type Allowed, type RichList, type RichPart } from '../../rich'
 import { runWords, type ChipFact, type LinkTarget, type RichBlock, type RichRun, type RichText } from '../../site'
 import { shownChip } from '../shown-fact'
-import { isSetApart, printed, type Manner } from './direction'
+import { isSetApart, printed, siteDirection, type Manner } from './direction'
 import { factHref, fileAside, linkHref } from './links'
 import type { PageScope } from './page-scope'
 import { plain, type FilledNode } from './tree'
@@ -47,7 +47,7 @@ function fillRuns(scope: PageScope, { runs }: RichBlock, manner: Manner): readon
     filled.push(...(to ? linked(scope, to, words) : words))
     at = end
   }
-  const isApart = isSetApart(document, runs.map(runWords).join(''))
+  const isApart = siteDirection(document) === 'rtl' && isSetApart(document, runs.map(runWords).join(''))
   return isApart ? [plain('bdi', filled, { dir: 'ltr' })] : filled
 }
 
@@ -64,11 +64,15 @@ function wordsOf({ site }: PageScope, run: RichRun): string {
 function fillRun(scope: PageScope, run: RichRun, last: RichRun | undefined, manner: Manner): readonly FilledNode[] {
   const before = (last && wordsOf(scope, last).at(-1)) ?? ''
   const words = 'fact' in run ? wordsOf(scope, run) : printed(scope.site.document, run.text, { ...manner, before })
-  const lines = words.split('\n').flatMap((line, i): readonly FilledNode[] => (i === 0 ? [line] : [plain('br', []), line]))
-  const inner = lines.filter((node) => node !== '')
+  const inner = words.includes('\n') ? linesOf(words) : words === '' ? [] : [words]
   const em = run.em ? [plain('em', inner)] : inner
   const styled = run.strong ? [plain('strong', em)] : em
   return 'fact' in run && !run.to ? [chipNode(scope, run.fact, styled)] : styled
+}
+
+function linesOf(words: string): readonly FilledNode[] {
+  const lines = words.split('\n').flatMap((line, i): readonly FilledNode[] => (i === 0 ? [line] : [plain('br', []), line]))
+  return lines.filter((node) => node !== '')
 }
 
 /** A chip: the year is kept current, telephone and mail lead where they should by themselves. */

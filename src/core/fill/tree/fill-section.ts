@@ -210,8 +210,7 @@ function standsAt({ content, entry }: Spot, slot: string): SlotPlace {
 }
 
 function isAbsent(scope: PageScope, spot: Spot, when: string): boolean {
-  const [, fact] = /^fact:(.+)$/.exec(when) ?? []
-  if (fact) return isFactAbsent(scope, fact as ShownFact)
+  if (when.startsWith('fact:')) return isFactAbsent(scope, when.slice('fact:'.length) as ShownFact)
   return isLeftOut(scope, placeOf(spot, when), shown(spot, when))
 }
 
@@ -221,7 +220,7 @@ function isFactAbsent(scope: PageScope, fact: ShownFact | 'hours' | 'socials'): 
 }
 
 function isTyping({ typing }: PageScope, place: Place): boolean {
-  return typing?.key === placeKey(place)
+  return typing ? typing.key === placeKey(place) : false
 }
 
 /** What is empty is not drawn, unless somebody is typing there. */

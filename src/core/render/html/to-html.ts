@@ -47,33 +47,36 @@ function nodesHtml(writer: PageWriter, nodes: readonly FilledNode[]): string {
 function elementHtml(writer: PageWriter, element: FilledElement, first: string): string {
   if (element.picture) return pictureHtml(writer, element, element.picture)
   if (element.logo) return logoHtml(writer, element, element.logo)
-  const extra = noted(writer, attributesHtml(element.extra ?? NONE))
+  const extra = element.extra ? noted(writer, attributesHtml(element.extra)) : ''
   return tag(writer, element, extra + first + markHtml(writer, element.mark), nodesHtml(writer, element.children))
 }
 
 function tag(writer: PageWriter, { tag: name, base }: FilledElement, attributes: string, inner: string): string {
-  const open = `<${name}${noted(writer, attributesHtml(base))}${attributes}>`
+  const open = `<${name}${noted(writer, baseHtml(base))}${attributes}>`
   return VOID_TAGS.has(name) ? open : `${open}${inner}</${name}>`
 }
 
 /** HTML that is written once and stands on many pages, with what a page that it stands on uses by it. */
 type Written = { readonly html: string; readonly uses: readonly PageUse[] }
+const NOTHING: Written = { html: '', uses: [] }
 
 function noted(writer: PageWriter, { html, uses }: Written): string {
   for (const use of uses) writer.uses.add(use)
   return html
 }
 
-/** Attributes of designs are the same objects on every page. */
+function attributesHtml(attributes: Readonly<Record<string, string>>): Written {
+  let html = ''
+  for (const name of Object.keys(attributes)) html += attribute(name, own(attributes, name) ?? '')
+  return html === '' ? NOTHING : { html, uses: PAGE_USES.filter((name) => Object.hasOwn(attributes, name)) }
+}
+
 const written = new WeakMap<object, Written>()
 
-function attributesHtml(attributes: Readonly<Record<string, string>>): Written {
+/** Attributes of designs are the same objects on every page. */
+function baseHtml(attributes: Readonly<Record<string, string>>): Written {
   let known = written.get(attributes)
-  if (known === undefined) {
-    let html = ''
-    for (const name in attributes) html += attribute(name, own(attributes, name) ?? '')
-    written.set(attributes, (known = { html, uses: PAGE_USES.filter((name) => own(attributes, name) !== undefined) }))
-  }
+  if (known === undefined) written.set(attributes, (known = attributesHtml(attributes)))
   return known
 }
 
@@ -84,7 +87,7 @@ function stillHtml(element: DesignElement): Written {
   let known = still.get(element)
   if (known === undefined) {
     const inner = element.children.map((child) => (typeof child === 'string' ? { html: escapeText(child), uses: [] } : stillHtml(child)))
-    const { html, uses } = attributesHtml(element.attrs)
+    const { html, uses } = baseHtml(element.attrs)
     const open = `<${element.tag}${html}>`
     known = {
       html: VOID_TAGS.has(element.tag) ? open : `${open}${inner.map((one) => one.html).join('')}</${element.tag}>`,

@@ -33,8 +33,10 @@ export const alterationParts = {
 
 /** What is altered in a section's cut, in the order of the table. */
 export function alterationsOf(section: { readonly [name in Alteration]?: string | undefined }): readonly (readonly [Alteration, string])[] {
-  return ALTERATION_NAMES.flatMap((name) => {
+  const altered: (readonly [Alteration, string])[] = []
+  for (const name of ALTERATION_NAMES) {
     const value = section[name]
-    return value === undefined ? [] : [[name, value] as const]
-  })
+    if (value !== undefined) altered.push([name, value])
+  }
+  return altered
 }

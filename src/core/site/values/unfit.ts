@@ -3,8 +3,8 @@
  * characters (HTML Standard, 13.1.3 “Text”, by Infra’s “control”, “surrogate” and “noncharacter”).
  */
 const UNFIT = /(?![\t\n\f\r])[\p{Cc}\p{Cs}\p{Noncharacter_Code_Point}]/gu
-/** What most words are made of alone. */
-const PLAIN = /^[\t\n -~]*$/
+/** What nearly all words are made of alone, and nothing in it is unfit. */
+const PLAIN = /^[\t\n -~\u00a0-\ud7ff]*$/
 
 /** The same words without what no page can hold. */
 export function fitWords(words: string): string {
