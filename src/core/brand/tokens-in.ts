@@ -16,6 +16,7 @@ import {
   type TextStyleChange,
   type TextStyleName,
   type Tone,
+  isSame,
 } from '../site'
 import { FAMILIES, ownFamilies } from '../type'
 import type { ReadToken } from './read-tokens'
@@ -36,7 +37,7 @@ export function planTokens(site: Site, tokens: readonly ReadToken[]): TokensPlan
   const after: Site = { ...site, document: { ...site.document, brand: next } }
   Object.assign(brand, readRoles(after, tokens), readStyles(after, tokens))
   const edits = (Object.entries(brand) as [keyof Brand, unknown][])
-    .filter(([part, value]) => JSON.stringify(value) !== JSON.stringify(site.document.brand[part]))
+    .filter(([part, value]) => !isSame(value, site.document.brand[part]))
     .map(([part, value]): EditStep => ({ type: 'brand/set', part, value }))
   const unused =
     tokens.filter((token) => token.type === 'colour').length > 0 && edits.length === 0

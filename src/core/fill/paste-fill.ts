@@ -11,6 +11,7 @@ import {
   type SlotPlace,
   type SlotType,
   type SlotValue,
+  isSame,
 } from '../site'
 import { richFromPlain } from '../rich'
 import { fixedList, shownEntries } from './content'
@@ -177,7 +178,7 @@ function pourIntoList(
 }
 
 function sameEntry(row: LedgerRow, { entry }: SlotPlace): boolean {
-  return JSON.stringify(row.place.entry) === JSON.stringify(entry)
+  return isSame(row.place.entry, entry)
 }
 
 /** The fields of an entry that take words, from one of them on, in the order in which the design shows them. */

@@ -1,7 +1,7 @@
 import { capital } from '../capital'
 import { pageTexts, sectionRows } from '../fill'
 import type { Pack } from '../pack'
-import { runWords } from '../site'
+import { runWords, isSame } from '../site'
 import {
   FACT_LIMITS,
   factsOf,
@@ -82,7 +82,7 @@ function placesOfSection(pack: Pack, document: SiteDocument, section: Section, p
     const lines = value ? linesOf(value) : []
     if (lines.length === 0) return []
     const name = `${capital(section.name ?? section.kind)}: ${label}`
-    const isKept = JSON.stringify(value) === JSON.stringify(placeholder)
+    const isKept = isSame(value, placeholder)
     return [{ place, name, page: page?.id ?? null, where, value, isKept, lines }]
   })
   known.set(section, { rows, where, places })

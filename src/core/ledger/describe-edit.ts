@@ -13,6 +13,7 @@ import {
   type Place,
   type SiteDocument,
   type SlotPlace,
+  isSame,
 } from '../site'
 import { entriesAt } from '../plan'
 import { FACT_SAID, labelSaid, PAGE_PART_SAID } from './names'
@@ -138,7 +139,7 @@ function slotSaid(site: Site, { section, entry, slot }: SlotPlace): string {
 
 function entrySaid({ pack, document }: Site, section: SlotPlace['section'], entry: EntryRef): string {
   const entries = entriesAt(pack, document, { section, list: entry.list })
-  const at = entries.findIndex(({ ref }) => JSON.stringify(ref) === JSON.stringify(entry))
+  const at = entries.findIndex(({ ref }) => isSame(ref, entry))
   return at < 0 ? 'an entry' : `entry ${at + 1}`
 }
 

@@ -1,4 +1,4 @@
-import { CHIP_FACTS, type ChipFact, type RichBlock, type RichRun, type RichText, type RunStyle } from '../site'
+import { CHIP_FACTS, type ChipFact, type RichBlock, type RichRun, type RichText, type RunStyle, isSame } from '../site'
 import { parseTargetText, targetText } from './target-text'
 import { styleOf, tidyRich } from './tidy'
 
@@ -136,7 +136,7 @@ function writeRuns(runs: readonly RichRun[]): string {
 
 /** What stands between words that are set in one way and words that are set in another. */
 function opening(from: RunStyle, to: RunStyle): string {
-  const isLinkChanged = JSON.stringify(from.to) !== JSON.stringify(to.to)
+  const isLinkChanged = !isSame(from.to, to.to)
   const stars = (from.strong === to.strong ? '' : '**') + (from.em === to.em ? '' : '*')
   return (from.to && isLinkChanged ? `](${escapedTarget(targetText(from.to))})` : '') + (to.to && isLinkChanged ? '[' : '') + stars
 }

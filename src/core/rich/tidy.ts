@@ -1,3 +1,4 @@
+import { isSame } from '../site'
 import type { ChipRun, RichBlock, RichRun, RichText, RunStyle, TextRun } from '../site'
 
 /**
@@ -132,5 +133,5 @@ export function sameStyle(a: RichRun, b: RichRun): boolean {
 
 /** Whether two runs lead to the same, or neither anywhere. */
 export function sameTarget({ to: a }: RichRun, { to: b }: RichRun): boolean {
-  return a === b || (a !== undefined && b !== undefined && JSON.stringify(a) === JSON.stringify(b))
+  return isSame(a, b)
 }

@@ -1,9 +1,9 @@
 import { own } from '../own'
 import {
   APART,
-  canonical,
   entriesOf,
   findSection,
+  isSame,
   pagePlace,
   pagesOf,
   placeOfEntry,
@@ -81,7 +81,7 @@ export function sameArrangement(a: Arrangement, b: Arrangement): boolean {
     const page = ({ page: of, sections }: ArrangedPage): unknown => ({ of: { ...of, rank: null }, sections: sections.map(plain) })
     return { dress, apart: onEach((type) => apart[type].map(plain)), pages: pages.map(page) }
   }
-  return canonical(bare(a)) === canonical(bare(b))
+  return isSame(bare(a), bare(b))
 }
 
 /**
@@ -92,7 +92,7 @@ export function rearrange(document: SiteDocument, to: Arrangement): SiteDocument
   const ids = new Set<string>(to.pages.map(({ page }) => page.id))
   const pages = standInTree(to.pages.map(({ page }) => page)).map((page): Page => {
     const known = own(document.pages, page.id)
-    return known && canonical(known) === canonical(page) ? known : page
+    return known && isSame(known, page) ? known : page
   })
   const sections = [
     ...to.pages.flatMap((p) => place(document, { type: 'page', page: p.page.id }, p.sections)),
@@ -118,9 +118,7 @@ function place(document: SiteDocument, where: SectionIn, standing: readonly Stan
     // A section's content fits its kind: under another kind the same id is another section.
     const kept = known?.kind === wanted.kind ? { ...ownOf(known), slots: known.slots } : { slots: {} }
     const placed: Section = { ...wanted, in: where, ...kept }
-    return known && known.slots === placed.slots && canonical({ ...known, slots: 0 }) === canonical({ ...placed, slots: 0 })
-      ? known
-      : placed
+    return known && known.slots === placed.slots && isSame(known, placed) ? known : placed
   })
 }
 

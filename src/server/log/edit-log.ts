@@ -2,7 +2,7 @@ import { EventEmitter } from 'node:events'
 import { LRUCache } from 'lru-cache'
 import * as v from 'valibot'
 import { missingFor } from '../../core/pack'
-import { applyEdit, canonical, editSchema, stepsOf, takeBack, whyNot, type Edit, type SiteDocument } from '../../core/site'
+import { applyEdit, editSchema, isSame, stepsOf, takeBack, whyNot, type Edit, type SiteDocument } from '../../core/site'
 import { kept } from '../files/kept'
 import { Problem, type ProblemReply } from '../http/problems'
 import { toReply } from '../http/problems'
@@ -135,8 +135,8 @@ function appendRow(
  * a taking back may have been reckoned anew.
  */
 function isSameRow(known: SavedRow, { id, gesture, undoes, edit }: SentRow): boolean {
-  const isSame = undoes !== null || canonical(known.edit) === canonical(edit)
-  return (known.gesture === gesture || known.gesture === id) && known.undoes === undoes && isSame
+  const isAsSent = undoes !== null || isSame(known.edit, edit)
+  return (known.gesture === gesture || known.gesture === id) && known.undoes === undoes && isAsSent
 }
 
 /**

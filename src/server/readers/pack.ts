@@ -1,3 +1,4 @@
+import { isSame } from '../../core/site'
 import { own } from '../../core/own'
 import { strToU8, unzipSync, type UnzipFileInfo } from 'fflate'
 import { transform } from 'lightningcss'
@@ -50,7 +51,7 @@ export async function readPack(shown: string, { bytes, packs, folder }: Sent): P
       })
   for (const design of Object.values(parsed.pack.designs)) {
     const known = own(here.designs, designKey(design.kind, design.name))
-    if (known && (known.css !== design.css || JSON.stringify(known.tree) !== JSON.stringify(design.tree)))
+    if (known && (known.css !== design.css || !isSame(known.tree, design.tree)))
       faults.push({
         file: `designs/${design.kind}/${design.name}.html`,
         line: 0,

@@ -2,7 +2,7 @@ import type { HoldAsk, Site } from '../../core/fill'
 import { rootOf } from '../../core/pages'
 import { holdAsksOf, holdKeyOf, menuKeyOf } from '../../core/render'
 import { loadHyphenation, type Held } from '../../core/lines'
-import { dayOf, siteLanguage } from '../../core/site'
+import { dayOf, siteLanguage, isSame } from '../../core/site'
 import { kept } from '../files/kept'
 import { withNoticeKey } from '../notices/notices'
 import { pack } from '../packs/packs'
@@ -63,7 +63,7 @@ async function makeFiles(
   const menuFrom = menuFitOf(job, menuKeyOf(plain))
   const holds = holdsOf(job, plain)
   const measured = JSON.stringify([menuFrom, ...holds])
-  const isState = known?.revision === revision && JSON.stringify(known.alone) === JSON.stringify(alone)
+  const isState = known?.revision === revision && isSame(known.alone, alone)
   if (isState && known.address === address && known.day === day && known.measured === measured) return known
   const site: Site = { ...plain, menuFrom, holds: (ask) => holds.get(JSON.stringify(ask)) ?? null }
   const origin = to.originOf(address)

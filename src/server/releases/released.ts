@@ -1,5 +1,5 @@
 import { withPageAlone, type PageAlone } from '../../core/plan'
-import { canonical, differences, type PageId, type SiteDocument } from '../../core/site'
+import { differences, isSame, type PageId, type SiteDocument } from '../../core/site'
 import { Problem } from '../http/problems'
 import { stateAt, type JobState } from '../log/edit-log'
 import type { Release } from '../store/releases'
@@ -39,7 +39,7 @@ function orProblem(alone: PageAlone): SiteDocument {
 
 function isMadeOf(job: string, parts: Parts, document: SiteDocument): boolean {
   try {
-    return canonical(releasedSite(job, parts).document) === canonical(document)
+    return isSame(releasedSite(job, parts).document, document)
   } catch {
     return false
   }

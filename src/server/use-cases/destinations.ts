@@ -1,3 +1,4 @@
+import { isSame } from '../../core/site'
 import { nanoid } from 'nanoid'
 import * as v from 'valibot'
 import { sitePathSchema } from '../../core/release'
@@ -81,7 +82,7 @@ export function wholeConnection(row: DestinationRow, changed: ChangedConnection)
   if (changed.secret !== null) return v.parse(connectionSchema, changed)
   const kept = connectionOf(row)
   if (kept.secret === null) return v.parse(connectionSchema, changed)
-  if (JSON.stringify(serverOf(kept.settings)) !== JSON.stringify(serverOf(changed.settings))) throw new Problem('secretWanted')
+  if (!isSame(serverOf(kept.settings), serverOf(changed.settings))) throw new Problem('secretWanted')
   return v.parse(connectionSchema, { ...changed, secret: kept.secret })
 }
 

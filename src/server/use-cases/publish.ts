@@ -1,3 +1,4 @@
+import { isSame } from '../../core/site'
 import { nanoid } from 'nanoid'
 import * as v from 'valibot'
 import { MAX_NOTE } from '../../core/release'
@@ -131,7 +132,7 @@ async function earlierRelease(job: string, id: string, where: Addressed, onProgr
 
 function keepRelease(job: string, made: Pick<Release, 'revision' | 'alone' | 'address' | 'manifest'>): Release {
   const known = findRelease(job, made)
-  if (known && JSON.stringify(known.manifest) === JSON.stringify(made.manifest)) return known
+  if (known && isSame(known.manifest, made.manifest)) return known
   const id = nanoid(12)
   insertRelease(job, { id, ...made })
   return getRelease(job, id)

@@ -3,7 +3,7 @@ import { own } from '@/core/own'
 import { memo, type ReactNode } from 'react'
 import type { LedgerRow } from '@/core/fill'
 import { thumbnailUrl, type AssetTable } from '@/core/image'
-import { isEmptyValue, plainWords, samePlace, type RichText } from '@/core/site'
+import { isEmptyValue, plainWords, samePlace, type RichText, isSame } from '@/core/site'
 import { EntryLabel } from './entry-label'
 import { HowMany } from './how-many'
 import { HoldLines } from './hold-lines'
@@ -94,7 +94,7 @@ function stateOf(row: LedgerRow): RowState {
   if (row.value === null) return row.type === 'list' ? 'as designed' : 'not set'
   if (row.count) return row.count.shown === 0 ? 'not needed' : 'client’s'
   if (isEmptyValue(row.value)) return 'not needed'
-  return JSON.stringify(row.value) === JSON.stringify(row.placeholder) ? 'kept' : 'client’s'
+  return isSame(row.value, row.placeholder) ? 'kept' : 'client’s'
 }
 
 function SlotCell({

@@ -4,10 +4,10 @@ import type { AssetInfo } from '@/core/image'
 import type { TemplateLibrary } from '@/core/pack'
 import {
   applyEdit,
-  canonical,
   fitValue,
   gestureFor,
   gesturesOf,
+  isSame,
   mergeEdits,
   placeOfEdit,
   redoable,
@@ -328,7 +328,7 @@ function withRows(document: SiteDocument, rows: readonly SavedRow[]): SiteDocume
 
 /** Whether a row of the database is one of those on the screen, just as it is there: a taking back may have been reckoned anew. */
 function isAsHere(row: SavedRow, here: PendingRow | undefined): boolean {
-  return here?.id === row.id && !here.stuck && (row.undoes === null || canonical(row.edit) === canonical(here.edit))
+  return here?.id === row.id && !here.stuck && (row.undoes === null || isSame(row.edit, here.edit))
 }
 
 function bare({ id, gesture, who, undoes, edit, inverse }: PendingRow): LogRow {

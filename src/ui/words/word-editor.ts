@@ -1,3 +1,4 @@
+import { isSame } from '@/core/site'
 import { Editor } from '@tiptap/core'
 import { Slice, type Node } from '@tiptap/pm/model'
 import { TextSelection } from '@tiptap/pm/state'
@@ -157,7 +158,7 @@ export class WordEditor {
   /** What stands there now by another hand, or by undo: what differs is changed, and the caret stays in its words. */
   take(rich: RichText): void {
     if (rich === this.known || this.editor.view.composing) return
-    const wasKnown = JSON.stringify(rich) === JSON.stringify(this.known)
+    const wasKnown = isSame(rich, this.known)
     this.known = rich
     if (wasKnown) return
     const { state, view } = this.editor
@@ -172,7 +173,7 @@ export class WordEditor {
   /** Ends typing: spaces and lines that say nothing go, and the element is as it was, but empty. */
   close(): void {
     const finished = finishRich(this.known)
-    if (JSON.stringify(finished) !== JSON.stringify(this.known)) this.tell(finished)
+    if (!isSame(finished, this.known)) this.tell(finished)
     this.editor.destroy()
     const { element } = this
     for (const name of element.getAttributeNames()) element.removeAttribute(name)

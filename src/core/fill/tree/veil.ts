@@ -1,3 +1,4 @@
+import { isSame } from '../../site'
 import { own } from '../../own'
 import { boundsOf, type Area } from '../../image'
 import { getDesign, type DesignNode } from '../../pack'
@@ -25,7 +26,7 @@ export function veilAttributes(
   const focus = found.value.focus ?? asset.focus
   const { picture } = siteScheme(site)
   // Where visitors choose between two forms whose roles were set apart by hand, the veil that suits any picture stands.
-  if (site.document.dress.dark === 'visitor' && JSON.stringify(siteScheme(site, true).picture) !== JSON.stringify(picture)) return null
+  if (site.document.dress.dark === 'visitor' && !isSame(siteScheme(site, true).picture, picture)) return null
   const isMirrored = siteDirection(site.document) === 'rtl'
   const veils = areas.map((area) => veilOf(picture, boundsOf(asset, frame.ratio, focus, isMirrored ? mirrored(area) : area)))
   return { style: veils.map((veil, i) => `--veil-${i + 1}:${veil}`).join(';') }

@@ -18,7 +18,7 @@ import {
 } from '../document'
 import { BRAND_PARTS } from '../brand'
 import { FACT_NAMES } from '../facts/facts'
-import { exactly } from '../values'
+import { exactly, isSame } from '../values'
 import { factSteps, spokenFact } from './fact-set'
 import { labelSteps } from './label-set'
 import type { EntrySet } from './entry-set'
@@ -82,21 +82,6 @@ function levelIn(document: SiteDocument, page: Page): number {
 
 function keysOf(a: object, b: object): string[] {
   return [...new Set([...Object.keys(a), ...Object.keys(b)])]
-}
-
-function isSame(a: unknown, b: unknown): boolean {
-  return a === b || canonical(a) === canonical(b)
-}
-
-/** JSON with the keys of objects in order, so that equal values are equal texts. */
-export function canonical(of: unknown): string {
-  return (
-    JSON.stringify(of, (_, value: unknown) =>
-      value !== null && typeof value === 'object' && !Array.isArray(value)
-        ? Object.fromEntries(Object.entries(value).sort(([x], [y]) => (x < y ? -1 : 1)))
-        : value,
-    ) ?? ''
-  )
 }
 
 function cellSteps(from: SiteDocument, to: SiteDocument): EditStep[] {

@@ -1,5 +1,6 @@
 import { own, withValue } from '../../own'
 import type { Language, Said } from '../language'
+import { isSame } from '../values'
 
 /** What a cell says: in the site's own language (null: nothing), and in others. */
 type Spoken<T> = { readonly own: T | null; readonly said: Said<T> }
@@ -15,7 +16,6 @@ export function say<T>({ own: before, said }: Spoken<T>, { value, language }: Sa
 
 /** The steps that make of one cell another, its own words first; none where both say the same. */
 export function saidSteps<T>(was: Spoken<T>, is: Spoken<T>): readonly SaidStep<T>[] {
-  const isSame = (a: unknown, b: unknown): boolean => a === b || JSON.stringify(a) === JSON.stringify(b)
   const owned = isSame(was.own, is.own) ? [] : [{ value: is.own }]
   if (is.own === null) return owned
   const languages = new Set([...Object.keys(was.said), ...Object.keys(is.said)])

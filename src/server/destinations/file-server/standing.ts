@@ -1,3 +1,4 @@
+import { isSame } from '../../../core/site'
 import {
   inPlace,
   LIST_FILE,
@@ -37,7 +38,7 @@ export type Sent = { readonly waiting: Map<string, FileThere>; readonly placed: 
 /** The same a little later, with what was sent since: where nobody else has written a list, nothing is looked at anew. */
 export async function standingAfter(opened: Opened, before: Standing, { waiting, placed }: Sent): Promise<Standing> {
   const list = (await opened.ownList.find()) ?? NOBODY
-  if (JSON.stringify(list) !== JSON.stringify(before.list)) return standingOn(opened)
+  if (!isSame(list, before.list)) return standingOn(opened)
   return { ...before, there: new Map([...before.there, ...placed]), waiting: new Map([...before.waiting, ...waiting]) }
 }
 
