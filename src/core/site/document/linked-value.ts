@@ -3,10 +3,11 @@ import { findSlotType, KINDS, type KindSlots } from '../kinds'
 import type { SlotType, SlotValue } from '../values/slot-value'
 import { ownValue, type Cell, type Same, type Slots, type Spot } from './cell'
 import { entriesOf, findSection, type SiteDocument } from './document'
-import { entryKey, refOf, type Entry } from './entry'
+import { entryKey, placeOfEntry, refOf, type Entry } from './entry'
 import type { PageId } from './ids'
+import { groupsOf } from './order'
 import { placeKey } from './place'
-import type { Section } from './section'
+import { placeOfSection, type Section } from './section'
 import { pagesShowing, reachOf, shownSection } from './shared'
 
 /** What a slot holds, whether a value or that it is the same as another; undefined where nothing was ever put there. */
@@ -124,11 +125,27 @@ export function followersIn(document: SiteDocument, section: Section): readonly 
 
 const known = new WeakMap<SiteDocument['sections'], { readonly entries: SiteDocument['entries']; readonly all: readonly Follower[] }>()
 
-/** Every slot of the site that follows another. */
+type Filled = { readonly slots: Slots }
+const following = new WeakMap<readonly Filled[], boolean>()
+
+/** Whether a slot of any of these follows another. */
+function isAnyFollowing(group: readonly Filled[]): boolean {
+  let found = following.get(group)
+  if (found === undefined) following.set(group, (found = group.some(({ slots }) => samesIn(slots) !== NONE)))
+  return found
+}
+
+/** Every slot of the site that follows another. On most sites none does, and a key press does not look through all of a large one again. */
 export function followers(document: SiteDocument): readonly Follower[] {
   const before = known.get(document.sections)
   if (before?.entries === document.entries) return before.all
-  const all = Object.values(document.sections).flatMap((section) => followersIn(document, section))
+  const groups: readonly (readonly Filled[])[] = [
+    ...groupsOf(document.sections, placeOfSection),
+    ...groupsOf(document.entries, placeOfEntry),
+  ]
+  const all = groups.some(isAnyFollowing)
+    ? Object.values(document.sections).flatMap((section) => followersIn(document, section))
+    : NOBODY
   known.set(document.sections, { entries: document.entries, all })
   return all
 }

@@ -19,6 +19,11 @@ export function standingIn<T extends Ranked>(table: Table<T>, placeOf: PlaceOf<T
   return indexOf(table, placeOf).get(place) ?? NOBODY
 }
 
+/** The records of a table, those together that stand in one place: the very array of before where nothing came, went or changed there. */
+export function groupsOf<T extends Ranked>(table: Table<T>, placeOf: PlaceOf<T>): Iterable<readonly T[]> {
+  return indexOf(table, placeOf).values()
+}
+
 function indexOf<T extends Ranked>(table: Table<T>, placeOf: PlaceOf<T>): Index<T> {
   const known = indexes.get(table) as Index<T> | undefined
   if (known) return known
