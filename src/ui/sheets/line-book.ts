@@ -1,5 +1,6 @@
+import { LRUCache } from 'lru-cache'
 import { allOf, mapParts, type Site } from '@/core/fill'
-import { asDesigned, isInColumns, makeSheetPainter, withOnly, type DrawnPage, type DrawnSection } from '@/core/render'
+import { asDesigned, columnsClass, isInColumns, makeSheetPainter, withOnly, type DrawnPage, type DrawnSection } from '@/core/render'
 import type { Page, PageId } from '@/core/site'
 import { designedLines } from './designed-lines'
 import { SheetView } from './sheet-view'
@@ -16,6 +17,15 @@ type Turn = { readonly shown: DrawnPage; readonly asked: ReadonlyMap<string, str
 
 /** How many sections are laid out in one go: more would keep the screen waiting. */
 const AT_ONCE = 6
+/**
+ * What was read of late, of whatever site: whoever comes back to a screen, takes a colour back or opens the next job on the same template
+ * waits for nothing. By style sheets and HTML, of so many letters in all.
+ */
+const readOfLate = new LRUCache<string, Read>({ maxSize: 10_000_000, sizeCalculation: (_, html) => html.length })
+/** A short name for each set of style sheets. */
+const stylesOfLate = new LRUCache<string, string>({ max: 24 })
+let stylesNamed = 0
+
 /** What stands for a section's own name, so that two that are the same but for it are read once. */
 const SELF = '\u0000'
 
@@ -30,6 +40,7 @@ export class LineBook {
   private readonly paintDesigned = makeSheetPainter()
   private readonly read = new Map<string, Read>()
   private styles: DrawnPage['styles'] | null = null
+  private stylesName = ''
   private widths: readonly (typeof SHEETS)[number][] = SHEETS
 
   /** Lines by place, of each page; null where `isOver` came to be true meanwhile. */
@@ -48,10 +59,11 @@ export class LineBook {
     const styles = [...drawn.values()][0]?.now.styles ?? null
     if (!styles || !sameStyles(this.styles, styles)) this.read.clear()
     this.styles = styles
+    this.stylesName = styles ? nameOf(styles) : ''
     const all = [...drawn.values()].flatMap(({ now, designed }) => [now, designed])
     for (const turn of this.turns(all)) if (!(await this.readTurn(turn, isOver))) return null
     // What the site does not show any more is forgotten.
-    const shown = new Set(all.flatMap((page) => allOf(page).map(bare)))
+    const shown = new Set(all.flatMap((page) => allOf(page).map((one) => bare(page, one))))
     for (const html of this.read.keys()) if (!shown.has(html)) this.read.delete(html)
     return new Map([...drawn].map(([page, { now, designed }]) => [page, this.compare(now, designed)]))
   }
@@ -68,7 +80,7 @@ export class LineBook {
     const turns: Turn[] = []
     const missing: { readonly like: DrawnPage; readonly sections: Map<string, string> }[] = []
     for (const page of drawn) {
-      const sections = new Map(allOf(page).flatMap((one) => (this.read.has(bare(one)) ? [] : [[bare(one), one.id] as const])))
+      const sections = new Map(allOf(page).flatMap((one) => (this.isRead(bare(page, one)) ? [] : [[bare(page, one), one.id] as const])))
       if (sections.size === 0) continue
       // Beside a column a section has another width than alone.
       if (isInColumns(page)) turns.push({ shown: { ...page, page: `${page.page} ${turns.length}` }, asked: sections })
@@ -79,6 +91,12 @@ export class LineBook {
       }
     }
     return [...turns, ...missing.flatMap(({ like, sections }) => inParts(like, [...sections.keys()].sort(byDesign)))]
+  }
+
+  private isRead(html: string): boolean {
+    const found = this.read.get(html) ?? readOfLate.get(this.stylesName + html)
+    if (found) this.read.set(html, found)
+    return found !== undefined
   }
 
   private async readTurn({ shown, asked }: Turn, isOver: () => boolean): Promise<boolean> {
@@ -98,7 +116,10 @@ export class LineBook {
     }
     // The next turn begins at the width that this one ended at.
     this.widths = this.widths.toReversed()
-    for (const [html, found] of lines) this.read.set(html, found)
+    for (const [html, found] of lines) {
+      this.read.set(html, found)
+      readOfLate.set(this.stylesName + html, found)
+    }
     return true
   }
 
@@ -106,17 +127,19 @@ export class LineBook {
     const places = new Map(allOf(now).flatMap((section) => [...section.places]))
     const fits = new Map<string, LineFit>()
     for (const { name } of SHEETS) {
-      const counted = this.linesOf(allOf(now), name)
-      const wanted = designedLines(this.linesOf(allOf(designed), name), counted, places)
+      const counted = this.linesOf(now, name)
+      const wanted = designedLines(this.linesOf(designed, name), counted, places)
       for (const [key, lines] of counted) fits.set(key, { ...fits.get(key), [name]: { now: lines, designed: wanted.get(key) ?? 0 } })
     }
     return fits
   }
 
-  private linesOf(sections: readonly DrawnSection[], sheet: SheetName): ReadonlyMap<string, number> {
+  private linesOf(page: DrawnPage, sheet: SheetName): ReadonlyMap<string, number> {
     return new Map(
-      sections.flatMap((section) =>
-        [...(this.read.get(bare(section))?.get(sheet) ?? [])].map(([key, count]) => [key.replaceAll(SELF, section.id), count] as const),
+      allOf(page).flatMap((section) =>
+        [...(this.read.get(bare(page, section))?.get(sheet) ?? [])].map(
+          ([key, count]) => [key.replaceAll(SELF, section.id), count] as const,
+        ),
       ),
     )
   }
@@ -128,13 +151,22 @@ function withoutPictures(page: DrawnPage): DrawnPage {
   return { ...page, ...mapParts(page, still) }
 }
 
+function nameOf({ fonts, tokens, designs }: DrawnPage['styles']): string {
+  const css = `${fonts}${SELF}${tokens}${SELF}${designs}`
+  const known = stylesOfLate.get(css)
+  if (known !== undefined) return known
+  const name = `${++stylesNamed} `
+  stylesOfLate.set(css, name)
+  return name
+}
+
 const bareOf = new WeakMap<DrawnSection, string>()
 
-/** A section's HTML without its own name. */
-function bare(section: DrawnSection): string {
+/** A section's HTML without its own name; beside a column it has another width than alone. */
+function bare(page: DrawnPage, section: DrawnSection): string {
   let html = bareOf.get(section)
   if (html === undefined) bareOf.set(section, (html = section.html.replaceAll(section.id, SELF)))
-  return html
+  return isInColumns(page) ? `${columnsClass(page)} ${html}` : html
 }
 
 /** Sections without their own names, a few at a time and across the page. */
