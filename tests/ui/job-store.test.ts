@@ -198,6 +198,22 @@ test('two tabs of one person that take back the same gesture at once take it bac
   expect(inLog('heading')).toBe('Once')
 })
 
+test('a taking back that the database reckoned anew, since another wrote there meanwhile, is drawn as it stands there', async () => {
+  me.store.apply(heading('Mine'))
+  await world.heal()
+  await me.store.undo()
+  // The taking back is sent and does not arrive; then what another wrote does, and only then is it sent again.
+  await world.move(0, 'arrives')
+  await world.move(0, 'is lost')
+  const theirs = { id: 'their-own-row', gesture: 'theirs', undoes: null, edit: heading('Theirs') }
+  log.appendRows(job, 'another', log.jobState(job).revision, [theirs])
+  await world.move(1, 'arrives')
+  for (let i = 0; i < 2; i++) await world.move(0, 'arrives')
+  expect(shown(me.store.getState().saved, 'heading')).toBe('Theirs')
+  await world.heal()
+  expect([inLog('heading'), shown(me.store.getState().document, 'heading')]).toEqual(['Theirs', 'Theirs'])
+})
+
 test('what is typed on in a place after undo is a step of its own, and stays when something older is taken back', async () => {
   me.store.apply(caption('Older'), 'older')
   me.store.apply(heading('Taken back'), 'typing')

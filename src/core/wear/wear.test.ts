@@ -160,6 +160,22 @@ describe('putting on another template', () => {
     }
   })
 
+  test('an arrangement that has a section of another kind under a name finds nothing in it, and its entries go', () => {
+    const document = edited(filled(), setText('home.steps', 'heading', 'Ours'))
+    const now = arrangementOf(document)
+    const steps = 'home.steps' as SectionId
+    expect(entriesOf(document, steps)).not.toEqual([])
+    const pages = now.pages.map((one) => ({
+      ...one,
+      sections: one.sections.map((s) => (s.id === steps ? { ...s, kind: 'team' as const, design: 'crew' } : s)),
+    }))
+    const after = rearrange(document, { ...now, pages })
+    expect(findSection(after, steps)?.kind).toBe('team')
+    expect(findSection(after, steps)?.slots).toEqual({})
+    expect(entriesOf(after, steps)).toEqual([])
+    expect(findSection(after, 'home.hero')).toBe(findSection(document, 'home.hero'))
+  })
+
   test('a section that was moved to another page stays there, and every later template still goes on', () => {
     const moved = edited(filled(), {
       type: 'section/move',
