@@ -10,6 +10,8 @@ export type Site = {
   readonly assets: AssetTable
   /** A sheet marks each place's element, so that the editor can find it; a release carries no marks. */
   readonly mode: 'sheet' | 'release'
+  /** Drawn to be laid out and measured, unseen: its pictures have their size and are not fetched. */
+  readonly isMeasured?: boolean
   /** The path that it stands at, where that is no root of a host: `/shop/`. */
   readonly root?: string
   /** The day that it is: what was to be shown until an earlier one is shown no more. Where nothing is known of the day, all is shown. */

@@ -114,9 +114,10 @@ export function makeSheetPainter(): SheetPainter {
   }
 }
 
-function surroundingsOf({ document, pack, assets, mode, today, holds, hyphens }: Site, page: Page): Surroundings {
+function surroundingsOf({ document, pack, assets, mode, isMeasured, today, holds, hyphens }: Site, page: Page): Surroundings {
   const { language, dress, facts, brand, labels, pages, signposts, plan } = document
   return [
+    isMeasured,
     page,
     pack,
     assets,
@@ -175,8 +176,13 @@ function makeStylist(): (site: Site) => SheetStyles {
   }
 }
 
-/** The same site with the template's content in every place: what its designer measured its pages for. */
+/** The same site with the template's content in every place: what its designer measured its pages for, to be measured again. */
 export function asDesigned(site: Site): Site {
   const sections = Object.entries(site.document.sections).map(([id, section]) => [id, { ...section, slots: {} }])
-  return { ...site, document: { ...site.document, facts: {}, sections: Object.fromEntries(sections), entries: {} }, holds: null }
+  return {
+    ...site,
+    document: { ...site.document, facts: {}, sections: Object.fromEntries(sections), entries: {} },
+    holds: null,
+    isMeasured: true,
+  }
 }

@@ -1,5 +1,5 @@
 import { LRUCache } from 'lru-cache'
-import { allOf, mapParts, type Site } from '@/core/fill'
+import { allOf, type Site } from '@/core/fill'
 import { asDesigned, columnsClass, isInColumns, makeSheetPainter, withOnly, type DrawnPage, type DrawnSection } from '@/core/render'
 import type { Page, PageId } from '@/core/site'
 import { designedLines } from './designed-lines'
@@ -50,11 +50,12 @@ export class LineBook {
     isOver: () => boolean,
   ): Promise<ReadonlyMap<PageId, ReadonlyMap<string, LineFit>> | null> {
     const drawn = new Map<PageId, Drawn>()
+    const measured: Site = { ...site, isMeasured: true }
     const plain = asDesigned(site)
     for (const page of pages) {
       await inBackground()
       if (isOver()) return null
-      drawn.set(page.id, { now: this.paint(site, page), designed: this.paintDesigned(plain, page) })
+      drawn.set(page.id, { now: this.paint(measured, page), designed: this.paintDesigned(plain, page) })
     }
     const styles = [...drawn.values()][0]?.now.styles ?? null
     if (!styles || !sameStyles(this.styles, styles)) this.read.clear()
@@ -103,7 +104,7 @@ export class LineBook {
     const lines = new Map([...asked.keys()].map((html) => [html, new Map<SheetName, ReadonlyMap<string, number>>()]))
     await inBackground()
     if (isOver()) return false
-    this.view.show(withoutPictures(shown))
+    this.view.show(shown)
     for (const { name: sheet, width } of this.widths) {
       await inBackground()
       if (isOver()) return false
@@ -143,12 +144,6 @@ export class LineBook {
       ),
     )
   }
-}
-
-/** The same page whose pictures are not fetched: they have their size all the same. */
-function withoutPictures(page: DrawnPage): DrawnPage {
-  const still = (section: DrawnSection): DrawnSection => ({ ...section, html: section.html.replaceAll('<img', '<img loading="lazy"') })
-  return { ...page, ...mapParts(page, still) }
 }
 
 function nameOf({ fonts, tokens, designs }: DrawnPage['styles']): string {

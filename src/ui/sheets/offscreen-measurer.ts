@@ -40,7 +40,7 @@ export class OffscreenMeasurer {
     const { document } = site
     const on = pageOf(section.in)
     this.frame.style.width = `${SHEETS[0].width}px`
-    const whole = this.paint({ ...site, holds: null }, (on !== null && findPage(document, on)) || homePage(document))
+    const whole = this.paint({ ...site, holds: null, isMeasured: true }, (on !== null && findPage(document, on)) || homePage(document))
     const only = allOf(whole).filter(({ id }) => id === section.id)
     this.view.show(withOnly(whole, only))
     const body = this.frame.contentDocument?.body

@@ -244,7 +244,7 @@ export class SheetView {
   measureDesign(frame: DrawnPage): Map<string, number> {
     const part = this.document.createElement('div')
     part.setAttribute('data-measure', '')
-    part.innerHTML = pageHtml(frame).replaceAll('<img', '<img loading="lazy"')
+    part.innerHTML = pageHtml(frame)
     this.document.body.append(part)
     const found = measurePart(part)
     part.remove()

@@ -120,7 +120,12 @@ function pictureHtml(writer: PageWriter, element: FilledElement, { asset, ratio,
   const size = `${attribute('alt', alt)} width="${largest.width}" height="${largest.height}"${noted(writer, attributesHtml(more))}`
   if (writer.site.mode === 'sheet') {
     const near = sources.find((s) => s.width >= 960) ?? largest
-    return tag(writer, element, attribute('src', pictureUrl(writer, asset, near)) + size + markHtml(writer, element.mark), '')
+    return tag(
+      writer,
+      element,
+      attribute('src', pictureUrl(writer, asset, near)) + size + unfetched(writer) + markHtml(writer, element.mark),
+      '',
+    )
   }
   const loading = isFirst ? ' fetchpriority="high"' : ' loading="lazy" decoding="async"'
   const srcset = sources.map((s) => `${pictureUrl(writer, asset, s)} ${s.width}w`).join(', ')
@@ -128,11 +133,16 @@ function pictureHtml(writer: PageWriter, element: FilledElement, { asset, ratio,
   return tag(writer, element, attribute('src', pictureUrl(writer, asset, fallback)) + choice + size + loading, '')
 }
 
+/** Where a page is only measured, nobody comes near its pictures. */
+function unfetched({ site }: PageWriter): string {
+  return site.isMeasured ? ' loading="lazy"' : ''
+}
+
 function logoHtml(writer: PageWriter, element: FilledElement, { asset, onDark }: { asset: AssetInfo; onDark: AssetInfo | null }): string {
   const alt = attribute('alt', element.extra?.alt ?? '')
   const size = logoSize(writer.site.document, asset)
   if (size.includes(' style=')) writer.uses.add('style')
-  const img = `<img class="logo"${attribute('src', logoSource(writer, asset))}${alt}${size}>`
+  const img = `<img class="logo"${attribute('src', logoSource(writer, asset))}${alt}${size}${unfetched(writer)}>`
   // A sheet shows one form at a time, whatever the designer's own system asks for.
   if (!onDark || writer.site.mode === 'sheet') return img
   return `<picture><source media="(prefers-color-scheme: dark)"${attribute('srcset', logoSource(writer, onDark))}>${img}</picture>`

@@ -143,9 +143,7 @@ export function followers(document: SiteDocument): readonly Follower[] {
     ...groupsOf(document.sections, placeOfSection),
     ...groupsOf(document.entries, placeOfEntry),
   ]
-  const all = groups.some(isAnyFollowing)
-    ? Object.values(document.sections).flatMap((section) => followersIn(document, section))
-    : NOBODY
+  const all = groups.some(isAnyFollowing) ? Object.values(document.sections).flatMap((section) => followersIn(document, section)) : NOBODY
   known.set(document.sections, { entries: document.entries, all })
   return all
 }
