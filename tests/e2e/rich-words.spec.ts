@@ -7,15 +7,15 @@ const bar = (page: Page): Locator => page.getByRole('toolbar', { name: 'Words' }
 
 /** Presses Enter, and says whether the sheet has the hand before anything that this key leaves for later: the next may be down already. */
 async function enterGivesBack(page: Page): Promise<boolean> {
-  const isBack = page.evaluate(
-    () =>
-      new Promise<boolean>((resolve) => {
-        const look = (): void => resolve(document.activeElement?.tagName === 'IFRAME')
-        addEventListener('keydown', () => setTimeout(look), { once: true, capture: true })
-      }),
-  )
+  const seen = await page.evaluateHandle(() => {
+    const isBack = new Promise<boolean>((resolve) => {
+      const look = (): void => resolve(document.activeElement?.tagName === 'IFRAME')
+      addEventListener('keydown', () => setTimeout(look), { once: true, capture: true })
+    })
+    return { isBack }
+  })
   await page.keyboard.press('Enter')
-  return isBack
+  return seen.evaluate(({ isBack }) => isBack)
 }
 
 /** The lead emptied and in hand on the desktop sheet, so that what is typed is all there is. */
