@@ -4,6 +4,7 @@ import { findScheme } from '../pack'
 import { templateOf, type Site } from '../fill'
 import { siteFamilies, styleFamily, textStylesOf } from '../render'
 import {
+  isSame,
   LIMITS,
   ROLES,
   SIZE_LIMITS,
@@ -16,7 +17,6 @@ import {
   type TextStyleChange,
   type TextStyleName,
   type Tone,
-  isSame,
 } from '../site'
 import { FAMILIES, ownFamilies } from '../type'
 import type { ReadToken } from './read-tokens'

@@ -1,6 +1,7 @@
 import type { Pack } from '../pack'
 import {
   findSection,
+  isSame,
   MAX_ENTRIES,
   MAX_TEXT,
   rankBetween,
@@ -11,7 +12,6 @@ import {
   type SlotPlace,
   type SlotType,
   type SlotValue,
-  isSame,
 } from '../site'
 import { richFromPlain } from '../rich'
 import { fixedList, shownEntries } from './content'

@@ -1,12 +1,13 @@
 import { capital } from '../capital'
 import { pageTexts, sectionRows } from '../fill'
 import type { Pack } from '../pack'
-import { runWords, isSame } from '../site'
 import {
   FACT_LIMITS,
   factsOf,
+  isSame,
   PAGE_TEXTS,
   pagesOf,
+  runWords,
   sectionsIn,
   sectionsOfPage,
   sharedSections,

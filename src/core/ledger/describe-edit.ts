@@ -4,6 +4,7 @@ import type { Pack } from '../pack'
 import {
   findPage,
   findSection,
+  isSame,
   pageOfSection,
   stepsOf,
   type Edit,
@@ -13,7 +14,6 @@ import {
   type Place,
   type SiteDocument,
   type SlotPlace,
-  isSame,
 } from '../site'
 import { entriesAt } from '../plan'
 import { FACT_SAID, labelSaid, PAGE_PART_SAID } from './names'

@@ -1,4 +1,4 @@
-import { CHIP_FACTS, type ChipFact, type RichBlock, type RichRun, type RichText, type RunStyle, isSame } from '../site'
+import { CHIP_FACTS, isSame, type ChipFact, type RichBlock, type RichRun, type RichText, type RunStyle } from '../site'
 import { parseTargetText, targetText } from './target-text'
 import { styleOf, tidyRich } from './tidy'
 

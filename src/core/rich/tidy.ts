@@ -1,5 +1,4 @@
-import { isSame } from '../site'
-import type { ChipRun, RichBlock, RichRun, RichText, RunStyle, TextRun } from '../site'
+import { isSame, type ChipRun, type RichBlock, type RichRun, type RichText, type RunStyle, type TextRun } from '../site'
 
 /**
  * The one form of a rich text, whoever wrote it: neighbouring runs that are set alike are one, runs without words are none, an entry lies

@@ -1,7 +1,7 @@
-import { isSame } from '../../core/site'
 import { nanoid } from 'nanoid'
 import * as v from 'valibot'
 import { sitePathSchema } from '../../core/release'
+import { isSame } from '../../core/site'
 import { forgetDestination, connectionOf } from '../destinations/registry'
 import { adapterFor, changedConnectionSchema, connectionSchema, type ChangedConnection, type Connection } from '../destinations/kinds'
 import { orProblem } from '../destinations/to-problem'

@@ -1,7 +1,7 @@
-import { isSame } from '../../core/site'
 import { nanoid } from 'nanoid'
 import * as v from 'valibot'
 import { MAX_NOTE } from '../../core/release'
+import { isSame } from '../../core/site'
 import { WEB_HOST } from '../destinations/registry'
 import { Problem } from '../http/problems'
 import { jobState, type JobState } from '../log/edit-log'

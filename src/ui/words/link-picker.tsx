@@ -2,7 +2,6 @@
 import { Command } from 'cmdk'
 import { Popover } from 'radix-ui'
 import { useMemo, useState, type ReactNode } from 'react'
-import { flushSync } from 'react-dom'
 import { findAmong, linkChoices, subjectOf, typedTargets, withSubject, type LinkChoice } from '@/core/plan'
 import type { LinkTarget } from '@/core/site'
 import { useJobStore } from '../job/job-context'
@@ -10,6 +9,7 @@ import { useFileTarget } from '../job/use-file-target'
 import { FileInput } from '../parts/file-input'
 import { inputClass } from '../parts/field'
 import { Panel } from '../parts/panel'
+import { giveBack } from './give-back'
 
 type Props = {
   readonly label: string
@@ -31,11 +31,7 @@ type Props = {
 /** Where a link leads, picked by typing: a page, a place on one, a fact, a file, an address, a mail, a call, a message. */
 export function LinkPicker(props: Props) {
   const { label, handTo, open, onOpen, children } = props
-  // At once: the kit does it a moment later, and a key pressed meanwhile would be lost.
-  const close = (): void => {
-    flushSync(() => onOpen(false))
-    handTo()
-  }
+  const close = (): void => giveBack(() => onOpen(false), handTo)
   return (
     <Popover.Root open={open} onOpenChange={onOpen}>
       <Popover.Trigger asChild>{children}</Popover.Trigger>

@@ -2,8 +2,8 @@
 import { Tag } from 'lucide-react'
 import { DropdownMenu, Toolbar } from 'radix-ui'
 import { useEffect, useRef, useState, useSyncExternalStore } from 'react'
-import { flushSync } from 'react-dom'
 import { CHIP_FACTS, type ChipFact } from '@/core/site'
+import { giveBack } from './give-back'
 import { LinkButton } from './link-button'
 import type { WordEditor } from './word-editor'
 import { LINES, LISTS, PARTS, SETTINGS, SMALL, type Act } from './acts'
@@ -92,9 +92,10 @@ function ChipMenu({ words, chip }: Pick<Props, 'words' | 'chip'>) {
   const [open, setOpen] = useState(false)
   const put = (fact: ChipFact): void => {
     words.editor.commands.insertContent({ type: 'chip', attrs: { fact } })
-    // At once: the kit does it a moment later, and a key pressed meanwhile would be lost.
-    flushSync(() => setOpen(false))
-    words.focus()
+    giveBack(
+      () => setOpen(false),
+      () => words.focus(),
+    )
   }
   return (
     <DropdownMenu.Root open={open} onOpenChange={setOpen}>

@@ -70,6 +70,7 @@ function fillRun(scope: PageScope, run: RichRun, last: RichRun | undefined, mann
   return 'fact' in run && !run.to ? [chipNode(scope, run.fact, styled)] : styled
 }
 
+/** Words on lines of their own. */
 function linesOf(words: string): readonly FilledNode[] {
   const lines = words.split('\n').flatMap((line, i): readonly FilledNode[] => (i === 0 ? [line] : [plain('br', []), line]))
   return lines.filter((node) => node !== '')

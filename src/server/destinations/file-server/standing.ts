@@ -1,4 +1,3 @@
-import { isSame } from '../../../core/site'
 import {
   inPlace,
   LIST_FILE,
@@ -8,6 +7,7 @@ import {
   type FileThere,
   type OwnList,
 } from '../../../core/release'
+import { isSame } from '../../../core/site'
 import type { FileServer } from './file-server'
 import type { OwnListFile } from './own-list-file'
 
