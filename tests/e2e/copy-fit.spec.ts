@@ -214,6 +214,13 @@ test('texts that take more lines than designed are counted on every page, not on
   await tab(page, 'Home').click()
   await expect(other).toContainText(/▲\d+ longer than designed/)
   const many = Number(/▲(\d+)/.exec((await other.textContent()) ?? '')?.[1])
+  // Whoever comes back finds it known: nothing is laid out to be read again.
+  for (const stage of ['pages', 'content']) {
+    await page.getByRole('navigation', { name: 'Stages' }).locator(`a[href$="/${stage}"]`).click()
+    await page.waitForURL(`**/${stage}`)
+  }
+  await expect(other).toContainText(`▲${many} longer than designed`)
+  await expect(page.frameLocator('iframe[title="Pages, measured"]').locator('body > *')).toHaveCount(0)
   await other.click()
   await cell(page, 'Title: Heading').fill('Prices')
   await tab(page, 'Home').click()
