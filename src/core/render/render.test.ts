@@ -220,6 +220,10 @@ test('the page as designed has no word of the client’s', () => {
   const html = renderSheetPage(plain, homePage(plain.document))
   expect(html).not.toMatch(/Client Name|Client words/)
   expect(html).toContain('Orrin &amp; Daughter')
+  // It is only measured, so none of its pictures is fetched; those of a sheet that is looked at are.
+  expect(html).toMatch(/<img/)
+  expect(html).not.toMatch(/<img(?![^>]* loading="lazy")/)
+  expect(renderSheetPage(site, homePage(site.document))).not.toContain('loading="lazy"')
 })
 
 test('what is kept of a drawing, of the looks of a site and of its counts is what is made anew, whatever is done', () => {
