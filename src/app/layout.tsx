@@ -2,6 +2,7 @@ import type { Metadata } from 'next'
 import { connection } from 'next/server'
 import type { ReactNode } from 'react'
 import { Toaster } from 'sonner'
+import { FocusWords } from '@/ui/parts/focus-words'
 import { onlyToRead } from '@/server/use-cases/trouble'
 import './globals.css'
 
@@ -23,6 +24,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
             {reason}
           </p>
         )}
+        <FocusWords />
         <Toaster
           position="bottom-center"
           offset={0}

@@ -71,7 +71,9 @@ test('a site goes to the client’s domain: records set at the registrar, a cert
   await expect(page.getByRole('button', { name: 'Add domain' })).toBeDisabled()
   await noteDomain(page, `https://www.${DOMAIN}/`)
   await expect(page.getByRole('heading', { name: `www.${DOMAIN}` })).toBeFocused()
-  await expect(row(page, 'CNAME', 'www')).toContainText('A 203.0.113.20 stands there')
+  await expect(row(page, 'CNAME', 'www')).toContainText(
+    'A 203.0.113.20 is set. Remove it first: a CNAME cannot share its name with other records.',
+  )
   await expect(row(page, 'A', '@')).toContainText('to be changed')
   await expect(row(page, 'TXT', '_site-proof')).toContainText('to be set')
   await expect(page.getByRole('button', { name: 'Bring the site to this domain' })).toBeDisabled()

@@ -95,6 +95,15 @@ function smallTargets(page: Page): Promise<string[]> {
   })
 }
 
+/** Signs that are pressed and have no word to be shown on hover and focus. */
+function wordless(page: Page): Promise<string[]> {
+  return page.evaluate(() =>
+    [...document.querySelectorAll<HTMLElement>('button, a[href]')]
+      .filter((element) => element.checkVisibility() && element.querySelector('svg') && !element.innerText.trim() && !element.title)
+      .map((element) => element.getAttribute('aria-label') ?? element.outerHTML.slice(0, 120)),
+  )
+}
+
 /** Parts of our screens that scroll sideways, or up and down by a hair: a bar there tells of nothing that is out of sight. */
 function strayBars(page: Page): Promise<string[]> {
   return page.evaluate(() =>
@@ -108,12 +117,13 @@ function strayBars(page: Page): Promise<string[]> {
   )
 }
 
-test('everything that is pressed is at least 24 px each way, and no bar scrolls what is in sight', async ({ page }) => {
+test('everything that is pressed is at least 24 px each way, a sign has a word, and no bar scrolls what is in sight', async ({ page }) => {
   const job = await makeJob({ name: 'Targets', facts: { trade: 'upholstery' } })
   const at = `${APP}/jobs/${job}`
   const look = async (screen: string): Promise<void> => {
     expect.soft(await smallTargets(page), screen).toEqual([])
     expect.soft(await strayBars(page), screen).toEqual([])
+    expect.soft(await wordless(page), screen).toEqual([])
   }
   await visit(page, '/')
   await expect(page.getByRole('table')).toBeVisible()

@@ -213,7 +213,7 @@ test('a wildcard that answers for the proof, and a CNAME at the domain itself, a
   names.forget()
   const { records, wildcard } = await looking.lookAtDomain(job)
   const said = new Map(records.map(({ type, name, said: words }) => [`${type} ${name}`, words]))
-  expect(said.get(`A ${host.domain}`)).toContain('stands at the domain itself')
+  expect(said.get(`A ${host.domain}`)).toContain('is set for the domain itself')
   expect(said.get(`TXT _site-proof.${host.domain}`)).toContain('wildcard')
   expect(wildcard).toContain('parked.test')
 })

@@ -1,4 +1,5 @@
 import { allOf, fillPage, readElements, type Site } from '../fill'
+import { memoBy } from '../memo'
 import { pagesOf, sectionsOfPage, sharedSections, type Section, type TextStyleName } from '../site'
 import { STYLED } from './styled'
 
@@ -6,13 +7,12 @@ import { STYLED } from './styled'
 export type BrandUsage = { readonly places: number; readonly pages: number }
 
 type Counts = ReadonlyMap<string, number>
-const counted = new WeakMap<object, readonly Counts[]>()
 
 /** For each page how many elements there are of each style; counted once for a document. */
-function countStyles(site: Site): readonly Counts[] {
-  let found = counted.get(site.document)
-  if (!found) {
-    found = pagesOf(site.document).map((page) => {
+const countStyles = memoBy(
+  ({ document, pack }: Site) => [document, pack],
+  (site): readonly Counts[] =>
+    pagesOf(site.document).map((page) => {
       const counts = new Map<string, number>()
       for (const { root } of allOf(fillPage({ ...site, mode: 'release' }, page))) {
         readElements(root, (element) => {
@@ -20,11 +20,8 @@ function countStyles(site: Site): readonly Counts[] {
         })
       }
       return counts
-    })
-    counted.set(site.document, found)
-  }
-  return found
-}
+    }),
+)
 
 /** What a text style reaches. */
 export function usageOfStyle(site: Site, style: TextStyleName): BrandUsage {

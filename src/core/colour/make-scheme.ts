@@ -1,3 +1,4 @@
+import { memoOf } from '../memo'
 import type { Brand, Role, Tone } from '../site'
 import { contrastRatio } from './contrast-ratio'
 import { fitContrast } from './fit-contrast'
@@ -86,17 +87,8 @@ export function makeScheme(spec: SchemeSpec, brand: BrandColours, dark = false):
   }
 }
 
-const fixed = new WeakMap<SchemeSurface, string>()
-
 /** A surface that owes nothing to the client's colour is the same each time. */
-function fixedSurface(s: SchemeSurface): string {
-  let hex = fixed.get(s)
-  if (hex === undefined) {
-    hex = fromOklch({ l: s.l, c: s.c, h: s.h === 'brand' ? 0 : s.h })
-    fixed.set(s, hex)
-  }
-  return hex
-}
+const fixedSurface = memoOf(({ l, c, h }: SchemeSurface) => fromOklch({ l, c, h: h === 'brand' ? 0 : h }))
 
 type Words = { readonly dark: string; readonly light: string }
 type Colours = { readonly first: string; readonly second: string; readonly third: string }

@@ -93,7 +93,7 @@ describe('records of a domain', () => {
     const cname = found(rr('CNAME', 'wren.test', HOST.name), ...HOST.a.map((one) => rr('A', HOST.name, one)))
     expect(of(judge({ ...RIGHT, 'A wren.test': cname, 'AAAA wren.test': cname }), 'A wren.test')).toMatchObject({
       state: 'wrong',
-      said: expect.stringContaining('beside its SOA and NS') as string,
+      said: expect.stringContaining('set for the domain itself, which cannot have one') as string,
     })
   })
 

@@ -109,8 +109,8 @@ function numbersVerdict({ name, type, values }: WantedRecord, found: DnsAnswer |
   if (!found || found.state === 'failed') return unknown(found)
   const [cname] = recordsAt(found, name, 'CNAME')
   if (cname) {
-    const where = `A CNAME to ${cname.value} stands at the domain itself, beside its SOA and NS records, where none may stand`
-    return wrong(found, `${where}: mail may be lost. Remove it, and set the number${values.length === 1 ? '' : 's'}.`)
+    const set = `A CNAME to ${cname.value} is set for the domain itself, which cannot have one: mail may be lost`
+    return wrong(found, `${set}. Remove it, and set the number${values.length === 1 ? '' : 's'}.`)
   }
   const there = valuesOf(found, type)
   const foreign = there.filter((value) => !values.includes(value))
@@ -133,7 +133,12 @@ function leadsVerdict({ name, values }: WantedRecord, a: DnsAnswer | undefined, 
   const foreign = there.filter(({ value }) => !ours.has(value))
   if (foreign.length === 0 && host.a.every((value) => there.some((one) => one.value === value))) return right(a)
   const them = (foreign.length > 0 ? foreign : there).map(({ type, value }) => `${type} ${value}`).join(' and ')
-  return wrong(a, `${them} stands there. Remove ${there.length > 1 ? 'them' : 'it'} first: beside a CNAME nothing else may stand.`)
+  return wrong(
+    a,
+    there.length > 1
+      ? `${them} are set. Remove them first: a CNAME cannot share its name with other records.`
+      : `${them} is set. Remove it first: a CNAME cannot share its name with other records.`,
+  )
 }
 
 function wordsVerdict({ name, type, values }: WantedRecord, found: DnsAnswer | undefined): Verdict {

@@ -1,3 +1,4 @@
+import { memoBy } from '../memo'
 import { own } from '../own'
 import { findDesign, shownPlaces, type LabelWords, type Pack } from '../pack'
 import { DAYS, looksOf, siteLanguage, type Day, type HoursWords, type Look, type SiteDocument } from '../site'
@@ -46,30 +47,20 @@ export type LabelRow = {
   readonly leftover: boolean
 }
 
-type Known = {
-  readonly pack: Pack
-  readonly labels: SiteDocument['labels']
-  readonly language: string
-  readonly rows: readonly LabelRow[]
-}
-const known = new WeakMap<readonly Look[], Known>()
-
 /** Every label that a site shows, each once: those of its designs, then the renderer's own. */
-export function siteLabels(pack: Pack, document: SiteDocument): readonly LabelRow[] {
-  const looks = looksOf(document)
-  const language = siteLanguage(document)
-  const before = known.get(looks)
-  if (before?.pack === pack && before.labels === document.labels && before.language === language) return before.rows
-  const rows = findLabels(pack, looks).map((words): LabelRow => {
-    const { label } = words
-    const plain = plainWord(language, label)
-    const { leftover } = shownLabel(document, words)
-    const placeholder = plain !== null && isPlain(label, words.words) ? plain : words.words
-    return { label, value: own(document.labels, label)?.text ?? null, placeholder, plain, leftover }
-  })
-  known.set(looks, { pack, labels: document.labels, language, rows })
-  return rows
-}
+export const siteLabels = memoBy(
+  (pack: Pack, document: SiteDocument) => [looksOf(document), pack, document.labels, siteLanguage(document)],
+  (pack, document): readonly LabelRow[] => {
+    const language = siteLanguage(document)
+    return findLabels(pack, looksOf(document)).map((words): LabelRow => {
+      const { label } = words
+      const plain = plainWord(language, label)
+      const { leftover } = shownLabel(document, words)
+      const placeholder = plain !== null && isPlain(label, words.words) ? plain : words.words
+      return { label, value: own(document.labels, label)?.text ?? null, placeholder, plain, leftover }
+    })
+  },
+)
 
 /** Where two designs say one label in different words, those that say more than the plain word stand for it. */
 function findLabels(pack: Pack, looks: readonly Look[]): readonly LabelWords[] {

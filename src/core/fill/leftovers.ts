@@ -1,3 +1,4 @@
+import { memoBy } from '../memo'
 import { own } from '../own'
 import { findDesign, shownPlaces, type Pack } from '../pack'
 import {
@@ -29,20 +30,20 @@ export function isLedgerFact(fact: FactName): fact is LedgerFact {
   return (LEDGER_FACTS as readonly FactName[]).includes(fact)
 }
 
-const factsShown = new WeakMap<readonly Look[], { readonly pack: Pack; readonly facts: readonly LedgerFact[] }>()
-
 /** Facts that the designs in use show, and so should be the client's. */
 export function shownFacts(pack: Pack, document: SiteDocument): readonly LedgerFact[] {
-  const looks = looksOf(document)
-  const known = factsShown.get(looks)
-  if (known?.pack === pack) return known.facts
-  const shown = new Set<LedgerFact>()
-  for (const design of looks.flatMap(({ kind, design }) => findDesign(pack, kind, design) ?? []))
-    for (const fact of shownPlaces(design).facts) shown.add(fact === 'locality' ? 'address' : fact)
-  const facts = LEDGER_FACTS.filter((f) => shown.has(f))
-  factsShown.set(looks, { pack, facts })
-  return facts
+  return factsShownBy(looksOf(document), pack)
 }
+
+const factsShownBy = memoBy(
+  (looks: readonly Look[], pack: Pack) => [looks, pack],
+  (looks, pack): readonly LedgerFact[] => {
+    const shown = new Set<LedgerFact>()
+    for (const design of looks.flatMap(({ kind, design }) => findDesign(pack, kind, design) ?? []))
+      for (const fact of shownPlaces(design).facts) shown.add(fact === 'locality' ? 'address' : fact)
+    return LEDGER_FACTS.filter((f) => shown.has(f))
+  },
+)
 
 export type Leftovers = {
   readonly total: number
@@ -114,16 +115,12 @@ type Counted = {
 }
 
 type Role = PageRole | 'hidden'
-const roles = new WeakMap<SiteDocument['pages'], { readonly plan: SiteDocument['plan']; readonly of: readonly (readonly [Page, Role])[] }>()
-
 /** How each page stands to visitors; asked anew when the tree or its plan has changed. */
-function rolesOf(document: SiteDocument): readonly (readonly [Page, Role])[] {
-  const known = roles.get(document.pages)
-  if (known?.plan === document.plan) return known.of
-  const of = pagesOf(document).map((page) => [page, isHidden(document, page) ? 'hidden' : roleOf(document, page)] as const)
-  roles.set(document.pages, { plan: document.plan, of })
-  return of
-}
+const rolesOf = memoBy(
+  ({ pages, plan }: SiteDocument) => [pages, plan],
+  (document): readonly (readonly [Page, Role])[] =>
+    pagesOf(document).map((page) => [page, isHidden(document, page) ? 'hidden' : roleOf(document, page)] as const),
+)
 
 /** What is open on a page, by the sections that stand on it: one that nothing was done on is not counted again. */
 const openOnPages = new WeakMap<readonly Section[], Counted>()

@@ -1,3 +1,4 @@
+import { memoBy } from '../memo'
 import { getTemplate, type Pack } from '../pack'
 import {
   factsOf,
@@ -49,13 +50,8 @@ export function usualText(pack: Pack, document: SiteDocument, page: Page, part: 
   return pageTexts(pack, document, { ...page, texts })[part]
 }
 
-const unplanned = new WeakMap<SiteDocument['pages'], { readonly plan: SiteDocument['plan']; readonly count: number }>()
-
 /** How many names, addresses and descriptions of the pages that visitors see are the template's still. */
-export function unplannedParts(document: SiteDocument): number {
-  const known = unplanned.get(document.pages)
-  if (known?.plan === document.plan) return known.count
-  const count = shownPages(document).reduce((sum, page) => sum + leftoverParts(page, roleOf(document, page)).length, 0)
-  unplanned.set(document.pages, { plan: document.plan, count })
-  return count
-}
+export const unplannedParts = memoBy(
+  ({ pages, plan }: SiteDocument) => [pages, plan],
+  (document): number => shownPages(document).reduce((sum, page) => sum + leftoverParts(page, roleOf(document, page)).length, 0),
+)

@@ -1,3 +1,4 @@
+import { memoBy } from '../memo'
 import {
   designKey,
   findDesign,
@@ -12,7 +13,6 @@ import {
 } from '../pack'
 import type { PageOrigin, Section, SectionOrigin } from '../site'
 
-const bySection = new WeakMap<Section, { readonly pack: Pack; readonly found: Placeholders }>()
 const byOrigin = new WeakMap<Pack, Map<string, Placeholders>>()
 
 /**
@@ -20,13 +20,7 @@ const byOrigin = new WeakMap<Pack, Map<string, Placeholders>>()
  * made from. So the words stay the same while one design after another is tried. A section is never changed in place, so
  * what was found for one holds.
  */
-export function placeholdersOf(pack: Pack, section: Section): Placeholders {
-  const known = bySection.get(section)
-  if (known?.pack === pack) return known.found
-  const found = findPlaceholders(pack, section)
-  bySection.set(section, { pack, found })
-  return found
-}
+export const placeholdersOf = memoBy((pack: Pack, section: Section) => [section, pack], findPlaceholders)
 
 function findPlaceholders(pack: Pack, section: Section): Placeholders {
   let made = byOrigin.get(pack)

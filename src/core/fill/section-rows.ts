@@ -1,3 +1,4 @@
+import { memoBy } from '../memo'
 import { own } from '../own'
 import { findDesign, shownPlaces, type Pack } from '../pack'
 import {
@@ -35,18 +36,15 @@ export type LedgerRow = {
   readonly draft: boolean
 }
 
-const rowsOf = new WeakMap<Content, readonly LedgerRow[]>()
-
 /**
  * The rows of one section in reading order; a list gives a row for itself and one for each field of each entry. Records
  * are never changed in place, so the rows of a section that stayed the same are those of last time.
  */
 export function sectionRows(pack: Pack, document: SiteDocument, section: Section): readonly LedgerRow[] {
-  const content = contentOf(pack, document, section)
-  let rows = rowsOf.get(content)
-  if (!rows) rowsOf.set(content, (rows = makeRows(pack, content)))
-  return rows
+  return rowsOf(pack, contentOf(pack, document, section))
 }
+
+const rowsOf = memoBy((_: Pack, content: Content) => [content], makeRows)
 
 function makeRows(pack: Pack, content: Content): LedgerRow[] {
   const { section, slots, placeholders } = content

@@ -1,5 +1,6 @@
 import { capital } from '../capital'
-import { pageTexts, sectionRows } from '../fill'
+import { pageTexts, sectionRows, type LedgerRow } from '../fill'
+import { memoBy } from '../memo'
 import type { Pack } from '../pack'
 import {
   FACT_LIMITS,
@@ -70,25 +71,24 @@ function placesOfPage(pack: Pack, document: SiteDocument, page: Page): WordPlace
 
 const PAGE_PARTS = { name: 'Name of the page', label: 'In the menu', title: 'Title', description: 'Description' } as const
 
-const known = new WeakMap<Section, { readonly rows: unknown; readonly where: string; readonly places: readonly WordPlace[] }>()
-
 /** Sections are never changed in place, so what stands in one that stayed the same is what was found last time. */
 function placesOfSection(pack: Pack, document: SiteDocument, section: Section, page: Page | null, where: string): readonly WordPlace[] {
-  const rows = sectionRows(pack, document, section)
-  const before = known.get(section)
-  if (before?.rows === rows && before.where === where) return before.places
-  const places = rows.flatMap(({ place, stands, label, value, placeholder }): WordPlace[] => {
-    // What is kept elsewhere is found there.
-    if (place !== stands) return []
-    const lines = value ? linesOf(value) : []
-    if (lines.length === 0) return []
-    const name = `${capital(section.name ?? section.kind)}: ${label}`
-    const isKept = isSame(value, placeholder)
-    return [{ place, name, page: page?.id ?? null, where, value, isKept, lines }]
-  })
-  known.set(section, { rows, where, places })
-  return places
+  return placesOfRows(section, sectionRows(pack, document, section), page?.id ?? null, where)
 }
+
+const placesOfRows = memoBy(
+  (section: Section, rows: readonly LedgerRow[], _: PageId | null, where: string) => [section, rows, where],
+  (section, rows, page, where) =>
+    rows.flatMap(({ place, stands, label, value, placeholder }): WordPlace[] => {
+      // What is kept elsewhere is found there.
+      if (place !== stands) return []
+      const lines = value ? linesOf(value) : []
+      if (lines.length === 0) return []
+      const name = `${capital(section.name ?? section.kind)}: ${label}`
+      const isKept = isSame(value, placeholder)
+      return [{ place, name, page, where, value, isKept, lines }]
+    }),
+)
 
 /** The words of a value: of rich text a line for each block. */
 function linesOf(value: SlotValue): readonly string[] {

@@ -10,9 +10,9 @@ import {
   type LedgerRow,
   type PagePart,
 } from '../fill'
+import { memoBy, memoOf } from '../memo'
 import type { Pack } from '../pack'
 import {
-  factsOf,
   findPage,
   findSection,
   pageOfSection,
@@ -88,7 +88,7 @@ export function listTab(pack: Pack, document: SiteDocument, tab: Tab): readonly 
   }
   if (tab === 'shared') {
     const sections = sharedSections(document).map((section) => sectionGroup(pack, document, section, null, 'every page'))
-    return [factGroup(pack, document), BRAND, ...sections, labelGroup(pack, document)]
+    return [factGroup(pack, document), BRAND, ...sections, labelGroup(siteLabels(pack, document))]
   }
   if (tab === NOT_FOUND)
     return sectionsIn(document, { type: 'notFound' }).map((section) => sectionGroup(pack, document, section, NOT_FOUND, 'Wrong address'))
@@ -100,33 +100,26 @@ function tabsOf(document: SiteDocument): readonly Exclude<Tab, 'site'>[] {
   return [...pagesOf(document).map((page) => page.id), NOT_FOUND, 'shared']
 }
 
-/** What is listed of a page, what of it is listed nowhere before, and all that it was made of. */
-type PageListed = {
-  readonly groups: readonly ListedGroup[]
-  readonly firsts: readonly ListedGroup[]
-  readonly of: readonly unknown[]
-}
-
-const ofPages = new WeakMap<Page, PageListed>()
+/** What is listed of a page, and what of it is listed nowhere before. */
+type PageListed = { readonly groups: readonly ListedGroup[]; readonly firsts: readonly ListedGroup[] }
 
 /** A key press asks this of every page, so where nothing has changed it only looks whether that is so. */
-function listPage(pack: Pack, document: SiteDocument, page: Page): PageListed {
-  const sections = sectionsOfPage(document, page.id)
-  const where = pageTexts(pack, document, page).name
-  const role = roleOf(document, page)
-  const of = [sections, where, role, ...sections.map((section) => sectionRows(pack, document, shownSection(document, section)))]
-  const known = ofPages.get(page)
-  if (known && known.of.length === of.length && known.of.every((one, i) => one === of[i])) return known
-  const groups = [...sections.map((section) => sectionGroup(pack, document, section, page.id, where)), pageGroup(page, where, role)]
-  // What a section shows is another's where it is the same as one on another page.
-  const made = {
-    groups,
-    of,
-    firsts: groups.filter((_, i) => sections[i] === undefined || shownSection(document, sections[i]) === sections[i]),
-  }
-  ofPages.set(page, made)
-  return made
-}
+const listPage = memoBy(
+  (pack: Pack, document: SiteDocument, page: Page) => {
+    const sections = sectionsOfPage(document, page.id)
+    const rows = sections.map((section) => sectionRows(pack, document, shownSection(document, section)))
+    return [page, sections, pageTexts(pack, document, page).name, roleOf(document, page), ...rows]
+  },
+  (pack, document, page): PageListed => {
+    const sections = sectionsOfPage(document, page.id)
+    const where = pageTexts(pack, document, page).name
+    const ofSections = sections.map((section) => sectionGroup(pack, document, section, page.id, where))
+    const groups = [...ofSections, pageGroup(page, where, roleOf(document, page))]
+    // What a section shows is another's where it is the same as one on another page.
+    const firsts = groups.filter((_, i) => sections[i] === undefined || shownSection(document, sections[i]) === sections[i])
+    return { groups, firsts }
+  },
+)
 
 const ofRows = new WeakMap<readonly LedgerRow[], Map<string, ListedGroup>>()
 
@@ -168,14 +161,13 @@ const BRAND: ListedGroup = {
   listed: (['colour', 'logo'] as const).map((part) => listed({ type: 'brand', part }, BRAND_PART_SAID[part], false)),
 }
 
-const ofFacts = new WeakMap<readonly LedgerFact[], { readonly facts: SiteDocument['facts']; readonly group: ListedGroup }>()
-
 function factGroup(pack: Pack, document: SiteDocument): ListedGroup {
-  const shown = shownFacts(pack, document)
-  const known = ofFacts.get(shown)
-  if (known?.facts === document.facts) return known.group
-  const facts = factsOf(document)
-  const group: ListedGroup = {
+  return factGroupOf(shownFacts(pack, document), document.facts)
+}
+
+const factGroupOf = memoBy(
+  (shown: readonly LedgerFact[], facts: SiteDocument['facts']) => [shown, facts],
+  (shown, facts): ListedGroup => ({
     key: 'facts',
     type: 'facts',
     title: 'Client facts',
@@ -183,51 +175,35 @@ function factGroup(pack: Pack, document: SiteDocument): ListedGroup {
     where: 'every page',
     section: null,
     listed: shown.map((fact) => listed({ type: 'fact', fact }, FACT_SAID[fact], facts[fact] === undefined)),
-  }
-  ofFacts.set(shown, { facts: document.facts, group })
-  return group
-}
+  }),
+)
 
-const ofLabels = new WeakMap<readonly LabelRow[], ListedGroup>()
+const labelGroup = memoOf((rows: readonly LabelRow[]): ListedGroup => ({
+  key: 'labels',
+  type: 'labels',
+  title: 'Labels',
+  page: null,
+  where: 'every page',
+  section: null,
+  listed: rows.map(({ label, leftover }) => listed({ type: 'label', label }, labelSaid(label), leftover)),
+}))
 
-function labelGroup(pack: Pack, document: SiteDocument): ListedGroup {
-  const rows = siteLabels(pack, document)
-  const known = ofLabels.get(rows)
-  if (known) return known
-  const group: ListedGroup = {
-    key: 'labels',
-    type: 'labels',
-    title: 'Labels',
-    page: null,
-    where: 'every page',
-    section: null,
-    listed: rows.map(({ label, leftover }) => listed({ type: 'label', label }, labelSaid(label), leftover)),
-  }
-  ofLabels.set(rows, group)
-  return group
-}
-
-const ofPage = new WeakMap<Page, { readonly name: string; readonly group: ListedGroup }>()
-
-function pageGroup(page: Page, where: string, role: PageRole): ListedGroup {
-  const name = `${role} ${where}`
-  const known = ofPage.get(page)
-  if (known?.name === name) return known.group
-  const open = leftoverParts(page, role)
-  const group: ListedGroup = {
-    key: `page ${page.id}`,
-    type: 'page',
-    title: 'In menus and search results',
-    page: page.id,
-    where,
-    section: null,
-    listed: pageParts(role === 'home').map((part) =>
-      listed({ type: 'page', page: page.id, part }, PAGE_PART_SAID[part], open.includes(part)),
-    ),
-  }
-  ofPage.set(page, { name, group })
-  return group
-}
+const pageGroup = memoBy(
+  (page: Page, where: string, role: PageRole) => [page, where, role],
+  (page, where, role): ListedGroup => {
+    const open = leftoverParts(page, role)
+    const parts = pageParts(role === 'home')
+    return {
+      key: `page ${page.id}`,
+      type: 'page',
+      title: 'In menus and search results',
+      page: page.id,
+      where,
+      section: null,
+      listed: parts.map((part) => listed({ type: 'page', page: page.id, part }, PAGE_PART_SAID[part], open.includes(part))),
+    }
+  },
+)
 
 /** What is listed of a page besides its sections; the home page has no address to choose. */
 function pageParts(isHome: boolean): readonly PagePart[] {
@@ -257,14 +233,12 @@ export function neighbour(places: readonly Place[], from: Place | null, by: 1 | 
   return places[at + by] ?? null
 }
 
-const byKey = new WeakMap<readonly LedgerRow[], ReadonlyMap<string, LedgerRow>>()
-
 /** What stands in a slot as it is listed; null where it is not listed any more. */
 export function findRow(pack: Pack, document: SiteDocument, place: SlotPlace): LedgerRow | null {
   const section = findSection(document, place.section)
-  if (!section) return null
-  const rows = sectionRows(pack, document, section)
-  let known = byKey.get(rows)
-  if (!known) byKey.set(rows, (known = new Map(rows.map((row) => [placeKey(row.stands), row]))))
-  return known.get(placeKey(place)) ?? null
+  return section ? (byKey(sectionRows(pack, document, section)).get(placeKey(place)) ?? null) : null
 }
+
+const byKey = memoOf(
+  (rows: readonly LedgerRow[]): ReadonlyMap<string, LedgerRow> => new Map(rows.map((row) => [placeKey(row.stands), row])),
+)

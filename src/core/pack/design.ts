@@ -1,4 +1,5 @@
 import type { Area } from '../image'
+import { memoOf } from '../memo'
 import type { SectionKind, SlotType } from '../site'
 import type { SlotValue } from '../site'
 
@@ -90,16 +91,8 @@ export type ShownPlaces = {
   readonly labels: readonly LabelWords[]
 }
 
-const places = new WeakMap<Design, ShownPlaces>()
-
 /** The slots, facts and labels that a design shows, in reading order; a list carries the fields of its items. */
-export function shownPlaces(design: Design): ShownPlaces {
-  const known = places.get(design)
-  if (known) return known
-  const found = findPlaces(design)
-  places.set(design, found)
-  return found
-}
+export const shownPlaces = memoOf(findPlaces)
 
 function findPlaces(design: Design): ShownPlaces {
   const slots: ShownSlot[] = []

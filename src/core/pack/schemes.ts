@@ -1,23 +1,15 @@
 import { GENERAL_SCHEMES, type SchemeSpec } from '../colour'
+import { memoOf } from '../memo'
 import type { Template } from './template'
 
 /** A scheme as it is offered: under the name that the document keeps it by. */
 export type OfferedScheme = { readonly id: string; readonly name: string; readonly spec: SchemeSpec; readonly general: boolean }
 
-const offered = new WeakMap<Template, readonly OfferedScheme[]>()
-
 /** The schemes a site on a template can wear: the template's own first, then the general ones. */
-export function offeredSchemes(template: Template): readonly OfferedScheme[] {
-  let found = offered.get(template)
-  if (!found) {
-    found = [
-      ...template.schemes.map((spec) => ({ id: `${template.id}/${spec.key}`, name: spec.name, spec, general: false })),
-      ...Object.entries(GENERAL_SCHEMES).map(([key, spec]) => ({ id: `general/${key}`, name: spec.name, spec, general: true })),
-    ]
-    offered.set(template, found)
-  }
-  return found
-}
+export const offeredSchemes = memoOf((template: Template): readonly OfferedScheme[] => [
+  ...template.schemes.map((spec) => ({ id: `${template.id}/${spec.key}`, name: spec.name, spec, general: false })),
+  ...Object.entries(GENERAL_SCHEMES).map(([key, spec]) => ({ id: `general/${key}`, name: spec.name, spec, general: true })),
+])
 
 /** The scheme of an id; the template's first where there is none, or where the id is another template's. */
 export function findScheme(template: Template, id: string | null): SchemeSpec {

@@ -1,3 +1,4 @@
+import { memoOf } from '../memo'
 import { isSame, type ChipRun, type RichBlock, type RichRun, type RichText, type RunStyle, type TextRun } from '../site'
 
 /**
@@ -15,21 +16,14 @@ export function tidyRich(rich: RichText): RichText {
 /** Spaces as a page shows them: several are one, whatever they are, and a no-break space alone stays one. */
 const SPACES = /[ \t\n\f\r\u00a0]+/g
 
-/** By text: one is never changed in place, and every page and check that shows it asks. */
-const finished = new WeakMap<RichText, RichText>()
-
 /**
  * A rich text as it is when nobody types in it any more: tidy, without blocks that say nothing, without spaces that no page shows. A
- * line break stays, but for those at the ends of a block; two in a row end it.
+ * line break stays, but for those at the ends of a block; two in a row end it. Every page and check that shows a text asks.
  */
-export function finishRich(rich: RichText): RichText {
-  let found = finished.get(rich)
-  if (!found) {
-    const blocks = rich.flatMap(atBreaks).map(finishBlock)
-    finished.set(rich, (found = tidyRich(blocks.filter((block) => block.runs.some(runSays)))))
-  }
-  return found
-}
+export const finishRich = memoOf((rich: RichText): RichText => {
+  const blocks = rich.flatMap(atBreaks).map(finishBlock)
+  return tidyRich(blocks.filter((block) => block.runs.some(runSays)))
+})
 
 /** A block as the paragraphs that two line breaks in a row part it into. */
 function atBreaks(block: RichBlock): RichBlock[] {

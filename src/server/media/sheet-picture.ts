@@ -1,3 +1,4 @@
+import { memoOf } from '@/core/memo'
 import { cropToFocus, isAskedFor, parseRatio, type PictureFormat, type PictureVariant } from '../../core/image'
 import { framesOf, type Pack } from '../../core/pack'
 import { CARD_RATIO } from '../../core/render'
@@ -28,14 +29,10 @@ export async function readSheetPicture(parts: readonly string[]): Promise<{ read
   return bytes && { bytes, type: TYPES[variant.format] }
 }
 
-const known = new WeakMap<Pack, ReadonlySet<string>>()
-
 /** The frames that any design gives its pictures, those that they can be altered to, and that of a shared page. */
-function framesIn(all: Pack): ReadonlySet<string> {
-  const frames = known.get(all) ?? new Set([...Object.values(all.designs).flatMap(framesOf), ...ALTERATIONS.frame, CARD_RATIO])
-  known.set(all, frames)
-  return frames
-}
+const framesIn = memoOf(
+  ({ designs }: Pack): ReadonlySet<string> => new Set([...Object.values(designs).flatMap(framesOf), ...ALTERATIONS.frame, CARD_RATIO]),
+)
 
 /** A part of an address as it was before it was written there; one that cannot be read names nothing. */
 function decoded(part: string): string {

@@ -4,9 +4,16 @@ import { toast } from 'sonner'
 const TO_ACT = 20_000
 const TO_READ = 12_000
 
-/** Says what was done, with an act beside it; it stays until somebody had the time to take it. */
+/** What was said last with an act beside it. */
+let last: string | number | null = null
+
+/**
+ * Says what was done, with an act beside it; it stays until somebody had the time to take it, or something else is done: one strip has room
+ * for one, and an older act under it could be found by a screen reader and pressed by nobody.
+ */
 export function notice(words: string, label: string, onPress: () => void): void {
-  toast(words, { action: { label, onClick: onPress }, duration: TO_ACT })
+  if (last !== null) toast.dismiss(last)
+  last = toast(words, { action: { label, onClick: onPress }, duration: TO_ACT })
 }
 
 /** Says why something was refused: a sentence to be read to its end. */

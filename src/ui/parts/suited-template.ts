@@ -1,5 +1,6 @@
 import { bySuiting, suitsBrief, templateProfile, type Candidate } from '@/core/choice'
 import type { AssetTable } from '@/core/image'
+import { memoBy } from '@/core/memo'
 import type { Pack, Template } from '@/core/pack'
 import type { Facts } from '@/core/site'
 
@@ -7,16 +8,15 @@ import type { Facts } from '@/core/site'
 const FIRST = 'tallow'
 export const BLANK = 'blank'
 
-const profiles = new WeakMap<Template, ReturnType<typeof templateProfile>>()
-
 /** Every template with what it is and how well it suits a brief; what a template is, is counted once. */
 export function candidates(pack: Pack, assets: AssetTable, facts: Facts): Candidate[] {
   return Object.values(pack.templates).map((template) => {
-    let profile = profiles.get(template)
-    if (!profile) profiles.set(template, (profile = templateProfile(pack, assets, template)))
+    const profile = profileOf(pack, assets, template)
     return { template, profile, suits: suitsBrief(pack, template, profile, facts) }
   })
 }
+
+const profileOf = memoBy((_pack: Pack, _assets: AssetTable, template: Template) => [template], templateProfile)
 
 /** The template that suits a brief best, so that a job can begin before anything is chosen. */
 export function bestTemplate(pack: Pack, assets: AssetTable, facts: Facts): Candidate | null {

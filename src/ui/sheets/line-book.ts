@@ -1,5 +1,6 @@
 import { LRUCache } from 'lru-cache'
 import { allOf, type Site } from '@/core/fill'
+import { memoOf } from '@/core/memo'
 import { asDesigned, columnsClass, isInColumns, makeSheetPainter, withOnly, type DrawnPage, type DrawnSection } from '@/core/render'
 import type { Page, PageId } from '@/core/site'
 import { designedLines } from './designed-lines'
@@ -155,14 +156,13 @@ function nameOf({ fonts, tokens, designs }: DrawnPage['styles']): string {
   return name
 }
 
-const bareOf = new WeakMap<DrawnSection, string>()
-
 /** A section's HTML without its own name; beside a column it has another width than alone. */
 function bare(page: DrawnPage, section: DrawnSection): string {
-  let html = bareOf.get(section)
-  if (html === undefined) bareOf.set(section, (html = section.html.replaceAll(section.id, SELF)))
+  const html = bareOf(section)
   return isInColumns(page) ? `${columnsClass(page)} ${html}` : html
 }
+
+const bareOf = memoOf(({ id, html }: DrawnSection) => html.replaceAll(id, SELF))
 
 /** Sections without their own names, a few at a time and across the page. */
 function inParts(like: DrawnPage, sections: readonly string[]): Turn[] {

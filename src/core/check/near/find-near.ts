@@ -1,4 +1,5 @@
 import { hitAt, matcherOf, wordPlaces, type WordPlace } from '../../find'
+import { memoBy } from '../../memo'
 import { own } from '../../own'
 import type { Pack } from '../../pack'
 import { targetName } from '../../plan'
@@ -31,17 +32,15 @@ export function countNear(all: readonly Near[]): ReadonlyMap<NearKind, number> {
   return new Map(NEAR_KINDS.map((kind) => [kind, all.filter((one) => one.kind === kind).length]))
 }
 
-type Known = { readonly pack: Pack; readonly facts: SiteDocument['facts']; readonly found: readonly Found[] }
-const known = new WeakMap<WordPlace, Known>()
-
 /** What stands in a place that stayed the same is what was found there last time; where its links lead is asked each time. */
 function foundIn(pack: Pack, document: SiteDocument, of: WordPlace): readonly Found[] {
-  const before = known.get(of)
-  const isSame = before?.pack === pack && before.facts === document.facts
-  const found = isSame ? before.found : of.lines.flatMap((text, line) => foundOn(pack, document, of, text, line))
-  if (!isSame) known.set(of, { pack, facts: document.facts, found })
-  return [...found, ...nowhereIn(pack, document, of)]
+  return [...foundInWords(pack, document, of), ...nowhereIn(pack, document, of)]
 }
+
+const foundInWords = memoBy(
+  (pack: Pack, document: SiteDocument, of: WordPlace) => [of, pack, document.facts],
+  (pack, document, of): readonly Found[] => of.lines.flatMap((text, line) => foundOn(pack, document, of, text, line)),
+)
 
 function foundOn(pack: Pack, document: SiteDocument, of: WordPlace, text: string, line: number): Found[] {
   const all: Found[] = []

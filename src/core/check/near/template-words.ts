@@ -1,3 +1,4 @@
+import { memoOf } from '../../memo'
 import { listPlaceholders, overlay, templateSections, type Pack } from '../../pack'
 import { plainWords } from '../../site'
 import type { Span } from './near'
@@ -17,12 +18,8 @@ function wordsOf(line: string): readonly Word[] {
   }))
 }
 
-const runsOfPack = new WeakMap<Pack, ReadonlySet<string>>()
-
 /** Every run of words that templates come with. */
-function templateRuns(pack: Pack): ReadonlySet<string> {
-  const known = runsOfPack.get(pack)
-  if (known) return known
+const templateRuns = memoOf((pack: Pack): ReadonlySet<string> => {
   const runs = new Set<string>()
   const add = (text: string): void => {
     const words = wordsOf(text).map(({ word }) => word)
@@ -32,9 +29,8 @@ function templateRuns(pack: Pack): ReadonlySet<string> {
   for (const template of Object.values(pack.templates))
     for (const section of templateSections(template))
       for (const { value } of listPlaceholders(overlay({ slots: {}, lists: {} }, section.placeholders))) add(plainWords(value))
-  runsOfPack.set(pack, runs)
   return runs
-}
+})
 
 /** Runs of a template's own words in a line, each as long as it goes on. */
 export function templateSpans(pack: Pack, line: string): readonly Span[] {

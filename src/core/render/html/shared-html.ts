@@ -1,4 +1,5 @@
 import { fillSection, goesByClock, sectionRows, type PageScope, type Site } from '../../fill'
+import { memoOf } from '../../memo'
 import { findDesign, shownPlaces } from '../../pack'
 import { rootFrom } from '../../pages'
 import {
@@ -58,28 +59,21 @@ function standingOf({ written }: PageWriter, scope: PageScope, { kind, design }:
   return [page === null ? 'none' : rootFrom(site.document, page), written === 0, byClock, isApart ? page.id : ''].join(' ')
 }
 
-const aimsOf = new WeakMap<Site, ReadonlySet<string>>()
-
 /** The pages on which something stands that menus and shared sections lead to by its name. */
-function aims(site: Site): ReadonlySet<string> {
-  let found = aimsOf.get(site)
-  if (!found) {
-    const { document, pack } = site
-    const shown = sharedSections(document).flatMap((section) =>
-      sectionRows(pack, document, section).flatMap(({ value, placeholder }) =>
-        [value, placeholder].flatMap((one) => (one ? targetsIn(one) : [])),
-      ),
-    )
-    const targets: readonly LinkTarget[] = [...shown, ...Object.values(document.signposts).map(({ to }) => to)]
-    const pages = targets.flatMap((to) => {
-      const aim = to.type === 'section' ? findSection(document, to.section) : null
-      const page = aim?.in.type === 'page' ? findPage(document, aim.in.page) : null
-      return page ? [page.id, standsOn(document, page).id] : []
-    })
-    aimsOf.set(site, (found = new Set(pages)))
-  }
-  return found
-}
+const aims = memoOf(({ document, pack }: Site): ReadonlySet<string> => {
+  const shown = sharedSections(document).flatMap((section) =>
+    sectionRows(pack, document, section).flatMap(({ value, placeholder }) =>
+      [value, placeholder].flatMap((one) => (one ? targetsIn(one) : [])),
+    ),
+  )
+  const targets: readonly LinkTarget[] = [...shown, ...Object.values(document.signposts).map(({ to }) => to)]
+  const pages = targets.flatMap((to) => {
+    const aim = to.type === 'section' ? findSection(document, to.section) : null
+    const page = aim?.in.type === 'page' ? findPage(document, aim.in.page) : null
+    return page ? [page.id, standsOn(document, page).id] : []
+  })
+  return new Set(pages)
+})
 
 const MARK = / aria-current="page:([^"]*)"/g
 

@@ -1,3 +1,4 @@
+import { memoBy } from '../../memo'
 import { lineOf, pagesOf, type SiteDocument } from './document'
 import type { Page } from './page'
 
@@ -13,14 +14,8 @@ export function addressOf(document: Plan, page: Page): string {
     .join('/')
 }
 
-const addresses = new WeakMap<SiteDocument['pages'], { readonly flat: boolean; readonly found: ReadonlyMap<string, string> }>()
-
 /** The address of every page, by its id. */
-export function addressesOf(document: Plan): ReadonlyMap<string, string> {
-  const flat = document.plan.flat ?? false
-  const known = addresses.get(document.pages)
-  if (known?.flat === flat) return known.found
-  const found = new Map(pagesOf(document).map((page) => [page.id, addressOf(document, page)]))
-  addresses.set(document.pages, { flat, found })
-  return found
-}
+export const addressesOf = memoBy(
+  ({ pages, plan }: Plan) => [pages, plan.flat ?? false],
+  (document): ReadonlyMap<string, string> => new Map(pagesOf(document).map((page) => [page.id, addressOf(document, page)])),
+)

@@ -1,4 +1,4 @@
-import { own } from '../../own'
+import { memoBy } from '../../memo'
 import { columnPart, SIDES, type ColumnWidth, type Side } from './column'
 import { lineOf, ownColumn, sectionsIn, type SiteDocument } from './document'
 import type { PageId } from './ids'
@@ -33,17 +33,11 @@ export function sectionsInColumn(document: SiteDocument, column: ShownColumn | n
 }
 const NOBODY: readonly Section[] = []
 
-const onPages = new WeakMap<SiteDocument['pages'], boolean>()
-
 /** Whether any page of a site has a column at its side. */
-export function hasColumns({ pages, plan }: Pick<SiteDocument, 'pages' | 'plan'>): boolean {
-  let found = onPages.get(pages)
-  if (found === undefined) {
-    const all = Object.keys(pages) as PageId[]
-    onPages.set(pages, (found = all.some((id) => own(pages, id) && SIDES.some((side) => ownColumn({ pages, plan }, id, side)))))
-  }
-  return found || SIDES.some((side) => ownColumn({ pages, plan }, null, side) !== null)
-}
+export const hasColumns = memoBy(
+  ({ pages, plan }: Pick<SiteDocument, 'pages' | 'plan'>) => [pages, plan],
+  (document) => [null, ...(Object.keys(document.pages) as PageId[])].some((id) => SIDES.some((side) => ownColumn(document, id, side))),
+)
 
 /** Of how many pages a column is a part. */
 export function pagesWithColumn(document: SiteDocument, pages: readonly Page[], of: PageId | null, side: Side): number {

@@ -1,3 +1,4 @@
+import { memoBy, memoOf } from '../../memo'
 import { own } from '../../own'
 import * as v from 'valibot'
 import { brandSchema } from '../brand'
@@ -63,18 +64,16 @@ export const siteDocumentSchema = v.pipe(
 )
 export type SiteDocument = v.InferOutput<typeof siteDocumentSchema>
 
-const inOrder = new WeakMap<SiteDocument['pages'], readonly Page[]>()
-
 /** Every page in the order of the tree, each before those under it. The first is the home page, so there is always one and never two. */
 export function pagesOf({ pages }: Pick<SiteDocument, 'pages'>): readonly Page[] {
-  let found = inOrder.get(pages)
-  if (!found) {
-    const under = (where: PageIn): Page[] =>
-      standingIn(pages, placeOfPage, pagePlace(where)).flatMap((page) => [page, ...under({ type: 'page', page: page.id })])
-    inOrder.set(pages, (found = under({ type: 'site' })))
-  }
-  return found
+  return inOrder(pages)
 }
+
+const inOrder = memoOf((pages: SiteDocument['pages']): readonly Page[] => {
+  const under = (where: PageIn): Page[] =>
+    standingIn(pages, placeOfPage, pagePlace(where)).flatMap((page) => [page, ...under({ type: 'page', page: page.id })])
+  return under({ type: 'site' })
+})
 
 /** The pages right under another, or at the top, in order. */
 export function pagesIn({ pages }: Pick<SiteDocument, 'pages'>, where: PageIn): readonly Page[] {
@@ -131,21 +130,19 @@ export function ownColumn(document: Pick<SiteDocument, 'pages' | 'plan'>, page: 
   return column === undefined || column.width === 'none' ? null : column
 }
 
-const wholes = new WeakMap<readonly Section[], { readonly sides: readonly (readonly Section[])[]; readonly all: readonly Section[] }>()
-
 /** A page's own sections with those of the side columns that are its own: the very answer of before while it stands as before. */
 export function sectionsOfPage(document: SiteDocument, page: PageId): readonly Section[] {
   const main = sectionsOn(document, page)
   const { startColumn, endColumn } = own(document.pages, page) ?? {}
   if (startColumn === undefined && endColumn === undefined) return main
   const sides = SIDES.flatMap((side) => (ownColumn(document, page, side) ? [sectionsIn(document, { type: 'side', side, page })] : []))
-  if (sides.every((sections) => sections.length === 0)) return main
-  const known = wholes.get(main)
-  if (known && known.sides.length === sides.length && known.sides.every((sections, i) => sections === sides[i])) return known.all
-  const all = [main, ...sides].flat()
-  wholes.set(main, { sides, all })
-  return all
+  return sides.every((sections) => sections.length === 0) ? main : together(main, ...sides)
 }
+
+const together = memoBy(
+  (...parts: readonly [readonly Section[], ...(readonly Section[])[]]) => parts,
+  (...parts): readonly Section[] => parts.flat(),
+)
 
 /** The sections that every page shows: at its head, in the columns of the whole site, and at its foot. */
 export function sharedSections(document: SiteDocument): readonly Section[] {

@@ -1,3 +1,4 @@
+import { memoBy, memoOf } from '../../memo'
 import { own } from '../../own'
 import { findSlotType, KINDS, type KindSlots } from '../kinds'
 import type { SlotType, SlotValue } from '../values/slot-value'
@@ -98,17 +99,12 @@ function areListsAlike(a: Fields, b: Fields): boolean {
 export type Follower = { readonly spot: Spot; readonly same: Same }
 
 const NOBODY: readonly Follower[] = []
-const inSections = new WeakMap<Slots, readonly (readonly [string, Same])[]>()
 const NONE: readonly (readonly [string, Same])[] = []
 
-function samesIn(slots: Slots): readonly (readonly [string, Same])[] {
-  let found = inSections.get(slots)
-  if (!found) {
-    const all = Object.entries(slots).flatMap(([slot, cell]) => (cell.type === 'same' ? [[slot, cell] as const] : []))
-    inSections.set(slots, (found = all.length === 0 ? NONE : all))
-  }
-  return found
-}
+const samesIn = memoOf((slots: Slots) => {
+  const all = Object.entries(slots).flatMap(([slot, cell]) => (cell.type === 'same' ? [[slot, cell] as const] : []))
+  return all.length === 0 ? NONE : all
+})
 
 /** The slots of a section, and of its entries, that follow others. */
 export function followersIn(document: SiteDocument, section: Section): readonly Follower[] {
@@ -123,30 +119,20 @@ export function followersIn(document: SiteDocument, section: Section): readonly 
   ]
 }
 
-const known = new WeakMap<SiteDocument['sections'], { readonly entries: SiteDocument['entries']; readonly all: readonly Follower[] }>()
-
 type Filled = { readonly slots: Slots }
-const following = new WeakMap<readonly Filled[], boolean>()
 
 /** Whether a slot of any of these follows another. */
-function isAnyFollowing(group: readonly Filled[]): boolean {
-  let found = following.get(group)
-  if (found === undefined) following.set(group, (found = group.some(({ slots }) => samesIn(slots) !== NONE)))
-  return found
-}
+const isAnyFollowing = memoOf((group: readonly Filled[]) => group.some(({ slots }) => samesIn(slots) !== NONE))
 
 /** Every slot of the site that follows another. On most sites none does, and a key press does not look through all of a large one again. */
-export function followers(document: SiteDocument): readonly Follower[] {
-  const before = known.get(document.sections)
-  if (before?.entries === document.entries) return before.all
-  const groups: readonly (readonly Filled[])[] = [
-    ...groupsOf(document.sections, placeOfSection),
-    ...groupsOf(document.entries, placeOfEntry),
-  ]
-  const all = groups.some(isAnyFollowing) ? Object.values(document.sections).flatMap((section) => followersIn(document, section)) : NOBODY
-  known.set(document.sections, { entries: document.entries, all })
-  return all
-}
+export const followers = memoBy(
+  ({ sections, entries }: SiteDocument) => [sections, entries],
+  (document): readonly Follower[] => {
+    const { sections, entries } = document
+    const groups: readonly (readonly Filled[])[] = [...groupsOf(sections, placeOfSection), ...groupsOf(entries, placeOfEntry)]
+    return groups.some(isAnyFollowing) ? Object.values(sections).flatMap((section) => followersIn(document, section)) : NOBODY
+  },
+)
 
 /** The pages on which what is kept in a slot is shown: where it stands, and where it, or its list, is followed. */
 export function pagesShowingSpot(document: SiteDocument, spot: Spot): readonly PageId[] {

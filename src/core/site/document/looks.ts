@@ -1,3 +1,4 @@
+import { memoBy, memoOf } from '../../memo'
 import { pagesOf, sectionsIn, sectionsOfPage, sharedSections, type SiteDocument } from './document'
 import { shapeOf } from './order'
 import type { Section } from './section'
@@ -9,10 +10,6 @@ export type Look = Pick<Section, 'kind' | 'design' | 'tone'>
 type Row = { readonly name: string; readonly looks: readonly Look[] }
 
 const rows = new WeakMap<readonly Section[], Row>()
-const sites = new WeakMap<
-  object,
-  { readonly pages: SiteDocument['pages']; readonly plan: SiteDocument['plan']; readonly looks: readonly Look[] }
->()
 /** Answers of late by the names of their rows, so that a site which looks as before gives the very same answer. */
 const answers = new Map<string, readonly Look[]>()
 const MOST_ANSWERS = 50
@@ -21,27 +18,17 @@ const MOST_ANSWERS = 50
  * Every look that stands on a site, once each: at the head and foot of every page, on its pages in order, where an address is wrong. Typing
  * changes no look, and the answer then is the very one of before.
  */
-export function looksOf(document: SiteDocument): readonly Look[] {
-  const shape = shapeOf(document.sections)
-  const known = sites.get(shape)
-  if (known?.pages === document.pages && known.plan === document.plan) return known.looks
-  const looks = findLooks(document)
-  sites.set(shape, { pages: document.pages, plan: document.plan, looks })
-  return looks
-}
-
-const byName = new WeakMap<readonly Look[], readonly Look[]>()
+export const looksOf = memoBy(({ sections, pages, plan }: SiteDocument) => [shapeOf(sections), pages, plan], findLooks)
 
 /** The same by their names: what only moves leaves this answer the very one of before, and so the style sheets that are made of it. */
 export function looksByName(document: SiteDocument): readonly Look[] {
-  const looks = looksOf(document)
-  const known = byName.get(looks)
-  if (known) return known
-  const sorted = looks.toSorted((a, b) => (nameOf(a) < nameOf(b) ? -1 : 1))
-  const found = answerFor(`by name ${sorted.map(nameOf).join(' ')}`, () => sorted)
-  byName.set(looks, found)
-  return found
+  return byName(looksOf(document))
 }
+
+const byName = memoOf((looks: readonly Look[]) => {
+  const sorted = looks.toSorted((a, b) => (nameOf(a) < nameOf(b) ? -1 : 1))
+  return answerFor(`by name ${sorted.map(nameOf).join(' ')}`, () => sorted)
+})
 
 function answerFor(asked: string, make: () => readonly Look[]): readonly Look[] {
   let found = answers.get(asked)

@@ -1,3 +1,4 @@
+import { memoBy, memoOf } from '../../memo'
 import { findSection, ownColumn, pagesOf, sectionsOfPage, type SiteDocument } from './document'
 import type { PageId, SectionId } from './ids'
 import { shapeOf } from './order'
@@ -18,33 +19,28 @@ export function shownId(document: SiteDocument, id: SectionId): SectionId | null
 }
 
 const NOBODY: readonly Section[] = []
-const onPages = new WeakMap<readonly Section[], readonly Section[]>()
 
 /** Those of a page that are the same as another's. Kept by the page's sections, so that a key press looks at one page anew, not at all. */
-function sharingOn(sections: readonly Section[]): readonly Section[] {
-  let found = onPages.get(sections)
-  if (!found) {
-    const sharing = sections.filter(({ same }) => same !== undefined)
-    onPages.set(sections, (found = sharing.length === 0 ? NOBODY : sharing))
-  }
-  return found
-}
-
-const sharers = new WeakMap<object, ReadonlyMap<string, readonly SectionId[]>>()
+const sharingOn = memoOf((sections: readonly Section[]) => {
+  const sharing = sections.filter(({ same }) => same !== undefined)
+  return sharing.length === 0 ? NOBODY : sharing
+})
 
 /** The sections that show what another has, on other pages. */
 export function sharersOf(document: SiteDocument, id: SectionId): readonly Section[] {
-  const shape = shapeOf(document.sections)
-  let found = sharers.get(shape)
-  if (!found) {
+  return (sharers(document).get(id) ?? []).flatMap((sharer) => findSection(document, sharer) ?? [])
+}
+
+const sharers = memoBy(
+  ({ sections }: SiteDocument) => [shapeOf(sections)],
+  (document): ReadonlyMap<string, readonly SectionId[]> => {
     const by = new Map<string, SectionId[]>()
     for (const page of pagesOf(document))
       for (const section of sharingOn(sectionsOfPage(document, page.id)))
         if (section.same !== undefined) by.set(section.same, [...(by.get(section.same) ?? []), section.id])
-    sharers.set(shape, (found = by))
-  }
-  return (found.get(id) ?? []).flatMap((sharer) => findSection(document, sharer) ?? [])
-}
+    return by
+  },
+)
 
 /** The pages on which a section's content stands. */
 export function pagesShowing(document: SiteDocument, id: SectionId): readonly PageId[] {

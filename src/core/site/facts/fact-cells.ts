@@ -1,5 +1,6 @@
 import * as v from 'valibot'
 import { saidPart } from '../language'
+import { memoOf } from '../../memo'
 import { factsSchema, type FactName, type Facts } from './facts'
 
 type Entries = (typeof factsSchema.pipe)[0]['entries']
@@ -23,17 +24,14 @@ const cells = Object.fromEntries(
 export const factCellsSchema = v.pipe(v.strictObject(cells), v.readonly())
 export type FactCells = v.InferOutput<typeof factCellsSchema>
 
-const plain = new WeakMap<FactCells, Facts>()
-
 /** The facts of a site by name; those that were never given are absent. */
 export function factsOf({ facts }: { readonly facts: FactCells }): Facts {
-  let found = plain.get(facts)
-  if (!found) {
-    found = Object.fromEntries(Object.entries(facts).flatMap(([name, cell]) => (cell ? [[name, cell.value]] : []))) as Facts
-    plain.set(facts, found)
-  }
-  return found
+  return plain(facts)
 }
+
+const plain = memoOf(
+  (facts: FactCells) => Object.fromEntries(Object.entries(facts).flatMap(([name, cell]) => (cell ? [[name, cell.value]] : []))) as Facts,
+)
 
 export function toFactCells(facts: Facts): FactCells {
   return Object.fromEntries(Object.entries(facts).flatMap(([name, value]) => (value === undefined ? [] : [[name, { value }]]))) as FactCells
