@@ -201,7 +201,7 @@ test('entries of a list are added, moved and taken out, each one undoable', asyn
   await expect(titles).toHaveCount(5)
   await page.getByRole('button', { name: 'Move entry 1 down' }).first().click()
   await expect(titles.first()).toHaveText('Springs and webbing')
-  await page.getByRole('button', { name: 'Take entry 1 out' }).first().click()
+  await page.getByRole('button', { name: 'Remove entry 1' }).first().click()
   await expect(titles.first()).toHaveText('Re-covering')
   const list = page.locator('[data-row="home.services items"]')
   await list.getByRole('button', { name: 'Sort' }).click()

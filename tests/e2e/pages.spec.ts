@@ -235,6 +235,8 @@ test('sections are moved, copied, hidden and taken out by keys and buttons, with
     .click({ modifiers: ['Shift'] })
   await moveTo(page, 'Contact')
   await expect.poll(async () => (await order()).length).toBe(before.length - 2)
+  // What was taken out before is undone from the top now: one act at a time stands at the foot.
+  await expect(page.getByRole('region', { name: /^Notifications/ }).getByRole('button', { name: 'Undo' })).toHaveCount(1)
   await page.getByRole('button', { name: 'Undo' }).last().click()
   await expect.poll(order).toEqual(before)
 })

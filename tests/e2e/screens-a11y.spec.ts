@@ -99,7 +99,7 @@ function smallTargets(page: Page): Promise<string[]> {
 function wordless(page: Page): Promise<string[]> {
   return page.evaluate(() =>
     [...document.querySelectorAll<HTMLElement>('button, a[href]')]
-      .filter((element) => element.checkVisibility() && element.querySelector('svg') && !element.innerText.trim() && !element.title)
+      .filter((element) => element.checkVisibility() && element.querySelector('svg') && !element.textContent?.trim() && !element.title)
       .map((element) => element.getAttribute('aria-label') ?? element.outerHTML.slice(0, 120)),
   )
 }
@@ -128,6 +128,14 @@ test('everything that is pressed is at least 24 px each way, a sign has a word, 
   await visit(page, '/')
   await expect(page.getByRole('table')).toBeVisible()
   await look('jobs')
+  await page.keyboard.press('Tab')
+  await page
+    .getByRole('button', { name: /^More for/ })
+    .first()
+    .focus()
+  await expect(page.locator('.focus-words')).toHaveText('More')
+  await page.keyboard.press('Escape')
+  await expect(page.locator('.focus-words')).toHaveCount(0)
   await visit(page, '/account')
   await expect(page.getByRole('heading', { name: 'People' })).toBeVisible()
   await look('account')

@@ -31,9 +31,9 @@ export function EntryLabel({ row, entry, actions }: Props) {
         <Tool label={`Move entry ${number} up`} icon={ArrowUp} onPress={() => actions.actOnItem(row, 'up')} />
         <Tool label={`Move entry ${number} down`} icon={ArrowDown} onPress={() => actions.actOnItem(row, 'down')} />
         <Tool label={`Add an entry after ${number}`} icon={Plus} onPress={() => actions.addItem(row)} />
-        <Tool label={`Take entry ${number} out`} icon={X} onPress={() => actions.actOnItem(row, 'out')} />
+        <Tool label={`Remove entry ${number}`} icon={X} onPress={() => actions.actOnItem(row, 'out')} />
         <DropdownMenu.Root>
-          <DropdownMenu.Trigger className={BUTTON} aria-label={`More for entry ${number}`}>
+          <DropdownMenu.Trigger className={BUTTON} aria-label={`More for entry ${number}`} title="More">
             <Ellipsis size={12} aria-hidden />
           </DropdownMenu.Trigger>
           <DropdownMenu.Portal>

@@ -116,6 +116,7 @@ function JobMenu({ job, shelving, button, onAsk }: MenuProps) {
       <DropdownMenu.Trigger
         ref={button}
         aria-label={`More for ${job.name}`}
+        title="More"
         className="rounded-sm border border-clear p-1.5 hover:border-seam hover:bg-table data-[state=open]:border-ink"
       >
         <Ellipsis size={16} aria-hidden />

@@ -164,6 +164,7 @@ function Row({ candidate: { template, profile, suits }, place, isWorn, isMarked,
             type="button"
             aria-pressed={isMarked}
             aria-label={`${template.name}: favourite`}
+            title="Favourite"
             className="ms-auto p-1"
             onClick={() => onMark(template.id)}
           >
