@@ -163,6 +163,10 @@ test('everything that is pressed is at least 24 px each way, a sign has a word, 
   }
   await openContent(page, job)
   await look('content')
+  // Scrolled to by the focus, the word goes along.
+  await page.keyboard.press('Tab')
+  await page.getByRole('button', { name: 'Remove entry 1' }).first().focus()
+  await expect(page.locator('.focus-words')).toHaveText('Remove entry 1')
   await page.getByRole('button', { name: /^Every page/ }).click()
   await look('content, every page')
 })

@@ -55,8 +55,6 @@ export type Leftovers = {
   readonly drafts: number
 }
 
-const counted = new WeakMap<SiteDocument, { readonly pack: Pack; readonly found: Leftovers }>()
-
 /** The last answer, and what it was made of: the pages in order, and what is open on each, on the one for wrong addresses and on all. */
 let latest: { readonly roles: unknown; readonly open: readonly Open[]; readonly everyPage: number; readonly found: Leftovers } | null = null
 
@@ -64,13 +62,7 @@ let latest: { readonly roles: unknown; readonly open: readonly Open[]; readonly 
  * How many places still show the template's content, each counted once. What is asked twice of a document is counted once,
  * and where nothing has changed the answer is the very one of before, so that whoever shows it need not look again.
  */
-export function countLeftovers(pack: Pack, document: SiteDocument): Leftovers {
-  const known = counted.get(document)
-  if (known?.pack === pack) return known.found
-  const found = count(pack, document)
-  counted.set(document, { pack, found })
-  return found
-}
+export const countLeftovers = memoBy((pack: Pack, document: SiteDocument) => [document, pack], count)
 
 function count(pack: Pack, document: SiteDocument): Leftovers {
   const facts = factsOf(document)

@@ -1,5 +1,6 @@
 import { useCallback, useDeferredValue, useMemo } from 'react'
 import type { Site } from '@/core/fill'
+import { memoBy } from '@/core/memo'
 import { liveState, sameLooks, type LiveState } from '@/core/plan'
 import { entriesOf, findPage, isHidden, sectionsOfPage, type PageId, type SiteDocument } from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
@@ -50,17 +51,8 @@ export function useLiveState(live: SiteDocument | null, id: PageId): LiveState |
   }, [store, live, page, sections, shared, filled, entries, pages, signposts, plan, dress, brand, labels, facts])
 }
 
-const looks = new WeakMap<
-  SiteDocument['dress'],
-  { readonly brand: SiteDocument['brand']; readonly live: SiteDocument; readonly same: boolean }
->()
-
 /** Asked by every row, answered once for a dress and a brand. */
-function hasSameLooks(live: SiteDocument, site: Site): boolean {
-  const { dress, brand } = site.document
-  const known = looks.get(dress)
-  if (known?.brand === brand && known.live === live) return known.same
-  const same = sameLooks({ ...site, document: live }, site)
-  looks.set(dress, { brand, live, same })
-  return same
-}
+const hasSameLooks = memoBy(
+  (live: SiteDocument, { document }: Site) => [document.dress, document.brand, live],
+  (live, site): boolean => sameLooks({ ...site, document: live }, site),
+)
