@@ -74,6 +74,10 @@ describe('records of a domain', () => {
       state: 'wrong',
       said: expect.stringMatching(/A 203\.0\.113\.9.*Remove/) as string,
     })
+    // Beside our own number the one that is to go is spoken of alone.
+    const ours = HOST.a.map((one) => rr('A', 'www.wren.test', one))
+    const besides = { 'A www.wren.test': found(...ours, rr('A', 'www.wren.test', '203.0.113.9')), 'AAAA www.wren.test': NONE }
+    expect(of(judge({ ...RIGHT, ...besides }), 'CNAME www.wren.test').said).toMatch(/^A 203\.0\.113\.9 is set\. Remove it first/)
     const elsewhere = {
       'A www.wren.test': found(rr('CNAME', 'www.wren.test', 'shops.test')),
       'AAAA www.wren.test': found(rr('CNAME', 'www.wren.test', 'shops.test')),

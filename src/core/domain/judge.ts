@@ -132,13 +132,10 @@ function leadsVerdict({ name, values }: WantedRecord, a: DnsAnswer | undefined, 
   const ours = new Set([...host.a, ...host.aaaa])
   const foreign = there.filter(({ value }) => !ours.has(value))
   if (foreign.length === 0 && host.a.every((value) => there.some((one) => one.value === value))) return right(a)
-  const them = (foreign.length > 0 ? foreign : there).map(({ type, value }) => `${type} ${value}`).join(' and ')
-  return wrong(
-    a,
-    there.length > 1
-      ? `${them} are set. Remove them first: a CNAME cannot share its name with other records.`
-      : `${them} is set. Remove it first: a CNAME cannot share its name with other records.`,
-  )
+  const toGo = foreign.length > 0 ? foreign : there
+  const [are, them] = toGo.length > 1 ? ['are', 'them'] : ['is', 'it']
+  const set = toGo.map(({ type, value }) => `${type} ${value}`).join(' and ')
+  return wrong(a, `${set} ${are} set. Remove ${them} first: a CNAME cannot share its name with other records.`)
 }
 
 function wordsVerdict({ name, type, values }: WantedRecord, found: DnsAnswer | undefined): Verdict {
