@@ -13,6 +13,7 @@ import {
   removePages,
   setColumnReach,
   setColumnWidth,
+  shareOn,
   unfilledParts,
 } from '.'
 import { countLeftovers, fillPage, PARTS } from '../fill'
@@ -27,6 +28,7 @@ import {
   findSection,
   homePage,
   pagesOf,
+  pagesShowing,
   reachOf,
   sectionsInColumn,
   sectionsOfPage,
@@ -34,6 +36,7 @@ import {
   type Edit,
   type Page,
   type PageId,
+  type SectionId,
   type SectionIn,
   type Side,
   type SiteDocument,
@@ -187,6 +190,18 @@ describe('a page with columns', () => {
 })
 
 describe('what can stand in a column', () => {
+  test('what is shared there is on no page while the column is put away, and on it again when it is back', () => {
+    const first = findSection(onAbout.document, onAbout.id as SectionId)!
+    const start = column(onAbout.document, 'contact')
+    const step = shareOn(start, first, 'contact' as PageId, unique)
+    if (step.type !== 'section/insert') throw new Error('A shared section is a section more')
+    const both = edited(start, { ...step, section: { ...step.section, in: at('end', 'contact') } })
+    expect(pagesShowing(both, first.id)).toEqual(['about', 'contact'])
+    const away = edited(both, dropColumn(both, page(both, 'contact'), 'end'))
+    expect([pagesShowing(away, first.id), reachOf(away, first.id)]).toEqual([['about'], 'this page'])
+    expect(pagesShowing(column(away, 'contact'), first.id)).toEqual(['about', 'contact'])
+  })
+
   test('only designs that say so; every kind of a page but what opens it has one at least', () => {
     const designed = PAGE_KINDS.filter((kind) => designsIn(pack, kind, { type: 'page', page: 'about' as PageId }).length > 0)
     const none = designed.filter((kind) => designsIn(pack, kind, at('end', 'about')).length === 0)

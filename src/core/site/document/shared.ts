@@ -32,7 +32,7 @@ export function sharersOf(document: SiteDocument, id: SectionId): readonly Secti
 }
 
 const sharers = memoBy(
-  ({ sections }: SiteDocument) => [shapeOf(sections)],
+  ({ sections, pages, plan }: SiteDocument) => [shapeOf(sections), pages, plan],
   (document): ReadonlyMap<string, readonly SectionId[]> => {
     const by = new Map<string, SectionId[]>()
     for (const page of pagesOf(document))
