@@ -2,8 +2,8 @@ import type { Metadata } from 'next'
 import { connection } from 'next/server'
 import type { ReactNode } from 'react'
 import { Toaster } from 'sonner'
-import { FocusWords } from '@/ui/parts/focus-words'
 import { onlyToRead } from '@/server/use-cases/trouble'
+import { FocusWords } from '@/ui/parts/focus-words'
 import './globals.css'
 
 export const metadata: Metadata = {

@@ -30,5 +30,8 @@ export function memoOf<K extends object, R>(make: (of: K) => R): (of: K) => R {
 }
 
 function areSame(some: Parts, others: Parts): boolean {
-  return some.length === others.length && some.every((part, i) => part === others[i])
+  if (some.length !== others.length) return false
+  // Asked of every section at each key press.
+  for (let i = 0; i < some.length; i++) if (some[i] !== others[i]) return false
+  return true
 }

@@ -1,6 +1,6 @@
-import { memoOf } from '@/core/memo'
 import { cropToFocus, isAskedFor, parseRatio, type PictureFormat, type PictureVariant } from '../../core/image'
 import { framesOf, type Pack } from '../../core/pack'
+import { memoOf } from '../../core/memo'
 import { CARD_RATIO } from '../../core/render'
 import { ALTERATIONS } from '../../core/site'
 import { pack } from '../packs/packs'

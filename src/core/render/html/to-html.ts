@@ -1,3 +1,4 @@
+import { memoOf } from '../../memo'
 import { own } from '../../own'
 import { pictureVariants, type AssetInfo } from '../../image'
 import type { DesignElement } from '../../pack'
@@ -71,32 +72,19 @@ function attributesHtml(attributes: Readonly<Record<string, string>>): Written {
   return html === '' ? NOTHING : { html, uses: PAGE_USES.filter((name) => Object.hasOwn(attributes, name)) }
 }
 
-const written = new WeakMap<object, Written>()
-
 /** Attributes of designs are the same objects on every page. */
-function baseHtml(attributes: Readonly<Record<string, string>>): Written {
-  let known = written.get(attributes)
-  if (known === undefined) written.set(attributes, (known = attributesHtml(attributes)))
-  return known
-}
-
-const still = new WeakMap<DesignElement, Written>()
+const baseHtml = memoOf(attributesHtml)
 
 /** A part of a design without a place in it is written once. */
-function stillHtml(element: DesignElement): Written {
-  let known = still.get(element)
-  if (known === undefined) {
-    const inner = element.children.map((child) => (typeof child === 'string' ? { html: escapeText(child), uses: [] } : stillHtml(child)))
-    const { html, uses } = baseHtml(element.attrs)
-    const open = `<${element.tag}${html}>`
-    known = {
-      html: VOID_TAGS.has(element.tag) ? open : `${open}${inner.map((one) => one.html).join('')}</${element.tag}>`,
-      uses: [...uses, ...inner.flatMap((one) => one.uses)],
-    }
-    still.set(element, known)
+const stillHtml: (element: DesignElement) => Written = memoOf(({ tag, attrs, children }) => {
+  const inner = children.map((child) => (typeof child === 'string' ? { html: escapeText(child), uses: [] } : stillHtml(child)))
+  const { html, uses } = baseHtml(attrs)
+  const open = `<${tag}${html}>`
+  return {
+    html: VOID_TAGS.has(tag) ? open : `${open}${inner.map((one) => one.html).join('')}</${tag}>`,
+    uses: [...uses, ...inner.flatMap((one) => one.uses)],
   }
-  return known
-}
+})
 
 /** On the sheets only: names the place for the editor, and says whether it is a leftover or a draft to be confirmed. */
 function markHtml(writer: PageWriter, mark: Mark | null): string {

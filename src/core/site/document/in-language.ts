@@ -1,3 +1,4 @@
+import { memoBy } from '../../memo'
 import { own } from '../../own'
 import type { FactCells } from '../facts/fact-cells'
 import type { Language, Said } from '../language'
@@ -29,16 +30,11 @@ export function inLanguage(document: SiteDocument, language: Language): SiteDocu
   }
 }
 
-const known = new WeakMap<object, { readonly language: Language; readonly found: unknown }>()
-
-/** What was asked last of a value, asked once: no record is changed in place. */
-function once<T extends object>(of: T, language: Language, make: () => T): T {
-  const before = known.get(of)
-  if (before?.language === language) return before.found as T
-  const found = make()
-  known.set(of, { language, found })
-  return found
-}
+/** What was asked last of a value, asked once. */
+const once = memoBy(
+  (of: object, language: Language, _make: () => object) => [of, language],
+  (_of, _language, make) => make(),
+) as <T extends object>(of: T, language: Language, make: () => T) => T
 
 /** A table with each of its records in a language; the very table where all of them stay. */
 function recordsIn<T extends object>(table: Table<T>, language: Language, speak: (record: T, language: Language) => T): Table<T> {

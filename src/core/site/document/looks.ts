@@ -9,7 +9,6 @@ export type Look = Pick<Section, 'kind' | 'design' | 'tone'>
 /** The looks of a row of sections, under one name for all rows that look the same. */
 type Row = { readonly name: string; readonly looks: readonly Look[] }
 
-const rows = new WeakMap<readonly Section[], Row>()
 /** Answers of late by the names of their rows, so that a site which looks as before gives the very same answer. */
 const answers = new Map<string, readonly Look[]>()
 const MOST_ANSWERS = 50
@@ -57,14 +56,10 @@ function findLooks(document: SiteDocument): readonly Look[] {
   return looks
 }
 
-function rowOf(sections: readonly Section[]): Row {
-  let row = rows.get(sections)
-  if (!row) {
-    const looks = onceEach(sections)
-    rows.set(sections, (row = { name: looks.map(nameOf).join(' '), looks }))
-  }
-  return row
-}
+const rowOf = memoOf((sections: readonly Section[]): Row => {
+  const looks = onceEach(sections)
+  return { name: looks.map(nameOf).join(' '), looks }
+})
 
 function onceEach(of: readonly Look[]): readonly Look[] {
   return [...new Map(of.map(({ kind, design, tone }) => [nameOf({ kind, design, tone }), { kind, design, tone }])).values()]
