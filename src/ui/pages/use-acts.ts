@@ -80,7 +80,7 @@ function makePageActs(store: JobStore, isLive: (page: PageId) => boolean) {
           store,
           makeHome(now().pack, now().document, page),
           `“${nameOf(page)}” is not made home`,
-          `“${nameOf(page)}” is the home page now, and the one before it has its place.`,
+          `“${nameOf(page)}” is the home page now.`,
         ),
       ),
     /** Null: done. Else a sentence with what is wrong, and a name that would do. */
