@@ -40,21 +40,32 @@ export type ReleaseFiles = {
 
 export type RenderedPage = { readonly html: string; readonly pictures: ReadonlyMap<string, PictureVariant> }
 
-/** One page of a release, whole. A null page is the one for addresses that lead nowhere. */
-export function renderPage(site: Site, page: Page | null, files: ReleaseFiles): RenderedPage {
+/** A page as it is shown, all but its head, which names files that are made of what pages show: their fonts, and their rules. */
+export type BegunPage = { readonly html: string; readonly finish: (files: ReleaseFiles) => RenderedPage }
+
+/** Begins one page of a release. A null page is the one for addresses that lead nowhere. */
+export function beginPage(site: Site, page: Page | null): BegunPage {
   const writer = openPage(site, page)
   const body = writeBody(writer)
-  const html = `<!doctype html>
+  const around = (head: string): string => `<!doctype html>
 <html${languageAttributes(site)}>
 <head>
-${renderHead(writer, files, body.card)}
+${head}
 </head>
 <body>
 ${body.html}
 </body>
 </html>
 `
-  return { html, pictures: writer.pictures }
+  return {
+    html: around(''),
+    finish: (files) => ({ html: around(renderHead(writer, files, body.card)), pictures: writer.pictures }),
+  }
+}
+
+/** One page of a release, whole. */
+export function renderPage(site: Site, page: Page | null, files: ReleaseFiles): RenderedPage {
+  return beginPage(site, page).finish(files)
 }
 
 /** The language of a page, and its direction where it is not the usual one. */

@@ -8,12 +8,13 @@ import {
   CARD_FILE,
   designCss,
   designsOn,
+  beginPage,
   planIcon,
   renderRedirect,
-  renderPage,
   siteFamilies,
   styleText,
   tokenCss,
+  type BegunPage,
   type PageRules,
   type ReleaseFiles,
 } from '../../core/render'
@@ -55,10 +56,16 @@ export async function buildRelease(
   const add = (path: string, content: Buffer | string): void => {
     manifest.set(path, keepBlob(content))
   }
-  const { files, sheet } = await addSharedFiles(site, origin, add)
+  const pages = [...pagesApart(site.document), null].map((page) => ({ page, begun: beginPage(site, page) }))
+  const { files, sheet } = await addSharedFiles(
+    site,
+    origin,
+    pages.map(({ begun }) => begun),
+    add,
+  )
   const pictures = new Map<string, PictureVariant>()
-  for (const page of [...pagesApart(site.document), null]) {
-    const rendered = renderPage(site, page, files)
+  for (const { page, begun } of pages) {
+    const rendered = begun.finish(files)
     if (files.rulesOf?.(page) === null) add(files.stylesheet, sheet)
     add(page ? pageFile(site.document, page) : '404.html', rendered.html)
     rendered.pictures.forEach((variant, path) => pictures.set(path, variant))
@@ -119,17 +126,13 @@ function addRedirects(
 async function addSharedFiles(
   site: Site,
   origin: string,
+  pages: readonly BegunPage[],
   add: (path: string, content: Buffer | string) => void,
 ): Promise<{ readonly files: ReleaseFiles; readonly sheet: string }> {
-  const files: ReleaseFiles = {
-    origin,
-    stylesheet: 'style.css',
-    preloads: [],
-    icons: { svg: 'favicon.svg', ico: 'favicon.ico', touch: 'apple-touch-icon.png', manifest: 'site.webmanifest' },
-  }
+  const named = { svg: 'favicon.svg', ico: 'favicon.ico', touch: 'apple-touch-icon.png', manifest: 'site.webmanifest' }
   const fonts = await siteFonts(
     siteFamilies(site).all,
-    [...pagesApart(site.document), null].map((page) => renderPage(site, page, files).html),
+    pages.map(({ html }) => html),
     minifyCss([tokenCss(site), designCss(site)].join('\n')),
   )
   fonts.forEach((font) => add(font.path, font.bytes))
@@ -140,14 +143,14 @@ async function addSharedFiles(
   const sizes = { small: 'icon-192.png', large: 'icon-512.png', maskable: 'icon-maskable-512.png' } as const
   for (const size of ['small', 'large', 'maskable'] as const) add(sizes[size], icons[size])
   add(
-    files.icons.manifest,
+    named.manifest,
     renderWebManifest({ name: shownFact(site, 'name').text, ground: siteScheme(site, false).paper.surface, icons: sizes }),
   )
-  add(files.icons.svg, icons.svg)
-  add(files.icons.ico, icons.ico)
-  add(files.icons.touch, icons.touch)
+  add(named.svg, icons.svg)
+  add(named.ico, icons.ico)
+  add(named.touch, icons.touch)
   const preloads = fonts.filter((f) => f.isMain).map((f) => f.path)
-  return { files: { ...files, stylesheet, preloads, rulesOf: pageRules(site, fonts) }, sheet: css }
+  return { files: { origin, stylesheet, preloads, icons: named, rulesOf: pageRules(site, fonts) }, sheet: css }
 }
 
 /** The most compressed bytes of rules that stand in a page: with its words they come in the first ten segments (RFC 6928), 14,600 bytes. */

@@ -3,7 +3,7 @@ import path from 'node:path'
 import type { CheckReport, Finding } from '../../core/people'
 import { factsOf, readDocument } from '../../core/site'
 import { hashOf } from '../files/blobs'
-import { dataFolder, namesIn } from '../files/data-folder'
+import { cacheFolder, dataFolder, namesIn } from '../files/data-folder'
 import { kept } from '../files/kept'
 import { isMadeWhole } from '../files/made'
 import { forgetState, jobState, stateAt } from '../log/edit-log'
@@ -134,13 +134,16 @@ function* contentFaults(): Looking {
 
 /** What was made from a recipe, and files that were being written when the power went. */
 function* madeFaults(): Looking {
-  for (const folder of ['variants', 'fonts', 'media', 'blobs'])
-    for (const name of namesBelow(dataFolder(folder))) {
-      const file = dataFolder(folder, name)
-      const isPart = name.endsWith('.part')
-      if (!isPart && (folder === 'media' || folder === 'blobs' || isMadeWhole(file))) continue
+  const made = ['variants', 'fonts'].map((folder) => ({ folder: cacheFolder(folder), isMade: true }))
+  const given = ['media', 'blobs'].map((folder) => ({ folder: dataFolder(folder), isMade: false }))
+  for (const { folder, isMade } of [...made, ...given])
+    for (const name of namesBelow(folder)) {
+      const file = path.join(folder, name)
+      if (!name.endsWith('.part') && (!isMade || isMadeWhole(file))) continue
       rmSync(file, { force: true })
-      yield isPart ? null : { about: 'file', name, what: 'what was made is damaged; it is made again when it is asked for', done: 'mended' }
+      yield name.endsWith('.part')
+        ? null
+        : { about: 'file', name, what: 'what was made is damaged; it is made again when it is asked for', done: 'mended' }
     }
 }
 
@@ -168,6 +171,9 @@ function namesBelow(folder: string): readonly string[] {
 function bytesKept(): number {
   const sizeOf = (file: string): number => statSync(file, { throwIfNoEntry: false })?.size ?? 0
   const inFolder = (folder: string): number => namesBelow(folder).reduce((sum, name) => sum + sizeOf(path.join(folder, name)), 0)
-  const folders = ['media', 'blobs', 'variants', 'fonts', 'packs', 'set-aside']
-  return sizeOf(dataFolder('instant-fit.sqlite')) + folders.reduce((sum, folder) => sum + inFolder(dataFolder(folder)), 0)
+  const folders = [
+    ...['media', 'blobs', 'packs', 'set-aside'].map((folder) => dataFolder(folder)),
+    ...['variants', 'fonts'].map((folder) => cacheFolder(folder)),
+  ]
+  return sizeOf(dataFolder('instant-fit.sqlite')) + folders.reduce((sum, folder) => sum + inFolder(folder), 0)
 }
