@@ -79,6 +79,7 @@ export function DesignStrip({ section: id, page, onClose }: Props) {
           type="button"
           className="rounded-sm border border-clear p-1 hover:border-ink"
           aria-label="Close the designs"
+          title="Close"
           onClick={onClose}
         >
           <X size={15} aria-hidden />

@@ -42,7 +42,7 @@ export function Frame({ jobs, liveUrl, live, children }: Props) {
   useUndoKeys()
   useFreshWhenPublished()
   return (
-    <div className="flex h-dvh flex-col">
+    <div className="over-notice flex h-dvh flex-col">
       <SkipLink />
       <header className="flex h-12 shrink-0 items-stretch gap-4 border-b border-ink bg-cloth px-4">
         <JobSwitcher jobs={jobs} id={id} />

@@ -103,6 +103,7 @@ export const PageRow = memo(function PageRow({ id, index, isInHand, live, acts, 
             {...drag.listeners}
             tabIndex={-1}
             aria-label={`Drag ${texts.name}`}
+            title="Drag"
             className="shrink-0 cursor-grab touch-none text-soft hover:text-ink"
           >
             <GripVertical size={14} aria-hidden />

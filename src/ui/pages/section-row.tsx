@@ -53,6 +53,7 @@ export const SectionRow = memo(function SectionRow({ id, isChosen, isStop, drop,
           {...drag.listeners}
           tabIndex={-1}
           aria-label={`Drag ${title}`}
+          title="Drag"
           className="cursor-grab touch-none"
         >
           <GripVertical size={14} aria-hidden />

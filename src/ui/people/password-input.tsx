@@ -40,6 +40,7 @@ export function PasswordInput({ label, value, onValue, autoComplete, mine }: Pro
             onClick={() => setShown(!shown)}
             aria-pressed={shown}
             aria-label={`Show what is typed as ${label.toLowerCase()}`}
+            title="Show what is typed"
             className="absolute inset-y-0 end-0 px-2.5 text-soft hover:text-ink"
           >
             {shown ? <EyeOff size={16} aria-hidden /> : <Eye size={16} aria-hidden />}

@@ -48,6 +48,7 @@ export function PageWindow() {
   }, [store, view, source])
   return (
     <main className="flex h-dvh flex-col">
+      <h1 className="sr-only">{pages.find(({ id }) => id === page)?.name ?? '404 page'}</h1>
       <div className="flex shrink-0 items-center gap-3 border-b border-ink bg-tape px-3 py-1 text-sm">
         <label className="flex min-w-0 items-center gap-2">
           <span className="sr-only sm:not-sr-only">Page</span>
