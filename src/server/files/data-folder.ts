@@ -11,6 +11,11 @@ export function dataFolder(...parts: string[]): string {
   return path.join(process.env.INSTANT_FIT_DATA ?? projectFolder('data'), ...parts)
 }
 
+/** A place for what was made from a recipe and can be made again: among the data, unless a folder is set for it, on a faster disk say. */
+export function cacheFolder(...parts: string[]): string {
+  return path.join(process.env.INSTANT_FIT_CACHE ?? dataFolder(), ...parts)
+}
+
 export function madeFolder(...parts: string[]): string {
   const folder = dataFolder(...parts)
   mkdirSync(folder, { recursive: true })

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import { existsSync, readFileSync } from 'node:fs'
-import { dataFolder } from './data-folder'
+import { cacheFolder } from './data-folder'
 import { writeWhole } from './write-whole'
 
 /** How long the sum is that stands behind what was made, in bytes: SHA-256. */
@@ -12,7 +12,7 @@ const sumOf = (bytes: Uint8Array): Buffer => createHash('sha256').update(bytes).
  * it, so that what the disk lost or changed is made again.
  */
 export async function madeOnce(folder: 'variants' | 'fonts', name: string, make: () => Promise<Uint8Array>): Promise<Buffer> {
-  const file = dataFolder(folder, name)
+  const file = cacheFolder(folder, name)
   const known = existsSync(file) ? readMade(file) : null
   if (known) return known
   const bytes = Buffer.from(await make())
