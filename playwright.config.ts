@@ -1,6 +1,10 @@
+import path from 'node:path'
 import { defineConfig } from '@playwright/test'
 import { CHROMIUM } from './tests/chromium'
 import { SIGNED_IN } from './tests/e2e/signed-in'
+
+// Pictures and fonts that are made of the same recipe are made once, for the unit tests and for every application that is started here.
+process.env.INSTANT_FIT_CACHE = path.resolve('test-results/cache')
 
 /** What takes longest comes first, so that no processor waits at the end for the other. */
 const LONG = /(every-|sheet-is-site|right-to-left|menus|overlong|campaign|client-copy|copy-fit)[\w-]*\.spec\.ts$/

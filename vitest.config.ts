@@ -26,7 +26,16 @@ export default defineConfig({
           ...patience,
         },
       },
-      { ...shared, test: { name: 'server', include: ['tests/{outside,server,ui}/**/*.test.ts'], ...patience } },
+      // Pictures and fonts that are made of the same recipe are made once for all of them.
+      {
+        ...shared,
+        test: {
+          name: 'server',
+          include: ['tests/{outside,server,ui}/**/*.test.ts'],
+          env: { INSTANT_FIT_CACHE: path.resolve('test-results/cache') },
+          ...patience,
+        },
+      },
     ],
   },
 })

@@ -59,7 +59,7 @@ export async function makeRig({ entered = true, isTold = false } = {}): Promise<
     INSTANT_FIT_DNS: '127.0.0.1,127.0.0.2',
     INSTANT_FIT_DNS_PORT: String(dnsPort),
     NOTICES_PORT: String(noticesPort),
-    ...(isTold ? { INSTANT_FIT_NOTICES: `http://127.0.0.1:${noticesPort}/`, INSTANT_FIT_NOTICES_AGAIN: '2' } : {}),
+    ...(isTold ? { INSTANT_FIT_NOTICES: `http://127.0.0.1:${noticesPort}/`, INSTANT_FIT_NOTICES_AGAIN: '0.5' } : {}),
     NEXT_TELEMETRY_DISABLED: '1',
   }
   let app: ChildProcess | null = null

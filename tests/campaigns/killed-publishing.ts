@@ -58,7 +58,8 @@ export async function killedPublishing(
       const until = Date.now() + next() * LONGEST_MS
       while (Date.now() < until) seen += await server.look()
       if (victim !== 'publisher') await server.kill()
-      if (victim !== 'server') publisher.child.kill('SIGKILL')
+      // Where no server stands between, only whoever publishes can end it.
+      publisher.child.kill(victim === 'server' ? 'SIGTERM' : 'SIGKILL')
       const reached = await publisher.ended
       if (victim !== 'publisher') await server.start()
       seen += await server.look()

@@ -13,7 +13,10 @@ const { kept, note } = remembering()
 // Of the rounds before, as the application has it.
 for (let before = Math.max(1, Number(first) - 160); before < Number(first); before++) note(siteOf(before).contents.values())
 const to = makeDestination(adapterFor(v.parse(connectionSchema, JSON.parse(connection)), kept))
-for (let number = Number(first); number < Number(first) + Number(count); number++) {
+// Asked to end, it finishes the release in hand.
+const asked = new AbortController()
+process.on('SIGTERM', () => asked.abort())
+for (let number = Number(first); number < Number(first) + Number(count) && !asked.signal.aborted; number++) {
   const { manifest, contents } = siteOf(number)
   await to.claim('', 'job')
   for (const hash of await to.announce('', `r${number}`, manifest)) await to.send(hash, contents.get(hash)!)

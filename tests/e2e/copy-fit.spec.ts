@@ -1,8 +1,8 @@
-import { expect, test, type Locator, type Page } from './test'
+import { expect, test, type Frame, type Locator, type Page } from './test'
 import type { Edit, RichBlock, SectionId } from '../../src/core/site'
 import { askApp } from '../door'
 import { setSlot, setText } from '../site'
-import { APP, cell, makeJob, openContent, openPublish, saved, sheet, siteUrl, tab, takeAddress } from './screen'
+import { APP, askHost, cell, makeJob, openContent, openPublish, saved, sheet, siteUrl, tab, takeAddress } from './screen'
 
 const LONG = 'Clocks, barometers and musical boxes put right in Harrow Lane'
 
@@ -39,31 +39,52 @@ async function stretches(page: Page): Promise<readonly { from: number; to: numbe
   })
 }
 
-/** The lines of some elements in windows of some widths; nothing is wider than the window. */
-async function linesAt(page: Page, selector: string, widths: Iterable<number>): Promise<ReadonlyMap<number, readonly number[]>> {
-  const found = new Map<number, readonly number[]>()
-  for (const width of widths) {
-    await page.setViewportSize({ width, height: 900 })
-    const { lines, overflow } = await page.evaluate(readLines, selector)
-    expect(overflow, `wider than a window of ${width} px`).toBeLessThanOrEqual(0)
-    found.set(width, lines)
+/** A page as visitors get it, in a frame that can be made as wide as is wanted; that it lets nobody frame it is left out for this. */
+async function frameOf(visitor: Page, site: string): Promise<Frame> {
+  const { text } = await askHost(site, '/')
+  const pages: Readonly<Record<string, string>> = {
+    '/frame': '<!doctype html><title>A window</title><iframe src="/" style="border:0;height:900px"></iframe>',
+    '/': text,
   }
-  return found
+  await visitor.route(`${site}/**`, (route) => {
+    const body = pages[new URL(route.request().url()).pathname]
+    return body === undefined ? route.continue() : route.fulfill({ contentType: 'text/html; charset=utf-8', body })
+  })
+  await visitor.goto(`${site}/frame`)
+  return frameIn(visitor.locator('iframe'))
 }
 
-/** In the page: the lines of each element, told apart by where their letters stand. */
-function readLines(selector: string): { lines: number[]; overflow: number } {
-  const lines = [...document.querySelectorAll(selector)].map((element) => {
-    const texts = document.createTreeWalker(element, NodeFilter.SHOW_TEXT)
-    const tops = new Set<number>()
-    while (texts.nextNode()) {
-      const range = document.createRange()
-      range.selectNodeContents(texts.currentNode)
-      for (const box of range.getClientRects()) if (box.width > 0.5) tops.add(Math.round(box.top))
-    }
-    return tops.size
-  })
-  return { lines, overflow: document.documentElement.scrollWidth - document.documentElement.clientWidth }
+async function frameIn(iframe: Locator): Promise<Frame> {
+  const frame = await (await iframe.elementHandle())?.contentFrame()
+  if (!frame) throw new Error('There is no frame')
+  return frame
+}
+
+/** The lines of each element of some kind, told apart by where their letters stand, in windows of some widths; none is wider than that. */
+async function linesAt(frame: Frame, selector: string, widths: Iterable<number>): Promise<ReadonlyMap<number, readonly number[]>> {
+  const found = await frame.evaluate(
+    ([selector, widths]) => {
+      const linesOf = (element: Element): number => {
+        const texts = document.createTreeWalker(element, NodeFilter.SHOW_TEXT)
+        const tops = new Set<number>()
+        while (texts.nextNode()) {
+          const range = document.createRange()
+          range.selectNodeContents(texts.currentNode)
+          for (const box of range.getClientRects()) if (box.width > 0.5) tops.add(Math.round(box.top))
+        }
+        return tops.size
+      }
+      return widths.map((width) => {
+        ;(frameElement as HTMLElement).style.width = `${width}px`
+        const lines = [...document.querySelectorAll(selector)].map(linesOf)
+        const { scrollWidth, clientWidth } = document.documentElement
+        return { width, seen: innerWidth, lines, overflow: scrollWidth - clientWidth }
+      })
+    },
+    [selector, [...widths]] as const,
+  )
+  expect(found.filter(({ width, seen, overflow }) => seen !== width || overflow > 0)).toEqual([])
+  return new Map(found.map(({ width, lines }) => [width, lines]))
 }
 
 test('a heading is held to three lines at every width: on the sheets while it is typed, and on the page, as the tape says', async ({
@@ -103,14 +124,13 @@ test('a heading is held to three lines at every width: on the sheets while it is
   await expect(publish).toBeEnabled()
   await publish.click()
   await expect(page.getByText(/Live\. \d+ files sent/)).toBeVisible()
-  const visitor = await context.newPage()
-  await visitor.goto(siteUrl('held-lines'))
-  await visitor.evaluate(() => document.fonts.ready)
-  expect(await visitor.locator('script:not([type="application/ld+json"])').count()).toBe(0)
+  const visited = await frameOf(await context.newPage(), siteUrl('held-lines'))
+  await visited.evaluate(() => document.fonts.ready)
+  expect(await visited.locator('script:not([type="application/ld+json"])').count()).toBe(0)
   // Every fourth window from 320 to 1920 px, and all about those in which the lines change: all 1,601 were right when they were tried.
   const edges = told.flatMap(({ from, to }) => [from - 1, from, to, to + 1])
   const widths = new Set([...Array.from({ length: 401 }, (_, i) => 320 + i * 4), ...edges.filter((at) => at >= 320 && at <= 1920)])
-  const lines = await linesAt(visitor, 'h1', widths)
+  const lines = await linesAt(visited, 'h1', widths)
   expect([...lines].filter(([, [count = 0]]) => count > 3 || count < 1)).toEqual([])
   // The tape tells the truth of all but a few windows, where letters that the browser has rounded end a line earlier or later.
   const wrong = [...lines].filter(([width, [count]]) => told.find(({ from, to }) => width >= from && width <= to)?.lines !== count)
@@ -231,14 +251,12 @@ test('texts that take more lines than designed are counted on every page, not on
 async function tapeAgrees(page: Page, place: string, selector: string): Promise<void> {
   await openLines(page, place)
   const told = await stretches(page)
-  const frame = page.locator('iframe[title^="Page, phone"]')
-  const inside = await (await frame.elementHandle())?.contentFrame()
-  const all: (readonly [width: number, tape: number | undefined, browser: number | undefined])[] = []
-  for (let width = 320; width <= 1920; width += 40) {
-    await frame.evaluate((iframe, px) => void (iframe.style.width = `${px}px`), width)
-    const tape = told.find(({ from, to }) => width >= from && width <= to)?.lines
-    all.push([width, tape, (await inside?.evaluate(readLines, selector))?.lines[0]])
-  }
+  const inside = await frameIn(page.locator('iframe[title^="Page, phone"]'))
+  const widths = Array.from({ length: 41 }, (_, i) => 320 + i * 40)
+  const lines = await linesAt(inside, selector, widths)
+  const all = widths.map(
+    (width) => [width, told.find(({ from, to }) => width >= from && width <= to)?.lines, lines.get(width)?.[0]] as const,
+  )
   expect(Math.max(...all.map(([, , browser]) => browser ?? 0)), place).toBeGreaterThan(1)
   expect(
     all.filter(([, tape, browser]) => tape !== browser),

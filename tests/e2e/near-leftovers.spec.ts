@@ -1,4 +1,4 @@
-import { expect, test } from './test'
+import { expect, test, type Locator } from './test'
 import { cell, makeJob, openContent, saved, sheet } from './screen'
 
 test('what is nearly a leftover is counted, shown in its sentence, put right by a chip or kept as it is, each one undoable', async ({
@@ -24,6 +24,10 @@ test('what is nearly a leftover is counted, shown in its sentence, put right by 
   await panel.getByRole('button', { name: /^All/ }).click()
   await panel.getByRole('button', { name: 'Keep as it is: someone@example.com' }).click()
   await expect(rows).toHaveText([/Lorem ipsum/])
+  // What was done is said below the line of keys, not over it.
+  const hints = page.getByText('all keys')
+  await expect(hints).toBeVisible()
+  await expect.poll(() => gapBetween(hints, page.locator('.notice'))).toBeGreaterThan(-1)
   await page.getByRole('button', { name: 'Undo', exact: true }).last().click()
   await expect(rows).toHaveCount(2)
   await rows.first().getByRole('button').first().click()
@@ -33,3 +37,10 @@ test('what is nearly a leftover is counted, shown in its sentence, put right by 
   await expect(open).toHaveText('To check 1')
   await saved(page)
 })
+
+/** From the foot of one to the head of the other, in px: less than nothing where they lie over one another. */
+async function gapBetween(upper: Locator, lower: Locator): Promise<number> {
+  const [above, below] = await Promise.all([upper.boundingBox(), lower.boundingBox()])
+  if (!above || !below) throw new Error('One of them is not to be seen')
+  return below.y - above.y - above.height
+}

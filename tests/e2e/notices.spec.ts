@@ -1,14 +1,12 @@
 import { expect, test } from './test'
 import { axeFaults } from './axe'
-import { useOwnRig } from './own-rig'
 import { makeJob, openPublish, takeAddress, unfold } from './screen'
-
-const rig = useOwnRig({ isTold: true })
 
 test('search engines are told of what went live, tried again while they are away, and told nothing where that is chosen', async ({
   page,
+  ownRig,
 }) => {
-  const { app } = rig()
+  const { app } = ownRig
   const job = await makeJob({ name: 'Told Of' }, app)
   await openPublish(page, job, app)
   await takeAddress(page, 'told-of')
@@ -19,10 +17,10 @@ test('search engines are told of what went live, tried again while they are away
 
   const engines = await unfold(page, 'Search engines')
   await expect(engines).toContainText(/Not told of \d+ pages yet: it does not answer\. It is tried again by itself\./)
-  const engine = await rig().startEngine()
+  const engine = await ownRig.startEngine()
   await expect(engines).toContainText(/✓ Told of \d+ pages, /)
   expect(await axeFaults(page)).toEqual([])
-  expect(await (await fetch(engine)).text()).toContain(`${rig().siteUrl('told-of')}/about/`)
+  expect(await (await fetch(engine)).text()).toContain(`${ownRig.siteUrl('told-of')}/about/`)
 
   const kept = page.waitForResponse((response) => response.request().method() === 'PUT' && response.ok())
   await engines.getByRole('checkbox', { name: /^Tell them which pages changed/ }).uncheck()

@@ -3,7 +3,6 @@ import { expect, test, type Page } from './test'
 import { strFromU8, unzipSync } from 'fflate'
 import jsQR from 'jsqr'
 import sharp from 'sharp'
-import { useOwnRig } from './own-rig'
 import { APP, cell, makeJob, openContent, openPublish, saved, siteUrl, takeAddress } from './screen'
 import { askApp } from '../door'
 
@@ -179,45 +178,40 @@ test('what will change is told anew where somebody else publishes: in a tab in w
   await expect(other.getByRole('banner').getByRole('link', { name: /two-publishers/ })).toBeVisible()
 })
 
-test.describe('when the host fails', () => {
-  const ownRig = useOwnRig()
+test('host down, then host full: each says so, visitors keep the old site, and it can be tried again', async ({ page, ownRig: rig }) => {
+  const job = await makeJob({ name: 'Steady' }, rig.app)
+  await openPublish(page, job, rig.app)
+  await takeAddress(page, 'steady')
+  const publish = page.getByRole('button', { name: /^Publish with/ })
+  await expect(publish).toBeEnabled()
+  await publish.click()
+  await expect(page.getByText(/Live\. \d+ files sent/)).toBeVisible()
 
-  test('host down, then host full: each says so, visitors keep the old site, and it can be tried again', async ({ page }) => {
-    const rig = ownRig()
-    const job = await makeJob({ name: 'Steady' }, rig.app)
-    await openPublish(page, job, rig.app)
-    await takeAddress(page, 'steady')
-    const publish = page.getByRole('button', { name: /^Publish with/ })
-    await expect(publish).toBeEnabled()
-    await publish.click()
-    await expect(page.getByText(/Live\. \d+ files sent/)).toBeVisible()
+  await openContent(page, job, rig.app)
+  await cell(page, 'Hero: Heading').fill('A later heading')
+  await saved(page)
+  await rig.stopHost()
+  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Publish' }).click()
+  await expect(publish).toBeEnabled()
+  await publish.click()
+  await expect(page.getByText(/The web host does not answer.*visitors see what they saw before/)).toBeVisible()
 
-    await openContent(page, job, rig.app)
-    await cell(page, 'Hero: Heading').fill('A later heading')
-    await saved(page)
-    await rig.stopHost()
-    await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Publish' }).click()
-    await expect(publish).toBeEnabled()
-    await publish.click()
-    await expect(page.getByText(/The web host does not answer.*visitors see what they saw before/)).toBeVisible()
+  await rig.startHost(1000)
+  await page.getByRole('button', { name: 'Try again' }).click()
+  await expect(publish).toBeEnabled()
+  await publish.click()
+  await expect(page.getByRole('alert').filter({ hasText: '✕' })).toContainText('The web host has no room left')
+  await expect(page.getByText(/no room left.*visitors see what they saw before/)).toBeVisible()
+  const visitor = await page.context().newPage()
+  await visitor.goto(rig.siteUrl('steady'))
+  await expect(visitor.getByRole('heading', { level: 1 })).toHaveText('A chair worth sitting in is worth mending')
 
-    await rig.startHost(1000)
-    await page.getByRole('button', { name: 'Try again' }).click()
-    await expect(publish).toBeEnabled()
-    await publish.click()
-    await expect(page.getByRole('alert').filter({ hasText: '✕' })).toContainText('The web host has no room left')
-    await expect(page.getByText(/no room left.*visitors see what they saw before/)).toBeVisible()
-    const visitor = await page.context().newPage()
-    await visitor.goto(rig.siteUrl('steady'))
-    await expect(visitor.getByRole('heading', { level: 1 })).toHaveText('A chair worth sitting in is worth mending')
-
-    await rig.stopHost()
-    await rig.startHost()
-    await page.getByRole('button', { name: 'Try again' }).click()
-    await expect(publish).toBeEnabled()
-    await publish.click()
-    await expect(page.getByText(/Live\. 1 file sent/)).toBeVisible()
-    await visitor.reload()
-    await expect(visitor.getByRole('heading', { level: 1 })).toHaveText('A later heading')
-  })
+  await rig.stopHost()
+  await rig.startHost()
+  await page.getByRole('button', { name: 'Try again' }).click()
+  await expect(publish).toBeEnabled()
+  await publish.click()
+  await expect(page.getByText(/Live\. 1 file sent/)).toBeVisible()
+  await visitor.reload()
+  await expect(visitor.getByRole('heading', { level: 1 })).toHaveText('A later heading')
 })

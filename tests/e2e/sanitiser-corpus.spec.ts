@@ -1,5 +1,5 @@
 import { createRequire } from 'node:module'
-import { expect, test, type Page } from './test'
+import { expect, test, type Frame, type Page } from './test'
 import type { Site } from '../../src/core/fill'
 import { designKey, parseDesign } from '../../src/core/pack'
 import { renderPage } from '../../src/core/render'
@@ -20,37 +20,53 @@ const FILES = {
   icons: { svg: 'a.svg', ico: 'a.ico', touch: 'a.png', manifest: 'site.webmanifest' },
 }
 
+/** So many pages are shown beside one another, each in a frame that keeps what it does to itself. */
+const BESIDE = 24
+
 /** What each page does that is shown without any policy, each of its elements having been touched: what ran, and where from it fetched. */
 async function done(page: Page, shown: readonly { readonly name: string; readonly html: string }[]): Promise<string[]> {
-  let now = ''
-  let at = ''
   const found: string[] = []
-  await page.exposeFunction('ran', (what: string) => found.push(`${now} ran ${what}`))
+  // A page of the corpus may have frames of its own.
+  const nameIn = (frame: Frame): string => {
+    const path = URL.canParse(frame.url()) ? new URL(frame.url()).pathname.slice(1) : ''
+    const parent = frame.parentFrame()
+    return (path === '' ? null : shown[Number(path)]?.name) ?? (parent ? nameIn(parent) : frame.url())
+  }
+  await page.exposeBinding('ran', ({ frame }, what: string) => void found.push(`${nameIn(frame)} ran ${what}`))
   await page.addInitScript(() => {
     const tell = (window as unknown as { ran: (what: string) => void }).ran
     for (const name of ['alert', 'confirm', 'prompt'] as const) Object.assign(window, { [name]: (what: unknown) => tell(String(what)) })
   })
+  let frames = ''
   await page.route('**/*', (route) => {
     const { host, pathname } = new URL(route.request().url())
-    if (host === 'shown.example') return route.fulfill({ contentType: 'text/html', body: pathname === '/' ? at : '' })
-    found.push(`${now} fetched ${route.request().url()}`)
-    return route.abort()
+    if (host !== 'shown.example') {
+      found.push(`${nameIn(route.request().frame())} fetched ${route.request().url()}`)
+      return route.abort()
+    }
+    return route.fulfill({ contentType: 'text/html', body: pathname === '/' ? frames : (shown[Number(pathname.slice(1))]?.html ?? '') })
   })
-  for (const { name, html } of shown) {
-    now = name
-    at = html
+  for (let from = 0; from < shown.length; from += BESIDE) {
+    const some = shown.slice(from, from + BESIDE)
+    const sandbox = 'allow-scripts allow-same-origin allow-forms allow-modals'
+    frames = `<!doctype html>${some.map((_, i) => `<iframe sandbox="${sandbox}" src="/${from + i}"></iframe>`).join('')}`
     await page.goto('http://shown.example/', { waitUntil: 'load' })
-    await page.evaluate(async () => {
-      for (const element of document.querySelectorAll('body *')) {
-        for (const type of ['mouseover', 'mouseout', 'mousedown', 'mouseup', 'focus', 'blur', 'error', 'load', 'submit'])
-          element.dispatchEvent(new Event(type))
-        const address = element.getAttribute('href') ?? element.getAttribute('action') ?? ''
-        if (/^\W*\w*script:/i.test(address)) (window as unknown as { ran: (what: string) => void }).ran(address)
-      }
-      await new Promise((next) => requestAnimationFrame(() => requestAnimationFrame(next)))
-    })
+    const inner = page.frames().filter((frame) => frame.parentFrame() === page.mainFrame())
+    expect(inner).toHaveLength(some.length)
+    await Promise.all(inner.map((frame) => frame.evaluate(touchAll)))
   }
   return found
+}
+
+/** In a page: touches each of its elements. */
+async function touchAll(): Promise<void> {
+  for (const element of document.querySelectorAll('body *')) {
+    for (const type of ['mouseover', 'mouseout', 'mousedown', 'mouseup', 'focus', 'blur', 'error', 'load', 'submit'])
+      element.dispatchEvent(new Event(type))
+    const address = element.getAttribute('href') ?? element.getAttribute('action') ?? ''
+    if (/^\W*\w*script:/i.test(address)) (window as unknown as { ran: (what: string) => void }).ran(address)
+  }
+  await new Promise((next) => requestAnimationFrame(() => requestAnimationFrame(next)))
 }
 
 test('the corpus runs in a page that shows it as it is: the test could fail', async ({ page }) => {

@@ -1,27 +1,9 @@
 import { expect, test } from './test'
-import { APP, cell, makeJob, openContent, saved, sheet, visit } from './screen'
+import { visit } from './screen'
 
 test.use({ ownTab: true })
 
-// What Content Security Policy level 3 (W3C) promises, asked of our screens: what they are made of passes, what got in does not.
-test('every screen is made of what its policy lets through alone', async ({ page }) => {
-  const refused: string[] = []
-  page.on('console', (message) => /content security policy/i.test(message.text()) && refused.push(message.text()))
-  const job = await makeJob({ name: 'Policy' })
-  const seen = async (address: string): Promise<void> => {
-    const response = await page.goto(APP + address)
-    expect(response?.headers()['content-security-policy'], address).toMatch(/^default-src 'none'; script-src 'self' 'nonce-[\w+/=]{22,}'; /)
-    await expect(page.locator('h1, h2, iframe').first(), address).toBeVisible()
-  }
-  for (const address of ['/', '/new', '/account', '/sign-in', '/nowhere', `/window/${job}`, `/brand-sheet/${job}`]) await seen(address)
-  for (const stage of ['brief', 'template', 'brand', 'content', 'pages', 'publish', 'history']) await seen(`/jobs/${job}/${stage}`)
-  await openContent(page, job)
-  await cell(page, 'Hero: Heading').fill('Typed under a policy')
-  await expect(sheet(page, 'phone').getByText('Typed under a policy')).toBeVisible()
-  await saved(page)
-  expect(refused).toEqual([])
-})
-
+// What Content Security Policy level 3 (W3C) promises, asked of our screens; what they are made of passes it (screens-a11y.spec).
 test('a script, a handler, a frame or an address that got into a screen neither runs nor fetches', async ({ page }) => {
   const asked: string[] = []
   await page.route(/evil\.example/, (route) => {

@@ -1,5 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { test as base, type BrowserContext, type CDPSession, type Page } from '@playwright/test'
+import { browserState } from '../door'
+import { makeRig, type Rig } from '../rig'
 import { SIGNED_IN } from './signed-in'
 
 export { expect } from '@playwright/test'
@@ -17,6 +19,11 @@ type Options = {
   readonly ownTab: boolean
 }
 
+type Fixtures = {
+  /** An application and a web host that a test may stop and start, which no test of another worker uses; search engines are told there. */
+  readonly ownRig: Rig
+}
+
 const VIEWPORT = { width: 1280, height: 800 }
 
 /**
@@ -24,7 +31,7 @@ const VIEWPORT = { width: 1280, height: 800 }
  * starts once, not for each of them. Nothing that a test did is left to the next one: other tabs are closed, what they stored is cleared,
  * and whoever is signed in is the designer again. A test that failed, or left the application, leaves no tab.
  */
-export const test = base.extend<Options, { readonly profile: Profile }>({
+export const test = base.extend<Options & Fixtures, { readonly profile: Profile; readonly rig: Rig }>({
   ownTab: [false, { option: true }],
   profile: [
     async ({ browser }, use) => {
@@ -40,6 +47,22 @@ export const test = base.extend<Options, { readonly profile: Profile }>({
     },
     { scope: 'worker' },
   ],
+  rig: [
+    // It depends on nothing.
+    // oxlint-disable-next-line no-empty-pattern
+    async ({}, use) => {
+      const rig = await makeRig({ isTold: true })
+      await rig.startHost()
+      await rig.startApp()
+      await use(rig)
+      await rig.stop()
+    },
+    { scope: 'worker' },
+  ],
+  ownRig: async ({ rig, context }, use) => {
+    await context.addCookies(browserState(rig.signedIn()).cookies)
+    await use(rig)
+  },
   context: async ({ profile }, use) => {
     const { context, line, cookies } = profile
     const [keeper] = context.pages()

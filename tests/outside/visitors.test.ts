@@ -10,7 +10,7 @@ afterAll(() => published.stop())
 /** Lighthouse’s own counts; how fast a page is, is no test’s (`npm run bench -- phone`). */
 test('Lighthouse’s phone finds nothing to better on any template’s home page, and no more than 110 kB to fetch', async () => {
   for (const { template, origin } of published.sites) {
-    const found = await lookByPhone(`${origin}/`, published.port)
+    const found = await lookByPhone(`${origin}/`, published.port, false)
     expect(found.faults, template).toEqual([])
     expect(found.scores, template).toMatchObject({ accessibility: 100, 'best-practices': 100, seo: 100 })
     expect(found.bytes, template).toBeGreaterThan(10_000)

@@ -1,6 +1,4 @@
-import { execFileSync } from 'node:child_process'
 import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs'
-import { createRequire } from 'node:module'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import sharp from 'sharp'
@@ -9,6 +7,7 @@ import { beforeAll, describe, expect, test } from 'vitest'
 import { pictureVariants } from '../../src/core/image'
 import { allSections, pagesOf, KINDS, type Edit, type SlotType, type SlotValue } from '../../src/core/site'
 import { richFromPlain } from '../../src/core/rich'
+import { htmlErrors } from '../outside/html-checker'
 import { ownDataFolder } from './log-fixture'
 
 /** What is typed or sent by nobody who means well, and what a page of it must never hold. */
@@ -124,15 +123,7 @@ describe('what is accepted can be published', () => {
 
   // Once for all of them: the checker's own start takes longer than its work.
   test('and every page and drawing of it is valid, as the Nu HTML Checker has the HTML and SVG standards', () => {
-    const jar = createRequire(import.meta.url).resolve('vnu-jar/build/dist/vnu.jar')
-    let report = '{"messages":[]}'
-    try {
-      execFileSync('java', ['-jar', jar, '--errors-only', '--format', 'json', '--also-check-svg', folder], { stdio: 'pipe' })
-    } catch (error) {
-      report = String((error as { stderr: Buffer }).stderr)
-    }
-    const { messages } = JSON.parse(report) as { messages: { url: string; lastLine: number; message: string }[] }
-    expect(messages.map(({ url, lastLine, message }) => `${url.split('accepted-')[1] ?? url}:${lastLine} ${message}`)).toEqual([])
+    expect(htmlErrors(folder)).toEqual([])
   })
 
   test('a picture as tall as a scroll is made in sizes that its format can hold', async () => {

@@ -1,4 +1,4 @@
-import { mkdtempSync, readFileSync, truncateSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdtempSync, readFileSync, truncateSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import sharp from 'sharp'
@@ -14,7 +14,7 @@ import { db } from '../../src/server/store/db'
 let data = ''
 beforeAll(() => {
   data = mkdtempSync(path.join(tmpdir(), 'instant-fit-'))
-  process.env.INSTANT_FIT_DATA = data
+  process.env.INSTANT_FIT_DATA = process.env.INSTANT_FIT_CACHE = data
   db()
 })
 
@@ -47,6 +47,17 @@ test.each(DAMAGE)('what was made once and then %s is made again', async (what, d
   expect([(await make()).toString().slice(0, 6), (await make()).toString().slice(0, 6)]).toEqual(['made 1', 'made 1'])
   damage(path.join(data, 'variants', `${what}.webp`))
   expect((await make()).toString().slice(0, 6)).toBe('made 2')
+})
+
+test('what was made lies in a folder of its own where one is set, else among the data', async () => {
+  const isMade = (folder: string): boolean => existsSync(path.join(folder, 'variants', 'apart.webp'))
+  const apart = mkdtempSync(path.join(tmpdir(), 'instant-fit-cache-'))
+  process.env.INSTANT_FIT_CACHE = apart
+  await madeOnce('variants', 'apart.webp', async () => Buffer.from('made'))
+  expect([isMade(apart), isMade(data)]).toEqual([true, false])
+  delete process.env.INSTANT_FIT_CACHE
+  await madeOnce('variants', 'apart.webp', async () => Buffer.from('made'))
+  expect(isMade(data)).toBe(true)
 })
 
 test('what was made and cannot be kept is given out all the same', async () => {

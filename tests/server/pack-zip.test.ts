@@ -67,7 +67,7 @@ test('a pack taken out and brought in under another name is the same template', 
   const { id: __, ...theirs } = packs.pack().templates.swathe!
   expect(JSON.stringify(theirs).replaceAll('swathe/', 'windrow/')).toBe(JSON.stringify(ours))
   expect(Object.keys(packs.packAssets())).toContain('swathe/glasshouse.jpg')
-  expect(await takeOut('windrow')).toEqual(await takeOut('windrow')) // The same files give the same zip.
+  expect(Buffer.compare(await takeOut('windrow'), await takeOut('windrow'))).toBe(0) // The same files give the same zip.
 })
 
 test('a pack written by hand after the document is brought in, and its design is there', async () => {
@@ -157,7 +157,8 @@ test('a pack with faults is refused with every fault by file and line, and nothi
 })
 
 test('a zip bomb, a torn zip, an empty file and something else are refused before anything is unpacked', async () => {
-  const bomb = zipSync(Object.fromEntries(Array.from({ length: 8 }, (_, i) => [`big/media/a${i}.jpg`, new Uint8Array(25 * 1024 * 1024)])))
+  const large = Object.fromEntries(Array.from({ length: 8 }, (_, i) => [`big/media/a${i}.jpg`, new Uint8Array(20 * 1024 * 1024)]))
+  const bomb = zipSync(large, { level: 2 })
   expect(bomb.length).toBeLessThan(1_000_000)
   expect((await send(bomb)).problem).toMatchObject({
     code: 'packTooLarge',

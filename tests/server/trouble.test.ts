@@ -50,7 +50,7 @@ const heading = (): unknown => JSON.stringify(app.log.jobState(job).document).in
 const mediaFiles = (): string[] => readdirSync(file('media'))
 
 beforeEach(async () => {
-  data = ownDataFolder()
+  data = process.env.INSTANT_FIT_CACHE = ownDataFolder()
   app = await load()
   job = app.make.makeJob({ template: 'tallow', facts: { name: 'In trouble' }, brand: {} })
   app.log.appendRows(job, null, 0, [row('one', 'First'), row('two', 'The last words')])
