@@ -1,13 +1,14 @@
 import { nanoid } from 'nanoid'
+import type { Appended, OpenJob } from '../src/core/replies'
 import { appendRows, jobState, watchJob } from '../src/server/log/edit-log'
 import { kept } from '../src/server/files/kept'
 import { rowsSince, historyPage } from '../src/server/store/log-rows'
 import type { Edit, LogRow } from '../src/core/site'
-import { ApiError } from '../src/ui/job/api'
+import { ApiError } from '../src/ui/request/api'
 import { createJobStore, type JobStore } from '../src/ui/job/job-store'
-import type { GivenBack, OpenJob } from '../src/ui/job/job-state'
+import type { GivenBack } from '../src/ui/job/job-state'
 import type { KeptRow, Outbox } from '../src/ui/job/outbox'
-import type { Appended, Transport } from '../src/ui/job/transport'
+import type { Transport } from '../src/ui/job/transport'
 import { testPack } from './pack'
 
 /** What a browser keeps while its tabs come and go: one outbox for all, each row belonging to a tab. */
@@ -163,7 +164,14 @@ export class World {
 
   private read(): OpenJob {
     const state = jobState(this.job)
-    return { id: this.job, ...state, history: historyPage(this.job, state.revision, 40, 1e6), assets: {}, library: this.library.version }
+    return {
+      id: this.job,
+      ...state,
+      history: historyPage(this.job, state.revision, 40, 1e6),
+      assets: {},
+      library: this.library.version,
+      missing: [],
+    }
   }
 
   private transport(isDead: () => boolean): Transport {
@@ -176,7 +184,11 @@ export class World {
       append: (base, who, rows) =>
         fly(
           () =>
-            ({ ...appendRows(this.job, who, base, structuredClone(rows) as never), library: this.library.version }) as unknown as Appended,
+            ({
+              ...appendRows(this.job, who, base, structuredClone(rows) as never),
+              library: this.library.version,
+              missing: [],
+            }) as unknown as Appended,
         ),
       since: (revision) =>
         fly(() => ({

@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os'
 import path from 'node:path'
 import * as v from 'valibot'
 import { beforeAll, beforeEach, expect, test } from 'vitest'
+import type { PublishProgress } from '../../src/core/replies'
 import { dataFolder } from '../../src/server/files/data-folder'
 import { testSite } from '../pack'
 import { setText } from '../site'
@@ -98,7 +99,7 @@ test('the plan is of what is really there, and names what is not ours', async ()
 test('publishing is stopped while files are sent: nothing is switched, and the next time it goes through', async () => {
   const { id, folder } = addFolder()
   const steps: string[] = []
-  const stopAt = (sent: number): ((progress: { step: string; done: number; bytes?: readonly [number, number] }) => void) => {
+  const stopAt = (sent: number): ((progress: PublishProgress) => void) => {
     return ({ step, done, bytes }) => {
       steps.push(`${step} ${done}`)
       if (bytes) expect(bytes[0]).toBeLessThanOrEqual(bytes[1])

@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest'
-import { daysLeft, directionOf, matchesJob, sortJobs, type JobLine, type Sorting } from '../../src/ui/jobs/job-line'
+import type { JobLine } from '../../src/core/replies'
+import { daysLeft, directionOf, matchesJob, sortJobs, type Sorting } from '../../src/ui/jobs/job-line'
 
 const line = (name: string, part: Partial<JobLine> = {}): JobLine => ({
   id: name,

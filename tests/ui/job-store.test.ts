@@ -403,7 +403,7 @@ test('templates that another tab brought in are here before anything that wears 
 /** A screen that is told of one row of somebody else's: what the job is when it is opened anew, and what templates are there by then. */
 function toldOf(edit: Edit, { document = null as SiteDocument | null, library = null as TemplateLibrary | null } = {}) {
   const state = log.jobState(job)
-  const begun = { id: job, ...state, history: { rows: [], isFirst: true }, assets: {}, library: 'at first' }
+  const begun = { id: job, ...state, history: { rows: [], isFirst: true }, assets: {}, library: 'at first', missing: [] }
   const version = library ? 'with more' : 'at first'
   const row = { id: 'x', gesture: 'x', who: 'somebody', undoes: null, inverse: caption(''), revision: 1, edit }
   const opened = vi.fn(() => Promise.resolve({ ...begun, document: document ?? state.document, revision: 1, library: version }))

@@ -1,8 +1,9 @@
 import { expect, test, vi } from 'vitest'
-import { ApiError } from '../../src/ui/job/api'
+import type { Appended } from '../../src/core/replies'
+import { ApiError } from '../../src/ui/request/api'
 import type { JobState, PendingRow } from '../../src/ui/job/job-state'
 import { startSync } from '../../src/ui/job/sync'
-import type { Appended, SentRow } from '../../src/ui/job/transport'
+import type { SentRow } from '../../src/ui/job/transport'
 import { setText } from '../site'
 
 /** A sync over rows that are answered as a test says; timers go off when it says so. */

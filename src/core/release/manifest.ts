@@ -1,5 +1,6 @@
 import { own } from '../own'
 import * as v from 'valibot'
+import type { Prepared } from '../replies'
 
 /** The most characters that somebody notes of a release when it goes live. */
 export const MAX_NOTE = 200
@@ -25,16 +26,9 @@ export const manifestSchema = v.record(sitePathSchema, manifestEntrySchema)
 export type Manifest = Readonly<v.InferOutput<typeof manifestSchema>>
 export type ManifestEntry = Manifest[string]
 
-export type PlannedFile = { readonly path: string; readonly bytes: number }
 /** What publishing will do: the difference of two manifests. `bytesToSend` counts what travels. */
-export type PublishPlan = {
-  readonly added: readonly PlannedFile[]
-  readonly changed: readonly PlannedFile[]
-  readonly removed: readonly PlannedFile[]
-  readonly unchanged: number
-  readonly bytesToSend: number
-  readonly bytesTotal: number
-}
+export type PublishPlan = Prepared['plan']
+export type PlannedFile = PublishPlan['added'][number]
 
 /**
  * What publishing changes against what is live at an address. `here`: what a destination has that keeps contents by their hash, at whatever

@@ -1,3 +1,5 @@
+import type { SiteVisits } from '../replies'
+
 /** What was counted on a day (UTC): pages seen by their path, other sites that led there by their host, and robots. */
 export type DayOfVisits = {
   readonly day: string
@@ -5,16 +7,8 @@ export type DayOfVisits = {
   readonly referrers: Readonly<Record<string, number>>
   readonly robots: number
 }
-export type VisitsSummary = {
-  /** Every day of the span, the oldest first, also those that nobody came on. */
-  readonly days: readonly { readonly day: string; readonly seen: number; readonly robots: number }[]
-  readonly seen: number
-  readonly robots: number
-  /** The most first. */
-  readonly pages: readonly Counted[]
-  readonly referrers: readonly Counted[]
-}
-export type Counted = { readonly name: string; readonly count: number }
+export type VisitsSummary = Omit<SiteVisits, 'isCounted'>
+type Counted = SiteVisits['pages'][number]
 
 const DAY_MS = 86_400_000
 

@@ -84,7 +84,7 @@ const textStyleSchema = (name: TextStyleName) =>
   )
 const scaleSchema = v.strictObject({ base: between(...LIMITS.base), ratio: between(...LIMITS.ratio) })
 
-const ownFontSchema = v.strictObject({
+export const ownFontSchema = v.strictObject({
   family: familyKey,
   name: v.pipe(v.string(), v.maxLength(100)),
   /** Name of the kept file: its hash and type. */

@@ -2,13 +2,14 @@ import { EventEmitter } from 'node:events'
 import { LRUCache } from 'lru-cache'
 import * as v from 'valibot'
 import { missingFor } from '../../core/pack'
+import type { Appended, RefusedRow, SavedRow } from '../../core/replies'
 import { applyEdit, editSchema, isSame, stepsOf, takeBack, whyNot, type Edit, type SiteDocument } from '../../core/site'
 import { kept } from '../files/kept'
-import { Problem, type ProblemReply } from '../http/problems'
+import { Problem } from '../http/problems'
 import { toReply } from '../http/problems'
 import { pack } from '../packs/packs'
 import { db } from '../store/db'
-import { findRow, insertRow, rowsBetween, rowsForTakingBack, rowsSince, takersBack, type SavedRow } from '../store/log-rows'
+import { findRow, insertRow, rowsBetween, rowsForTakingBack, rowsSince, takersBack } from '../store/log-rows'
 import { findSnapshot, writeSnapshot, type Snapshot } from '../store/snapshots'
 
 /** A row as a screen sends it: the server works out the inverse itself. */
@@ -21,16 +22,8 @@ export const sentRowSchema = v.strictObject({
 export type SentRow = v.InferOutput<typeof sentRowSchema>
 export type JobState = Snapshot
 
-/** A row that was not written, with why; everything else that came with it was. */
-export type RefusedRow = { readonly id: string } & ProblemReply
-export type Appended = {
-  readonly revision: number
-  /** Every row since the revision that was asked from; none where they are too many, and the job is to be opened anew. */
-  readonly rows: readonly SavedRow[]
-  /** The rows sent that are in the log, from now or from before. */
-  readonly written: readonly string[]
-  readonly refused: readonly RefusedRow[]
-}
+/** What came of rows that were sent, and every row since. */
+export type Written = Omit<Appended, 'library'>
 
 const SNAPSHOT_EVERY = 200
 /** The most rows that one reply brings; whoever is further behind opens the job anew. */
@@ -76,7 +69,7 @@ export function stateAt(job: string, revision: number): JobState {
  * their places by id, so they go on top of what others did meanwhile. A row that came before (a reply was lost, the
  * screen sent it again) is not written twice. Each row is written or refused by itself.
  */
-export function appendRows(job: string, who: string | null, base: number, sent: readonly SentRow[]): Appended {
+export function appendRows(job: string, who: string | null, base: number, sent: readonly SentRow[]): Written {
   return { ...writeRows(job, who, base, sent), ...rowsAfter(job, base) }
 }
 

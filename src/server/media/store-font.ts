@@ -1,4 +1,4 @@
-import type { OwnFont } from '../../core/site'
+import type { StoredFont } from '../../core/replies'
 import { keepMedia } from '../files/media-file'
 import { Problem } from '../http/problems'
 import { readOutside } from '../readers/read-outside'
@@ -6,8 +6,6 @@ import { readOutside } from '../readers/read-outside'
 export const MAX_FONT_BYTES = 8 * 1024 * 1024
 
 /** A font file that was kept, with what it permits and which of the client's letters it lacks. */
-export type StoredFont = { readonly font: OwnFont; readonly notes: readonly string[] }
-
 /** Checks a font file by what is in it and keeps it under its hash; refuses one that may not be embedded. */
 export async function storeFont(name: string, bytes: Buffer, texts: readonly string[]): Promise<StoredFont> {
   const shown = name.slice(0, 80) || 'the file'

@@ -1,11 +1,9 @@
-import type { AssetInfo } from '../../core/image'
+import type { StoredLogo } from '../../core/replies'
 import { readOutside } from '../readers/read-outside'
 import { keepPicture } from './keep-picture'
 import { checkUpload, pictureName } from './store-upload'
 
 /** A logo as it was kept, ready for use, and what was done to it or is worth knowing of it. */
-export type StoredLogo = { readonly asset: AssetInfo; readonly notes: readonly string[] }
-
 /** Keeps a logo that was sent, without its empty margins; the file as it was sent is kept too. */
 export async function storeLogo(job: string | null, name: string, bytes: Buffer): Promise<StoredLogo> {
   const { sent, trimmed, notes } = await readOutside('logo', checkUpload(name, bytes), { bytes })

@@ -1,6 +1,7 @@
 import { own } from '../../core/own'
 import type { Manifest } from '../../core/release'
 import PQueue from 'p-queue'
+import type { Published, PublishProgress } from '../../core/replies'
 import { isDestinationError, type Destination } from '../destinations/destination'
 import { destinationProblem } from '../destinations/to-problem'
 import { readBlob } from '../files/blobs'
@@ -11,20 +12,8 @@ import type { Release } from '../store/releases'
 import { announcePublication } from './publication-events'
 
 /** What a person is told while waiting. */
-export type PublishProgress = {
-  readonly step: 'building' | 'sending' | 'switching'
-  readonly done: number
-  readonly total: number
-  /** How many bytes have been sent, and of how many. */
-  readonly bytes?: readonly [done: number, total: number]
-}
 export type OnProgress = (progress: PublishProgress) => void
-export type CarriedOut = {
-  readonly sentFiles: number
-  readonly sentBytes: number
-  /** An address whose visitors are not sent on yet, since the host did not take it; it is tried again. */
-  readonly notSentOn: string | null
-}
+export type CarriedOut = Omit<Published, 'origin'>
 
 /**
  * Puts a release on its destination: send, switch, note, send visitors of the old address on. Each step changes nothing

@@ -1,5 +1,5 @@
 import type { Statement } from 'better-sqlite3'
-import type { JobSize } from '../../core/people'
+import type { JobSize } from '../../core/replies'
 import { sql } from './db'
 
 export function jobSize(job: string): JobSize {

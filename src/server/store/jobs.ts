@@ -1,9 +1,6 @@
+import type { Shelf } from '../../core/replies'
 import { Problem } from '../http/problems'
 import { db, sql } from './db'
-
-/** Where a job lies: among the work, in the archive, or in the bin. */
-export const SHELVES = ['work', 'archive', 'bin'] as const
-export type Shelf = (typeof SHELVES)[number]
 
 export type Job = {
   readonly id: string

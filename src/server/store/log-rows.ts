@@ -1,11 +1,11 @@
 import * as v from 'valibot'
+import type { HistoryPage, SavedRow } from '../../core/replies'
 import { editSchema, ROW_FORMAT, type LogRow } from '../../core/site'
 import { sql } from './db'
 import { bringUp } from './format-1'
 import { firstPerson } from './people'
 
 /** A row as it stands in the log. */
-export type SavedRow = LogRow & { readonly revision: number }
 type Row = {
   revision: number
   id: string
@@ -138,8 +138,6 @@ function chainStart(job: string, gesture: string): number {
   }
   return first
 }
-
-export type HistoryPage = { readonly rows: readonly SavedRow[]; readonly isFirst: boolean }
 
 /**
  * The newest rows at or before a revision, in order, about as many as asked for: a page begins where a gesture does, so

@@ -1,5 +1,6 @@
 import * as v from 'valibot'
-import { mayEditJobs, type AccountView, type AuditRow, type Person } from '../../core/people'
+import { mayEditJobs, type Person } from '../../core/people'
+import type { AccountView, AuditRow } from '../../core/replies'
 import { Problem } from '../http/problems'
 import { noteRightGuess, noteWrongGuess, refuseGuessing } from '../people/guessing'
 import { emailSchema, fittingName, fittingPassword, freeEmail, nameSchema, passwordSchema } from '../people/new-person'

@@ -1,4 +1,4 @@
-import type { Deed, Deeds } from '../../core/people'
+import type { Deed, Activity } from '../../core/replies'
 import { describeEdit } from '../../core/ledger'
 import { wordsOfEdit } from '../../core/site'
 import { jobState } from '../log/edit-log'
@@ -13,7 +13,7 @@ const AT_ONCE = 60
 const MOST_WORDS = 160
 
 /** Who did what with a job, newest first, a page at a time: what began before a revision. */
-export function activityOf(id: string, before: number): Deeds {
+export function activityOf(id: string, before: number): Activity {
   const { id: job } = getJob(id)
   const { document } = jobState(job)
   const names = namesOfPeople()
@@ -35,5 +35,5 @@ export function activityOf(id: string, before: number): Deeds {
       words,
     }
   })
-  return { deeds, isAll: lines.length < AT_ONCE, size: jobSize(job), points: namedVersions(job) }
+  return { deeds, isAll: lines.length < AT_ONCE, size: jobSize(job), versions: namedVersions(job) }
 }

@@ -1,8 +1,9 @@
 import * as v from 'valibot'
 import type { Person } from '../../core/people'
+import type { Appended } from '../../core/replies'
 import { stepsOf } from '../../core/site'
 import { Problem } from '../http/problems'
-import { appendRows, rowsAfter, sentRowSchema, writeRows, type Appended, type SentRow } from '../log/edit-log'
+import { appendRows, rowsAfter, sentRowSchema, writeRows, type SentRow } from '../log/edit-log'
 import { libraryVersion } from '../packs/packs'
 import { getJob } from '../store/jobs'
 
@@ -17,9 +18,6 @@ export const appendSchema = v.strictObject({
   rows: v.pipe(v.array(sentRowSchema), v.maxLength(MOST_ROWS)),
 })
 
-/** What the log says, and the version of the templates and designs that its rows may name. */
-type Reply = Appended & { readonly library: string }
-
 /** How many steps are made in one go; between two goes whoever else asks is answered. */
 const STEPS_AT_ONCE = 100
 
@@ -28,7 +26,7 @@ export async function appendEdits(
   job: string,
   by: Person,
   { base, who: madeBy, rows }: v.InferOutput<typeof appendSchema>,
-): Promise<Reply> {
+): Promise<Appended> {
   const who = by.id
   if (madeBy?.startsWith('person:') && madeBy !== who) throw new Problem('otherPerson', { name: by.name })
   const { id } = getJob(job)
@@ -61,6 +59,6 @@ function inGoes(rows: readonly SentRow[]): SentRow[][] {
 }
 
 /** What came after a revision; no rows where that is too much, and the screen opens the job anew. */
-export function editsSince(job: string, revision: number): Reply {
+export function editsSince(job: string, revision: number): Appended {
   return { library: libraryVersion(), ...rowsAfter(getJob(job).id, revision), written: [], refused: [] }
 }

@@ -1,6 +1,6 @@
 import { mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync } from 'node:fs'
 import path from 'node:path'
-import type { CheckReport, Finding } from '../../core/people'
+import type { CheckReport, Finding } from '../../core/replies'
 import { factsOf, readDocument } from '../../core/site'
 import { hashOf } from '../files/blobs'
 import { cacheFolder, dataFolder, namesIn } from '../files/data-folder'

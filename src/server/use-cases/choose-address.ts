@@ -1,6 +1,7 @@
 import { domainToUnicode } from 'node:url'
 import { toSegment } from '../../core/pages'
 import { parseSiteName, suggestSiteNames } from '../../core/release'
+import type { AddressAnswer } from '../../core/replies'
 import { factsOf } from '../../core/site'
 import { destinationOf } from '../destinations/registry'
 import { orProblem } from '../destinations/to-problem'
@@ -9,11 +10,6 @@ import { jobState } from '../log/edit-log'
 import type { By } from '../people/sessions'
 import { noteAudit } from '../store/audit'
 import { findJobByAddress, getJob, setJobAddress } from '../store/jobs'
-
-export type AddressAnswer =
-  | { readonly state: 'free' | 'yours'; readonly label: string; readonly shown: string }
-  | { readonly state: 'taken'; readonly sentence: string; readonly suggestions: readonly string[] }
-  | { readonly state: 'refused'; readonly sentence: string; readonly suggestions: readonly string[] }
 
 /** Whether a name can be this job's address, and which others can when it cannot. */
 export async function askAddress(jobId: string, typed: string): Promise<AddressAnswer> {

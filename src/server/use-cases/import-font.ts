@@ -1,5 +1,6 @@
+import type { StoredFont } from '../../core/replies'
 import { readBytes } from '../http/read-bytes'
-import { MAX_FONT_BYTES, storeFont, type StoredFont } from '../media/store-font'
+import { MAX_FONT_BYTES, storeFont } from '../media/store-font'
 import { jobTexts } from './home-sheet'
 
 /** One font file of the client's, its name in the query. */

@@ -5,6 +5,7 @@ import { nanoid } from 'nanoid'
 import { projectPath, type Project } from '../../core/handover'
 import { findTemplate } from '../../core/pack'
 import { mayEditJobs, type Person } from '../../core/people'
+import type { ImportedJob } from '../../core/replies'
 import { applyEdit, isSame, readDocument, type LogRow, type SiteDocument } from '../../core/site'
 import { hashOf, keepBlob } from '../files/blobs'
 import { dataFolder, madeFolder } from '../files/data-folder'
@@ -37,13 +38,6 @@ export function clearIncoming(): void {
  * A job read in from a handover; `isCopy` where the very job is here already and this one stands beside it. `packs` came along with it;
  * `without` says of each that could not why, in a sentence.
  */
-export type ImportedJob = {
-  readonly job: string
-  readonly name: string
-  readonly isCopy: boolean
-  readonly packs: readonly string[]
-  readonly without: readonly string[]
-}
 
 /** A handover read in: the zip is the request's body, its name in the query. The job is here whole afterwards, or not at all. */
 export async function importJob(request: Request, query: URLSearchParams, by: Person): Promise<ImportedJob> {

@@ -1,7 +1,7 @@
 import * as v from 'valibot'
-import type { AssetInfo } from '../../core/image'
 import type { Person } from '../../core/people'
 import { picturesOf, toLoose, type LoosePage } from '../../core/plan'
+import type { JobPages } from '../../core/replies'
 import { findPage, pagesOf } from '../../core/site'
 import { Problem } from '../http/problems'
 import { jobState } from '../log/edit-log'
@@ -12,8 +12,6 @@ import { getJob } from '../store/jobs'
 
 /** How many pages of a job are offered to others at most: each is shown as it would be there. */
 const MOST_PAGES = 60
-
-export type JobPages = { readonly pages: readonly LoosePage[]; readonly assets: readonly AssetInfo[] }
 
 /** The pages of a job as another can take them, with the pictures that they show. */
 export async function jobPages(id: string): Promise<JobPages> {

@@ -3,6 +3,7 @@ import * as v from 'valibot'
 import type { AssetInfo } from '../../core/image'
 import type { Person } from '../../core/people'
 import { keptSectionSchema, picturesOf } from '../../core/plan'
+import type { KeptLine } from '../../core/replies'
 import { Problem } from '../http/problems'
 import { findAsset, linkAsset } from '../store/assets'
 import { getJob } from '../store/jobs'
@@ -12,9 +13,6 @@ const name = v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(80))
 export const keepSchema = v.strictObject({ name, section: keptSectionSchema })
 export const renameKeptSchema = v.strictObject({ name })
 export const takeSchema = v.strictObject({ job: v.string() })
-
-/** A kept section, with the pictures that it shows. */
-export type KeptLine = KeptRow & { readonly assets: readonly AssetInfo[] }
 
 /** The sections that are kept here for any job; who was invited to single jobs has none of them. */
 export async function keptSections(by: Person): Promise<readonly KeptLine[]> {

@@ -1,4 +1,5 @@
 import type { Person } from '../../core/people'
+import type { JobLine } from '../../core/replies'
 import { jobsOf } from '../people/access'
 import { countLeftovers } from '../../core/fill'
 import { findTemplate, missingFor } from '../../core/pack'
@@ -6,31 +7,9 @@ import { factsOf } from '../../core/site'
 import { originOf } from '../releases/where'
 import { jobState } from '../log/edit-log'
 import { pack, libraryVersion } from '../packs/packs'
-import { getJob, listJobs, type Job, type Shelf } from '../store/jobs'
+import { getJob, listJobs, type Job } from '../store/jobs'
 import { keepLine, keptLines, newestRevisions, type KeptLine, type Newest } from '../store/job-lines'
 import { liveOfAll, type Live } from '../store/publications'
-
-export type JobLine = {
-  readonly id: string
-  readonly name: string
-  readonly trade: string
-  /** Null where they cannot be counted now. */
-  readonly leftovers: number | null
-  readonly stage: 'Brief' | 'Content' | 'Publish'
-  readonly liveUrl: string | null
-  readonly lastReleaseAt: string | null
-  readonly releaseNumber: number | null
-  /** Edits since what is live; null where nothing is. */
-  readonly editsSince: number | null
-  /** Why the job cannot be worked on now, in a sentence; null where it can. Other jobs are not touched by it. */
-  readonly trouble: string | null
-  readonly shelf: Shelf
-  readonly shelvedAt: string | null
-  /** When it was last worked on. */
-  readonly workedAt: string
-  /** When it was made as a copy of another job; null for one that was begun anew. */
-  readonly copiedAt: string | null
-}
 
 /**
  * Every job that somebody may see, on whatever shelf, oldest first. What was reckoned of one is kept until it or the packs change; one

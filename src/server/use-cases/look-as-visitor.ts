@@ -2,6 +2,7 @@ import PQueue from 'p-queue'
 import { nanoid } from 'nanoid'
 import * as v from 'valibot'
 import { pathOfVisitors, visitorFault, type Manifest } from '../../core/release'
+import type { Looked, LookProgress } from '../../core/replies'
 import { WEB_HOST } from '../destinations/registry'
 import { Problem } from '../http/problems'
 import { visitor, type Visitor } from '../releases/as-visitor'
@@ -10,9 +11,6 @@ import { livePublication } from '../store/publications'
 import { getRelease } from '../store/releases'
 
 export const lookSchema = v.strictObject({ destination: v.optional(v.string(), WEB_HOST) })
-export type LookProgress = { readonly step: 'looking'; readonly done: number; readonly total: number }
-/** What visitors get otherwise than it was sent, by file, in the order of their names. */
-export type Looked = { readonly files: number; readonly faults: readonly { readonly path: string; readonly said: string }[] }
 
 /** How many files are asked for at a time. Where none of the first so many answers at all, none will. */
 const AT_ONCE = 6

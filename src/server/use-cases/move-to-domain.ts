@@ -1,5 +1,6 @@
 import * as v from 'valibot'
 import type { DomainView, Judged } from '../../core/domain'
+import type { DomainProgress } from '../../core/replies'
 import { destinationOf } from '../destinations/registry'
 import { orProblem } from '../destinations/to-problem'
 import { bindToHttps } from '../destinations/web-host/own-names'
@@ -23,8 +24,6 @@ export const domainChangeSchema = v.variant('act', [
 
 /** For how long browsers are told to come by HTTPS alone, in seconds: a year (RFC 6797, 6.1.1). */
 const HSTS_S = 31_536_000
-
-export type DomainProgress = { readonly step: 'looking' | CertificateStep }
 
 /**
  * Makes a domain that leads here the job's address: with a certificate, which is asked for where there is none that is good; what leads

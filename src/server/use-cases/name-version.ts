@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { MAX_POINT, type Point } from '../../core/people'
+import { MAX_VERSION_NAME, type NamedVersion } from '../../core/replies'
 import { Problem } from '../http/problems'
 import { jobState } from '../log/edit-log'
 import { getJob } from '../store/jobs'
@@ -8,18 +8,18 @@ import { deleteNamedVersion, insertNamedVersion, namedVersions } from '../store/
 export const namedVersionSchema = v.strictObject({
   revision: v.pipe(v.number(), v.integer(), v.minValue(0)),
   /** Null takes the name away. */
-  name: v.nullable(v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(MAX_POINT))),
+  name: v.nullable(v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(MAX_VERSION_NAME))),
 })
 
 /** Gives a state of a job's site a name, or takes it away; returns all that have one. */
 export function nameVersion(
   id: string,
   { revision, name }: v.InferOutput<typeof namedVersionSchema>,
-): { readonly points: readonly Point[] } {
+): { readonly versions: readonly NamedVersion[] } {
   const { id: job } = getJob(id)
   const newest = jobState(job).revision
   if (revision > newest) throw new Problem('revisionUnknown', { base: revision, revision: newest })
   if (name === null) deleteNamedVersion(job, revision)
   else insertNamedVersion(job, { revision, name, at: new Date().toISOString() })
-  return { points: namedVersions(job) }
+  return { versions: namedVersions(job) }
 }

@@ -1,7 +1,8 @@
 import * as v from 'valibot'
 import { heldSchema } from '../../core/lines'
-import { planFiles, planPublish, presentOf, type Manifest, type PublishPlan } from '../../core/release'
+import { planFiles, planPublish, presentOf, type Manifest } from '../../core/release'
 import { NEVER } from '../../core/render'
+import type { Prepared } from '../../core/replies'
 import { WEB_HOST } from '../destinations/registry'
 import { orProblem } from '../destinations/to-problem'
 import { jobState } from '../log/edit-log'
@@ -31,17 +32,6 @@ export const prepareSchema = v.strictObject({
 })
 export type PrepareInput = v.InferOutput<typeof prepareSchema>
 
-/** What publishing would change; where others put files too, with those: left alone, or where ours would go. */
-export type Plan = {
-  readonly revision: number
-  readonly destination: string
-  readonly plan: PublishPlan
-  readonly foreign: readonly string[]
-  readonly inTheWay: readonly string[]
-  readonly address: string
-  readonly origin: string
-}
-
 /**
  * Makes the files of the site as it stands now, or of what visitors have with one page as it stands now, and says what publishing them
  * would change; nothing is sent, and no release is kept yet.
@@ -50,7 +40,7 @@ export async function prepareRelease(
   job: string,
   { destination = WEB_HOST, page: alone, menu, holds = [] }: PrepareInput,
   onProgress: OnProgress,
-): Promise<Plan> {
+): Promise<Prepared> {
   const where = addressedAt(job, destination)
   const { to, address } = where
   if (menu) noteMenuFit(job, menu.key, menu.from)
@@ -65,7 +55,7 @@ async function planAt(
   job: string,
   { id, to, address }: Addressed,
   manifest: Manifest,
-): Promise<Pick<Plan, 'plan' | 'foreign' | 'inTheWay'>> {
+): Promise<Pick<Prepared, 'plan' | 'foreign' | 'inTheWay'>> {
   const { files } = to
   if (files) {
     const standing = await orProblem(to, address, () => files.look(address))

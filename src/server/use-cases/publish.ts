@@ -1,12 +1,13 @@
 import { nanoid } from 'nanoid'
 import * as v from 'valibot'
 import { MAX_NOTE } from '../../core/release'
+import type { Published } from '../../core/replies'
 import { isSame } from '../../core/site'
 import { WEB_HOST } from '../destinations/registry'
 import { Problem } from '../http/problems'
 import { jobState, type JobState } from '../log/edit-log'
 import type { By } from '../people/sessions'
-import { carryOut, type CarriedOut, type OnProgress } from '../releases/carry-out'
+import { carryOut, type OnProgress } from '../releases/carry-out'
 import { finishLater } from '../releases/finish-open'
 import { prepareFiles } from '../releases/prepared'
 import { releasedSite, whole, withPage, type Released } from '../releases/released'
@@ -28,7 +29,6 @@ export const publishSchema = v.union([
   v.strictObject({ withdraw: v.literal(true), destination }),
 ])
 export type PublishInput = v.InferOutput<typeof publishSchema>
-export type Published = CarriedOut & { readonly origin: string }
 
 /** In whose name it is published, and whence that was asked. */
 export type Publisher = { readonly person: Pick<By['person'], 'id'>; readonly whence: Pick<By['whence'], 'address'> }

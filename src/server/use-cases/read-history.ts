@@ -1,5 +1,6 @@
+import type { HistoryPage } from '../../core/replies'
 import { getJob } from '../store/jobs'
-import { historyPage, type HistoryPage } from '../store/log-rows'
+import { historyPage } from '../store/log-rows'
 
 const ROWS = 200
 const BYTES = 400_000

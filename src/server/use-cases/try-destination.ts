@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import type { TestResult } from '../../core/replies'
 import { changedConnectionSchema, type Connection } from '../destinations/kinds'
 import { connectionOf } from '../destinations/registry'
 import { folderTest } from '../destinations/folder/connection-test'
@@ -11,7 +12,7 @@ import { sftpSecretSchema, sftpSettingsSchema } from '../destinations/sftp/setti
 import { sftpTest } from '../destinations/sftp/connection-test'
 import { zipSettingsSchema } from '../destinations/zip/settings'
 import { zipTest } from '../destinations/zip/connection-test'
-import { testConnection, type ConnectionTest, type TestResult } from '../destinations/connection-test/connection-test'
+import { testConnection, type ConnectionTest } from '../destinations/connection-test/connection-test'
 import { keptDestination, originSchema, wholeConnection } from './destinations'
 
 /** What is to be tried: a destination that is kept, as it is or changed, or a new one; then a host’s key is found out. */

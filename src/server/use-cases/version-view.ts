@@ -1,12 +1,9 @@
-import type { SiteDocument } from '../../core/site'
+import type { VersionView } from '../../core/replies'
 import { jobState, stateAt } from '../log/edit-log'
 import { releasedSite } from '../releases/released'
 import { getJob } from '../store/jobs'
 import { livePublication } from '../store/publications'
 import { getRelease } from '../store/releases'
-
-/** A site as it was. */
-export type VersionView = { readonly revision: number; readonly document: SiteDocument }
 
 /** A job's document as of a revision. One that is to come is the newest. */
 export function viewVersion(id: string, at: string): VersionView {

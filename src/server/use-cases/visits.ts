@@ -1,5 +1,6 @@
 import * as v from 'valibot'
-import { summarizeVisits, type VisitsSummary } from '../../core/release'
+import { summarizeVisits } from '../../core/release'
+import type { SiteVisits } from '../../core/replies'
 import { destinationOf, WEB_HOST } from '../destinations/registry'
 import { orProblem } from '../destinations/to-problem'
 import { countVisits, hostVisits } from '../destinations/web-host/visits'
@@ -10,8 +11,6 @@ export const countedSchema = v.strictObject({ isCounted: v.boolean() })
 
 /** For how many days visits are told. */
 const SPAN_DAYS = 30
-
-export type SiteVisits = VisitsSummary & { readonly isCounted: boolean }
 
 /** How often pages of a job's site were seen on our host lately, at every address that it has had there. */
 export async function siteVisits(job: string, now = new Date()): Promise<SiteVisits> {

@@ -2,7 +2,7 @@
 import { useRef, useState } from 'react'
 import { ownFamilies } from '@/core/type'
 import { useJobStore } from '../job/job-context'
-import { ApiError, uploadFont } from '../job/api'
+import { sentenceOf, uploadFont } from '../request/api'
 import { Button } from '../parts/button'
 import { count } from '../parts/words'
 import { FileInput } from '../parts/file-input'
@@ -36,7 +36,7 @@ export function OwnFonts() {
         )
       } catch (error) {
         heard.push({
-          text: error instanceof ApiError ? error.message : `“${file.name}” could not be read. Choose it again.`,
+          text: sentenceOf(error, `“${file.name}” could not be read. Choose it again.`),
           isFault: true,
         })
       }

@@ -3,6 +3,7 @@ import { own } from '@/core/own'
 import { useEffect, useRef, useState } from 'react'
 import { thumbnailUrl, type PaletteColour } from '@/core/image'
 import { Button } from '../parts/button'
+import { Fault } from '../parts/fault'
 import { FileInput } from '../parts/file-input'
 import { drawnBitmap, findColours } from './find-colours'
 import { useSite } from '../job/use-site'
@@ -66,11 +67,7 @@ export function PaletteFrom() {
           </span>
         )}
       </div>
-      {fault && (
-        <p role="alert" className="mt-1 text-sm font-medium text-thread">
-          ✕ {fault}
-        </p>
-      )}
+      <Fault words={fault} className="mt-1 text-sm" />
       {found && (
         <div className="mt-2">
           <p className="text-sm text-soft">Colours of {found.from}</p>

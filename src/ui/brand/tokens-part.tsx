@@ -4,6 +4,7 @@ import { useRef, useState } from 'react'
 import { planTokens, readTokens, toCssVariables, toDesignTokens, type TokensPlan } from '@/core/brand'
 import { useJobStore } from '../job/job-context'
 import { Button, buttonClass } from '../parts/button'
+import { Fault } from '../parts/fault'
 import { inputClass } from '../parts/field'
 import { FileInput } from '../parts/file-input'
 import { saveFile } from '../parts/save-file'
@@ -75,11 +76,7 @@ export function TokensPart() {
           } else read('What was pasted', event.target.value)
         }}
       />
-      {fault && (
-        <p role="alert" className="mt-1 text-sm font-medium text-thread">
-          ✕ {fault}
-        </p>
-      )}
+      <Fault words={fault} className="mt-1 text-sm" />
       {waiting && (
         <div role="status" className="mt-2 border border-ink p-2">
           <p className="text-sm font-semibold">

@@ -2,15 +2,18 @@
 import { own } from '@/core/own'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
-import { useEffect, useMemo, useState, type FormEvent } from 'react'
+import { useEffect, useMemo, useState, useTransition, type FormEvent } from 'react'
 import { createStore } from 'zustand/vanilla'
 import { makeDocument } from '@/core/fill'
 import type { AssetTable } from '@/core/image'
 import { findScheme, getTemplate, type Pack } from '@/core/pack'
+import { madeJobSchema } from '@/core/replies'
 import { applyEdit, findFactFault, homePage, type Brand, type Facts, type SiteDocument } from '@/core/site'
 import { firstDraft } from '@/core/trade'
-import { ApiError, postJson } from '../job/api'
+import { Fault } from '../parts/fault'
 import { Button, buttonClass } from '../parts/button'
+import { askJson } from '../request/api'
+import { useMutation } from '../request/use-mutation'
 import { SheetRow, type SheetSource } from '../sheets/sheet-row'
 import type { SheetName } from '../sheets/widths'
 import { BriefFields } from './brief-fields'
@@ -25,8 +28,8 @@ type Answers = { readonly facts: Facts; readonly brand: Brand; readonly assets: 
 export function NewJob({ pack, assets }: { pack: Pack; assets: AssetTable }) {
   const router = useRouter()
   const [answers, setAnswers] = useState<Answers>({ facts: {}, brand: {}, assets, way: 'brief' })
-  const [fault, setFault] = useState<string | null>(null)
-  const [busy, setBusy] = useState(false)
+  const { busy, fault, setFault, run } = useMutation({ otherwise: 'The job could not be made. Try again.' })
+  const [isGoing, begin] = useTransition()
   const [store] = useState(() => createStore<Answers>(() => answers))
   const best = useMemo(() => bestTemplate(pack, assets, answers.facts), [pack, assets, answers.facts])
   const template = best?.template.id ?? 'tallow'
@@ -57,19 +60,11 @@ export function NewJob({ pack, assets }: { pack: Pack; assets: AssetTable }) {
     const name = (answers.facts.name ?? '').trim()
     const found = name === '' ? 'A job needs the client’s name. The rest can wait.' : firstFault(answers.facts)
     if (found) return setFault(found)
-    setBusy(true)
-    try {
-      const { job } = await postJson<{ job: string }>('/api/jobs', {
-        template,
-        facts: { ...answers.facts, name },
-        brand: answers.brand,
-        draft: answers.way === 'three',
-      })
-      router.push(`/jobs/${job}/template`)
-    } catch (error) {
-      setFault(error instanceof ApiError ? error.message : 'The job could not be made. Try again.')
-      setBusy(false)
-    }
+    const wanted = { template, facts: { ...answers.facts, name }, brand: answers.brand, draft: answers.way === 'three' }
+    await run(async () => {
+      const { job } = await askJson('/api/jobs', wanted, madeJobSchema)
+      begin(() => router.push(`/jobs/${job}/template`))
+    })
   }
   const onFact = (fact: keyof Facts, value: unknown): void => change((d) => ({ ...d, facts: without(d.facts, fact, value) }))
 
@@ -104,14 +99,10 @@ export function NewJob({ pack, assets }: { pack: Pack; assets: AssetTable }) {
           )}
         </div>
         <div className="border-t border-seam p-4">
-          {fault && (
-            <p className="mb-2 text-sm font-medium text-thread" role="alert">
-              ✕ {fault}
-            </p>
-          )}
+          <Fault words={fault} className="mb-2 text-sm" />
           <div className="flex gap-2">
-            <Button look="main" type="submit" className="flex-1" disabled={busy}>
-              {busy ? 'Making the job…' : 'Make the job, then choose a template'}
+            <Button look="main" type="submit" className="flex-1" disabled={busy || isGoing}>
+              {busy || isGoing ? 'Making the job…' : 'Make the job, then choose a template'}
             </Button>
             <Link href="/" className={buttonClass('quiet')}>
               Cancel

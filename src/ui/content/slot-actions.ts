@@ -15,7 +15,7 @@ import {
   type SlotValue,
   type SlotValueOf,
 } from '@/core/site'
-import { ApiError, uploadPicture } from '../job/api'
+import { sentenceOf, uploadPicture } from '../request/api'
 import type { JobStore } from '../job/job-store'
 import { count } from '../parts/words'
 import { notice, refusal } from '../parts/notice'
@@ -153,8 +153,7 @@ export async function putPicture(
     store.addAsset(asset)
     store.apply(setSlot(place, { type: 'image', asset: asset.id, alt: '' }))
   } catch (error) {
-    const words = error instanceof ApiError ? error.message : `“${file.name}” could not be read. Choose it again.`
-    refusal(words)
+    refusal(sentenceOf(error, `“${file.name}” could not be read. Choose it again.`))
   } finally {
     setBusy(key, false)
   }

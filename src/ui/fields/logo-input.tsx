@@ -2,10 +2,12 @@
 import { useRef, useState } from 'react'
 import { thumbnailUrl, type AssetInfo } from '@/core/image'
 import { Button } from '../parts/button'
+import { Fault } from '../parts/fault'
 import { kilobytes } from '../parts/words'
 import { FileInput } from '../parts/file-input'
 import { useFileDrop } from '../parts/use-file-drop'
-import { ApiError, uploadLogo } from '../job/api'
+import { uploadLogo } from '../request/api'
+import { useMutation } from '../request/use-mutation'
 import { useLogoAdvice } from './use-logo-advice'
 
 export const PICTURE_TYPES = 'image/jpeg,image/png,image/webp,image/avif,image/gif,image/svg+xml,.svg'
@@ -20,8 +22,7 @@ type Props = {
 
 /** A logo chosen or dropped, with what is known of the file; what is wrong with one stands beside the button. */
 export function LogoInput({ job, asset, hasOther = false, onAsset }: Props) {
-  const [busy, setBusy] = useState(false)
-  const [fault, setFault] = useState<string | null>(null)
+  const { busy, fault, run } = useMutation({ otherwise: 'The logo could not be read. Choose it again.' })
   const [notes, setNotes] = useState<{ readonly of: string; readonly notes: readonly string[] } | null>(null)
   const advice = useLogoAdvice(asset)
   const said = [
@@ -32,17 +33,11 @@ export function LogoInput({ job, asset, hasOther = false, onAsset }: Props) {
   const input = useRef<HTMLInputElement>(null)
   const take = async (file: File | undefined): Promise<void> => {
     if (!file) return
-    setBusy(true)
-    setFault(null)
-    try {
+    await run(async () => {
       const stored = await uploadLogo(job, file)
       setNotes({ of: stored.asset.id, notes: stored.notes })
       onAsset(stored.asset)
-    } catch (error) {
-      setFault(error instanceof ApiError ? error.message : 'The logo could not be read. Choose it again.')
-    } finally {
-      setBusy(false)
-    }
+    })
   }
   const { over, target } = useFileDrop(([file]) => void take(file))
   return (
@@ -88,11 +83,7 @@ export function LogoInput({ job, asset, hasOther = false, onAsset }: Props) {
           ))}
         </ul>
       )}
-      {fault && (
-        <p className="mt-1 text-sm font-medium text-thread" role="alert">
-          ✕ {fault}
-        </p>
-      )}
+      <Fault words={fault} className="mt-1 text-sm" />
     </div>
   )
 }

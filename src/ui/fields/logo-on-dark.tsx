@@ -1,8 +1,11 @@
 'use client'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useRef } from 'react'
 import { thumbnailUrl, type AssetInfo } from '@/core/image'
-import { ApiError, postJson } from '../job/api'
+import { storedPictureSchema } from '@/core/replies'
 import { Button } from '../parts/button'
+import { Fault } from '../parts/fault'
+import { askJson } from '../request/api'
+import { useMutation } from '../request/use-mutation'
 import { useLogoAdvice } from './use-logo-advice'
 
 /** The colours that a one-colour version is printed in. */
@@ -26,21 +29,13 @@ export function LogoOnDark({ job, logo, onDark, onLogos }: Props) {
       isHere.current = false
     }
   }, [])
-  const [busy, setBusy] = useState(false)
-  const [fault, setFault] = useState<string | null>(null)
-  const make = async (from: AssetInfo, colour: string, take: (made: AssetInfo) => void): Promise<void> => {
-    setBusy(true)
-    setFault(null)
-    try {
-      const { asset } = await postJson<{ asset: AssetInfo }>('/api/assets/one-colour', { asset: from.id, colour, job })
+  const { busy, fault, run } = useMutation({ otherwise: 'It could not be made. Try again.' })
+  const make = (from: AssetInfo, colour: string, take: (made: AssetInfo) => void): Promise<boolean> =>
+    run(async () => {
+      const { asset } = await askJson('/api/assets/one-colour', { asset: from.id, colour, job }, storedPictureSchema)
       // Another logo may have been chosen meanwhile; what was made from the old one is not for it.
       if (isHere.current) take(asset)
-    } catch (error) {
-      setFault(error instanceof ApiError ? error.message : 'It could not be made. Try again.')
-    } finally {
-      setBusy(false)
-    }
-  }
+    })
   return (
     <div role="group" aria-label="Logo on dark surfaces" className="mt-2">
       <div className="grid grid-cols-2 text-xs">
@@ -76,11 +71,7 @@ export function LogoOnDark({ job, logo, onDark, onLogos }: Props) {
           </span>
         )}
       </div>
-      {fault && (
-        <p className="mt-1 text-sm font-medium text-thread" role="alert">
-          ✕ {fault}
-        </p>
-      )}
+      <Fault words={fault} className="mt-1 text-sm" />
     </div>
   )
 }

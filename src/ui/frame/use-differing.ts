@@ -1,8 +1,7 @@
 import { useEffect, useState } from 'react'
 import { pagesDiffering } from '@/core/compare'
-import type { SiteDocument } from '@/core/site'
-import { fetchReleased } from '../job/fetch-past'
 import { useJob } from '../job/job-context'
+import { useVersion } from '../job/use-version'
 
 /** After how long without a change it is counted anew, in ms: whoever types does not wait for it. */
 const STILL_MS = 500
@@ -11,19 +10,9 @@ const STILL_MS = 500
 export function useDiffering(live: string | null): number {
   const id = useJob((s) => s.id)
   const document = useJob((s) => s.document)
-  const [seen, setSeen] = useState<SiteDocument | null>(null)
   const [count, setCount] = useState(0)
-  useEffect(() => {
-    let isOver = false
-    setSeen(null)
-    if (live === null) return
-    // Where it cannot be fetched nothing is said of it; Publish says what is wrong.
-    fetchReleased(id, 'live').then(
-      (past) => isOver || setSeen(past?.document ?? null),
-      () => undefined,
-    )
-    return () => void (isOver = true)
-  }, [id, live])
+  // Where it cannot be fetched nothing is said of it; Publish says what is wrong.
+  const seen = useVersion(id, live).version?.document
   useEffect(() => {
     if (!seen) return setCount(0)
     const timer = setTimeout(() => setCount(pagesDiffering(seen, document).size), STILL_MS)

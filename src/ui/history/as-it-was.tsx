@@ -2,18 +2,20 @@
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { pageTexts } from '@/core/fill'
 import { describePlace } from '@/core/ledger'
-import { MAX_POINT, type Point } from '@/core/people'
+import { MAX_VERSION_NAME, namedVersionsSchema, type NamedVersion } from '@/core/replies'
 import { restorePage, restoreSite, restorablePlaces, type PlaceRestored } from '@/core/plan'
 import { findPage, homePage, pagesOf, placeKey, toEdit, wordsOfEdit, type Edit, type SiteDocument } from '@/core/site'
-import { ApiError, postJson } from '../job/api'
-import { fetchPast } from '../job/fetch-past'
-import { useJobStore } from '../job/job-context'
+import { useJob, useJobStore } from '../job/job-context'
 import { useHere } from '../job/person'
 import { useSite } from '../job/use-site'
+import { useVersion } from '../job/use-version'
 import { Button } from '../parts/button'
+import { Fault } from '../parts/fault'
 import { inputClass } from '../parts/field'
 import { notice, refusal } from '../parts/notice'
 import { count, dayAndTime } from '../parts/words'
+import { askJson } from '../request/api'
+import { useMutation } from '../request/use-mutation'
 import { TryOn } from '../sheets/try-on'
 
 type Props = {
@@ -21,7 +23,7 @@ type Props = {
   readonly at: string
   /** What this state is called; null where it has no name. */
   readonly point: string | null
-  readonly onPoints: (points: readonly Point[]) => void
+  readonly onVersions: (versions: readonly NamedVersion[]) => void
   readonly onClose: () => void
 }
 
@@ -30,8 +32,10 @@ const [WIDTH, HEIGHT] = [460, 330]
 const MOST_LISTED = 60
 
 /** The site as it was, page by page, beside what says something else now; all of it, a page or one place is brought back. */
-export function AsItWas({ revision, at, point, onPoints, onClose }: Props) {
-  const { past, fault } = usePast(revision)
+export function AsItWas({ revision, at, point, onVersions, onClose }: Props) {
+  const job = useJob((s) => s.id)
+  const { version, fault } = useVersion(job, revision, { otherwise: 'It could not be fetched. Try again.' })
+  const past = version?.document ?? null
   const head = useRef<HTMLHeadingElement>(null)
   useEffect(() => head.current?.focus(), [])
   return (
@@ -51,12 +55,8 @@ export function AsItWas({ revision, at, point, onPoints, onClose }: Props) {
         </h2>
         <Button onClick={onClose}>Close</Button>
       </div>
-      <PointName revision={revision} point={point} onPoints={onPoints} />
-      {fault && (
-        <p role="alert" className="text-sm font-medium text-thread">
-          ✕ {fault}
-        </p>
-      )}
+      <PointName revision={revision} point={point} onVersions={onVersions} />
+      <Fault words={fault} className="text-sm" />
       {!past && !fault && (
         <p role="status" className="text-soft">
           Fetching it…
@@ -67,41 +67,22 @@ export function AsItWas({ revision, at, point, onPoints, onClose }: Props) {
   )
 }
 
-function usePast(revision: number): { readonly past: SiteDocument | null; readonly fault: string | null } {
-  const store = useJobStore()
-  const [past, setPast] = useState<SiteDocument | null>(null)
-  const [fault, setFault] = useState<string | null>(null)
-  useEffect(() => {
-    let isOver = false
-    fetchPast(store.getState().id, revision)
-      .then((found) => isOver || setPast(found?.document ?? null))
-      .catch((error: unknown) => isOver || setFault(error instanceof ApiError ? error.message : 'It could not be fetched. Try again.'))
-    return () => void (isOver = true)
-  }, [store, revision])
-  return { past, fault }
-}
-
 /** A name for the state, so that it is found again. */
-function PointName({ revision, point, onPoints }: Pick<Props, 'revision' | 'point' | 'onPoints'>) {
+function PointName({ revision, point, onVersions }: Pick<Props, 'revision' | 'point' | 'onVersions'>) {
   const store = useJobStore()
   const { may } = useHere()
   const [name, setName] = useState(point ?? '')
   const field = useRef<HTMLInputElement>(null)
+  const { run } = useMutation({ otherwise: 'The name could not be kept. Try again.', onFault: refusal })
   if (may !== 'edit') return point && <p className="font-semibold">{point}</p>
-  const keep = async (wanted: string | null): Promise<void> => {
-    try {
-      const { points } = await postJson<{ points: readonly Point[] }>(
-        `/api/jobs/${store.getState().id}/versions`,
-        { revision, name: wanted },
-        'PUT',
-      )
-      onPoints(points)
+  const keep = (wanted: string | null): Promise<boolean> =>
+    run(async () => {
+      const at = `/api/jobs/${store.getState().id}/versions`
+      const { versions } = await askJson(at, { revision, name: wanted }, namedVersionsSchema, 'PUT')
+      onVersions(versions)
       if (wanted === null) setName('')
       field.current?.focus()
-    } catch (error) {
-      refusal(error instanceof ApiError ? error.message : 'The name could not be kept. Try again.')
-    }
-  }
+    })
   return (
     <form
       className="flex gap-2"
@@ -116,7 +97,7 @@ function PointName({ revision, point, onPoints }: Pick<Props, 'revision' | 'poin
         placeholder="Name this point: before the call, agreed…"
         className={inputClass}
         value={name}
-        maxLength={MAX_POINT}
+        maxLength={MAX_VERSION_NAME}
         dir="auto"
         data-own-undo
         onChange={(event) => setName(event.target.value)}

@@ -1,32 +1,29 @@
 'use client'
 import { Flag } from 'lucide-react'
 import { useState } from 'react'
-import type { Deed, Deeds, Point } from '@/core/people'
-import { ApiError, callApi } from '../job/api'
+import { activitySchema, type Activity, type Deed, type NamedVersion } from '@/core/replies'
 import { useJob } from '../job/job-context'
 import { Button } from '../parts/button'
+import { Fault } from '../parts/fault'
 import { count, dayAndTime, kilobytes } from '../parts/words'
+import { getJson } from '../request/api'
+import { useMutation } from '../request/use-mutation'
 import { AsItWas } from './as-it-was'
 
 /** A state that is looked at: the newest row of what was done by then. */
 type Looked = { readonly revision: number; readonly at: string }
 
 /** Who did what with this job, newest first. The site can be looked at as it was after any of it, and brought back. */
-export function History(newest: Deeds) {
+export function History(newest: Activity) {
   const id = useJob((s) => s.id)
-  const [{ deeds, isAll, size }, setDeeds] = useState<Omit<Deeds, 'points'>>(newest)
-  const [points, setPoints] = useState(newest.points)
+  const [{ deeds, isAll, size }, setDeeds] = useState<Omit<Activity, 'versions'>>(newest)
+  const [versions, setVersions] = useState(newest.versions)
   const [looked, setLooked] = useState<Looked | null>(null)
-  const [fault, setFault] = useState<string | null>(null)
-  const more = async (): Promise<void> => {
-    try {
-      const next = await callApi<Deeds>(`/api/jobs/${id}/deeds?before=${deeds.at(-1)?.first ?? 0}`)
-      setDeeds({ deeds: [...deeds, ...next.deeds], isAll: next.isAll, size: next.size })
-      setFault(null)
-    } catch (error) {
-      setFault(error instanceof ApiError ? error.message : 'It could not be fetched. Try again.')
-    }
-  }
+  const { busy, fault, handle } = useMutation({ otherwise: 'It could not be fetched. Try again.' })
+  const more = handle(async () => {
+    const next = await getJson(`/api/jobs/${id}/deeds?before=${deeds.at(-1)?.first ?? 0}`, activitySchema)
+    setDeeds({ deeds: [...deeds, ...next.deeds], isAll: next.isAll, size: next.size })
+  })
   const [all, pictures, history] = [size.history + size.pictures, size.pictures, size.history].map(kilobytes)
   return (
     <main data-skip-to tabIndex={-1} className="flex min-h-0 flex-1 outline-none">
@@ -37,7 +34,7 @@ export function History(newest: Deeds) {
             This job takes {all}: {pictures} of pictures, {count(size.rows, 'change')} in {history}, {count(size.releases, 'release')}
           </p>
         </div>
-        {points.length > 0 && <Points points={points} looked={looked} onLook={setLooked} />}
+        {versions.length > 0 && <Versions versions={versions} looked={looked} onLook={setLooked} />}
         {deeds.length === 0 ? (
           <p className="text-soft">Nothing yet: the job is as it began.</p>
         ) : (
@@ -56,7 +53,7 @@ export function History(newest: Deeds) {
                 <DeedRow
                   key={deed.first}
                   deed={deed}
-                  points={points.filter(({ revision }) => deedOfPoint(deeds, revision) === deed)}
+                  versions={versions.filter(({ revision }) => deedOfVersion(deeds, revision) === deed)}
                   isLooked={looked?.revision === deed.last}
                   onLook={() => setLooked({ revision: deed.last, at: deed.at })}
                 />
@@ -65,22 +62,18 @@ export function History(newest: Deeds) {
           </table>
         )}
         {!isAll && (
-          <Button className="mt-3" onClick={() => void more()}>
+          <Button className="mt-3" disabled={busy} onClick={() => void more()}>
             Older
           </Button>
         )}
-        {fault && (
-          <p role="alert" className="mt-3 text-sm font-medium text-thread">
-            ✕ {fault}
-          </p>
-        )}
+        <Fault words={fault} />
       </div>
       {looked && (
         <AsItWas
           key={looked.revision}
           {...looked}
-          point={points.find(({ revision }) => revision === looked.revision)?.name ?? null}
-          onPoints={setPoints}
+          point={versions.find(({ revision }) => revision === looked.revision)?.name ?? null}
+          onVersions={setVersions}
           onClose={() => setLooked(null)}
         />
       )}
@@ -89,17 +82,21 @@ export function History(newest: Deeds) {
 }
 
 /** What was done last before a state was given its name. */
-function deedOfPoint(deeds: readonly Deed[], revision: number): Deed | undefined {
+function deedOfVersion(deeds: readonly Deed[], revision: number): Deed | undefined {
   return deeds.find(({ first }) => first <= revision)
 }
 
-type PointsProps = { readonly points: readonly Point[]; readonly looked: Looked | null; readonly onLook: (looked: Looked) => void }
+type VersionsProps = {
+  readonly versions: readonly NamedVersion[]
+  readonly looked: Looked | null
+  readonly onLook: (looked: Looked) => void
+}
 
 /** The states that have a name. */
-function Points({ points, looked, onLook }: PointsProps) {
+function Versions({ versions, looked, onLook }: VersionsProps) {
   return (
     <ul aria-label="Named points" className="mb-3 flex flex-wrap gap-1.5">
-      {points.map(({ revision, name, at }) => (
+      {versions.map(({ revision, name, at }) => (
         <li key={revision}>
           <Button
             aria-pressed={looked?.revision === revision}
@@ -116,12 +113,12 @@ function Points({ points, looked, onLook }: PointsProps) {
 
 type RowProps = {
   readonly deed: Deed
-  readonly points: readonly Point[]
+  readonly versions: readonly NamedVersion[]
   readonly isLooked: boolean
   readonly onLook: () => void
 }
 
-function DeedRow({ deed: { at, who, deed, where, words }, points, isLooked, onLook }: RowProps) {
+function DeedRow({ deed: { at, who, deed, where, words }, versions, isLooked, onLook }: RowProps) {
   return (
     <tr className={`border-t border-seam align-top ${isLooked ? 'bg-tape-pale' : 'hover:bg-cloth'}`}>
       <td className="whitespace-nowrap py-1.5 pe-4 font-mono text-xs leading-6" suppressHydrationWarning>
@@ -132,7 +129,7 @@ function DeedRow({ deed: { at, who, deed, where, words }, points, isLooked, onLo
       </td>
       <td className="py-1.5 pe-4">
         {deed} <span className="text-soft">{where}</span>
-        {points.map(({ revision, name }) => (
+        {versions.map(({ revision, name }) => (
           <span key={revision} className="ms-2 inline-flex items-center gap-1 bg-tape px-1 text-sm">
             <Flag size={11} aria-hidden /> <span dir="auto">{name}</span>
           </span>

@@ -4,12 +4,13 @@ import { preload } from 'react-dom'
 import { toast } from 'sonner'
 import { useStore } from 'zustand'
 import type { TemplateLibrary } from '@/core/pack'
+import type { OpenJob } from '@/core/replies'
 import { Button } from '../parts/button'
-import { ApiError } from './api'
+import { ApiError, sentenceOf } from '../request/api'
 import { followHolds } from './follow-holds'
 import { followLanguage } from './follow-language'
 import { followMenu } from './follow-menu'
-import type { JobState, OpenJob } from './job-state'
+import type { JobState } from './job-state'
 import { createJobStore, type JobStore } from './job-store'
 import { fetchLibrary, libraryUrl } from './library'
 import { browserOutbox } from './outbox'
@@ -45,7 +46,7 @@ export function JobProvider({ job, here, children }: { job: OpenJob; here: Here;
       }
     }
     setFault(null)
-    begin().catch((error: unknown) => setFault(error instanceof ApiError ? error.message : String(error)))
+    begin().catch((error: unknown) => setFault(sentenceOf(error, String(error))))
     return () => {
       isOver = true
       close?.()

@@ -2,23 +2,11 @@ import type { HoldFinder } from '@/core/fill'
 import type { AssetTable } from '@/core/image'
 import type { Hyphenation, Room } from '@/core/lines'
 import type { Pack } from '@/core/pack'
+import type { HistoryPage } from '@/core/replies'
 import type { LogRow, Place, SectionId, SiteDocument } from '@/core/site'
 import type { MenuFit } from '../sheets/measure-menu'
 import type { TextProbe } from '../sheets/probe-text'
 
-export type SavedRow = LogRow & { readonly revision: number }
-/** Rows of the log in order, ending with its newest; `isFirst` where there is nothing before them. */
-export type HistoryPage = { readonly rows: readonly SavedRow[]; readonly isFirst: boolean }
-export type OpenJob = {
-  readonly id: string
-  readonly revision: number
-  readonly document: SiteDocument
-  readonly history: HistoryPage
-  /** The job's own pictures; those of templates come with the library. */
-  readonly assets: AssetTable
-  /** The version of the templates and designs that are here. */
-  readonly library: string
-}
 /** saved: all is in the database; saving: on its way; waiting: the server does not answer, it is tried again. */
 export type SaveState = 'saved' | 'saving' | 'waiting'
 

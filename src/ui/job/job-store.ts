@@ -2,6 +2,7 @@ import { nanoid } from 'nanoid'
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import type { AssetInfo } from '@/core/image'
 import type { TemplateLibrary } from '@/core/pack'
+import type { Appended, HistoryPage, OpenJob, SavedRow } from '@/core/replies'
 import {
   applyEdit,
   fitValue,
@@ -19,11 +20,11 @@ import {
   type SiteDocument,
 } from '@/core/site'
 import { apart } from '../parts/tell-each'
-import type { HistoryPage, JobState, OpenJob, PendingRow, SavedRow, SaveState } from './job-state'
+import type { JobState, PendingRow, SaveState } from './job-state'
 import type { Outbox } from './outbox'
 import { applyPending } from './rebase'
 import { startSync, type Wait } from './sync'
-import type { Appended, Transport } from './transport'
+import type { Transport } from './transport'
 
 export type JobStore = StoreApi<JobState> & {
   /** Makes a change; `gesture` joins the changes of what a person does in one go. Null where it does not fit, else the gesture's name. */

@@ -1,5 +1,6 @@
 import type { TemplateLibrary } from '@/core/pack'
-import { callApi } from './api'
+import { libraryReplySchema } from '@/core/replies'
+import { getJson } from '../request/api'
 
 const fetched = new Map<string, Promise<TemplateLibrary>>()
 
@@ -12,7 +13,7 @@ export function libraryUrl(version: string): string {
 export function fetchLibrary(version: string): Promise<TemplateLibrary> {
   const known = fetched.get(version)
   if (known) return known
-  const asked = callApi<TemplateLibrary>(libraryUrl(version))
+  const asked = getJson(libraryUrl(version), libraryReplySchema)
   fetched.set(version, asked)
   asked.catch(() => fetched.delete(version))
   return asked

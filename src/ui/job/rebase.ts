@@ -1,5 +1,6 @@
+import type { SavedRow } from '@/core/replies'
 import { applyEdit, gestureFor, takeBack, type SiteDocument } from '@/core/site'
-import type { PendingRow, SavedRow } from './job-state'
+import type { PendingRow } from './job-state'
 
 /** Pending rows on top of a document: those that fit now with their inverses anew; those that do not are kept, and asked for. */
 export function applyPending(

@@ -1,7 +1,8 @@
+import type { Appended } from '@/core/replies'
 import { report } from '../parts/tell-each'
-import { ApiError } from './api'
+import { ApiError } from '../request/api'
 import type { JobState, PendingRow } from './job-state'
-import { toSent, type Appended, type Transport } from './transport'
+import { toSent, type Transport } from './transport'
 
 type Effects = {
   /** Fetches templates and designs of a version, where they are not those that are here. */

@@ -1,20 +1,10 @@
 import type { TemplateLibrary } from '@/core/pack'
 import type { LogRow } from '@/core/site'
-import { callApi, ownHeaders, postJson } from './api'
-import type { HistoryPage, OpenJob, SavedRow } from './job-state'
+import { appendedSchema, historyPageSchema, openJobSchema, type Appended, type HistoryPage, type OpenJob } from '@/core/replies'
+import { askJson, getJson, ownHeaders } from '../request/api'
 import { fetchLibrary } from './library'
 
 export type SentRow = Pick<LogRow, 'id' | 'gesture' | 'undoes' | 'edit'>
-export type RefusedRow = { readonly id: string; readonly problem: { readonly code: string; readonly sentence: string } }
-/** What the database says: its revision, the rows since the one asked from, which of those sent it has, and which it does not take. */
-export type Appended = {
-  readonly revision: number
-  /** The version of the templates and designs that the rows may name. */
-  readonly library: string
-  readonly rows: readonly SavedRow[]
-  readonly written: readonly string[]
-  readonly refused: readonly RefusedRow[]
-}
 
 /** How a job's store talks to the database. Every call may fail, and may be made again. */
 export type Transport = {
@@ -33,10 +23,10 @@ export type Transport = {
 export function httpTransport(job: string): Transport {
   const edits = `/api/jobs/${job}/edits`
   return {
-    append: (base, who, rows) => postJson<Appended>(edits, { base, who, rows }),
-    since: (revision) => callApi<Appended>(`${edits}?since=${revision}`),
-    open: () => callApi<OpenJob>(`/api/jobs/${job}`),
-    history: (before) => callApi<HistoryPage>(`/api/jobs/${job}/history?before=${before}`),
+    append: (base, who, rows) => askJson(edits, { base, who, rows }, appendedSchema),
+    since: (revision) => getJson(`${edits}?since=${revision}`, appendedSchema),
+    open: () => getJson(`/api/jobs/${job}`, openJobSchema),
+    history: (before) => getJson(`/api/jobs/${job}/history?before=${before}`, historyPageSchema),
     library: fetchLibrary,
     leave: (base, who, rows) => {
       const body = JSON.stringify({ base, who, rows })

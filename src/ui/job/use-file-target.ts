@@ -1,6 +1,7 @@
-import { useRef, useState, type RefObject } from 'react'
+import { useRef, type RefObject } from 'react'
 import type { FileTarget } from '@/core/site'
-import { ApiError, uploadFile } from './api'
+import { uploadFile } from '../request/api'
+import { useMutation } from '../request/use-mutation'
 import { useJobStore } from './job-context'
 import { refusal } from '../parts/notice'
 
@@ -16,17 +17,10 @@ export type FileChoice = {
 export function useFileTarget(onFile: (file: FileTarget) => void): FileChoice {
   const store = useJobStore()
   const input = useRef<HTMLInputElement>(null)
-  const [busy, setBusy] = useState(false)
+  const { busy, run } = useMutation({ otherwise: 'The file was not taken. Choose it again.', onFault: refusal })
   const take = async ([file]: readonly File[]): Promise<void> => {
     if (!file) return
-    setBusy(true)
-    try {
-      onFile(await uploadFile(store.getState().id, file))
-    } catch (error) {
-      refusal(error instanceof ApiError ? error.message : 'The file was not taken. Choose it again.')
-    } finally {
-      setBusy(false)
-    }
+    await run(async () => onFile(await uploadFile(store.getState().id, file)))
   }
   return { input, ask: () => input.current?.click(), take: (files) => void take(files), busy }
 }

@@ -2,18 +2,11 @@
 import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
 import { toast } from 'sonner'
-import { ApiError, sendFile } from '../job/api'
+import { importedJobSchema, type ImportedJob } from '@/core/replies'
 import { Button } from '../parts/button'
 import { FileInput } from '../parts/file-input'
 import { refusal } from '../parts/notice'
-
-type TakenIn = {
-  readonly job: string
-  readonly name: string
-  readonly isCopy: boolean
-  readonly packs: readonly string[]
-  readonly without: readonly string[]
-}
+import { sendFile, sentenceOf } from '../request/api'
 
 /** What is being read in, and which share of it has been sent, from 0 to 1. */
 type Reading = { readonly name: string; readonly sent: number }
@@ -28,13 +21,15 @@ export function ReadIn() {
     const { name } = file
     setReading({ name, sent: 0 })
     try {
-      const taken = await sendFile<TakenIn>(`/api/projects?name=${encodeURIComponent(name)}`, file, (sent) => setReading({ name, sent }))
+      const taken = await sendFile(`/api/projects?name=${encodeURIComponent(name)}`, file, importedJobSchema, (sent) =>
+        setReading({ name, sent }),
+      )
       toast(saidOf(taken))
       for (const why of taken.without) refusal(`A template did not come along: ${why}`)
       router.push(`/jobs/${taken.job}/content`)
     } catch (error) {
       setReading(null)
-      refusal(error instanceof ApiError ? error.message : `“${name}” could not be imported. Choose it again.`)
+      refusal(sentenceOf(error, `“${name}” could not be imported. Choose it again.`))
     }
   }
   return (
@@ -54,7 +49,7 @@ function saidMeanwhile({ sent }: Reading): string {
   return sent < 1 ? `Sending it: ${Math.floor(sent * 100)} %` : 'Reading it in…'
 }
 
-function saidOf({ name, isCopy, packs }: TakenIn): string {
+function saidOf({ name, isCopy, packs }: ImportedJob): string {
   const brought = packs.length === 0 ? '' : ` ${packs.length === 1 ? 'Its template came' : 'Its templates came'} with it.`
   return isCopy
     ? `The job of ${name} is here already, so this is a second job beside it.${brought}`

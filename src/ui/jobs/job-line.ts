@@ -1,29 +1,10 @@
-export const SHELVES = [
+import type { JobLine, Shelf } from '@/core/replies'
+
+export const SHELF_WORDS: readonly (readonly [Shelf, string])[] = [
   ['work', 'At work'],
   ['archive', 'Archive'],
   ['bin', 'Bin'],
-] as const
-export type Shelf = (typeof SHELVES)[number][0]
-
-/** What the list shows of a job. */
-export type JobLine = {
-  readonly id: string
-  readonly name: string
-  readonly trade: string
-  /** Null where they cannot be counted now. */
-  readonly leftovers: number | null
-  readonly stage: string
-  readonly liveUrl: string | null
-  readonly lastReleaseAt: string | null
-  readonly releaseNumber: number | null
-  readonly editsSince: number | null
-  /** Why the job cannot be worked on now; null where it can. */
-  readonly trouble: string | null
-  readonly shelf: Shelf
-  readonly shelvedAt: string | null
-  readonly workedAt: string
-  readonly copiedAt: string | null
-}
+]
 
 export const ORDERS = ['client', 'leftovers', 'release', 'worked'] as const
 export type Order = (typeof ORDERS)[number]

@@ -4,14 +4,15 @@ import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useEffect, useRef, useState, type RefObject } from 'react'
 import { mayEditJobs, type Person } from '@/core/people'
+import { jobLinesSchema, type JobLine, type Shelf } from '@/core/replies'
 import { Help } from '../help/help'
 import { useKey } from '../keys/use-key'
-import { callApi } from '../job/api'
 import { buttonClass } from '../parts/button'
 import { Choice } from '../parts/choice'
 import { inputClass } from '../parts/field'
 import { count } from '../parts/words'
-import { directionOf, matchesJob, SHELVES, sortJobs, type JobLine, type Order, type Shelf, type Sorting } from './job-line'
+import { getJson } from '../request/api'
+import { directionOf, matchesJob, SHELF_WORDS, sortJobs, type Order, type Sorting } from './job-line'
 import { JobRow } from './job-row'
 import { ReadIn } from './import-handover'
 import { useListState } from './use-list-state'
@@ -91,7 +92,7 @@ export function JobList({ jobs: listed, binDays, now, me }: Props) {
               label="Where the jobs lie"
               showLabel={false}
               value={shelf}
-              options={SHELVES.map(([key, words]) => [key, `${words} ${on(key)}`] as const)}
+              options={SHELF_WORDS.map(([key, words]) => [key, `${words} ${on(key)}`] as const)}
               onValue={(next) => set({ shelf: next })}
             />
             <p className="ms-auto text-sm text-soft" role="status">
@@ -181,7 +182,7 @@ const EMPTY: Readonly<Record<Shelf, string>> = {
 }
 
 function NothingHere({ shelf, wanted, found, onShelf }: NothingHereProps) {
-  const elsewhere = SHELVES.map(([key, words]) => [key, words, found.filter((job) => job.shelf === key).length] as const).filter(
+  const elsewhere = SHELF_WORDS.map(([key, words]) => [key, words, found.filter((job) => job.shelf === key).length] as const).filter(
     ([key, , n]) => key !== shelf && n > 0,
   )
   const isSearch = wanted.trim() !== ''
@@ -225,7 +226,7 @@ function useFreshJobs(madeAt: string, onJobs: (jobs: readonly JobLine[]) => void
   useEffect(() => {
     if (!shown.has(madeAt)) return void shown.add(madeAt)
     let isHere = true
-    callApi<{ jobs: readonly JobLine[] }>('/api/jobs').then(
+    getJson('/api/jobs', jobLinesSchema).then(
       ({ jobs }) => isHere && onJobs(jobs),
       // What is shown is what was known a moment ago.
       () => undefined,

@@ -3,10 +3,11 @@ import { Ellipsis } from 'lucide-react'
 import Link from 'next/link'
 import { DropdownMenu } from 'radix-ui'
 import { useRef, useState, type RefObject } from 'react'
+import type { JobLine } from '@/core/replies'
 import { Button } from '../parts/button'
 import { CopyButton } from '../parts/copy-button'
 import { ago, count, dayAndTime } from '../parts/words'
-import { daysLeft, type JobLine } from './job-line'
+import { daysLeft } from './job-line'
 import type { Shelving } from './use-shelving'
 
 type RowProps = {

@@ -1,7 +1,8 @@
 'use client'
 import { useSearchParams } from 'next/navigation'
 import { useState } from 'react'
-import { ORDERS, SHELVES, type Order, type Shelf, type Sorting } from './job-line'
+import { type Shelf, SHELVES } from '@/core/replies'
+import { ORDERS, type Order, type Sorting } from './job-line'
 
 type ListState = { readonly shelf: Shelf; readonly sorting: Sorting; readonly wanted: string }
 
@@ -11,7 +12,7 @@ const FIRST: Sorting = { by: 'worked', backwards: false }
 export function useListState(): ListState & { readonly set: (next: Partial<ListState>) => void } {
   const query = useSearchParams()
   const [now, setNow] = useState<ListState>(() => ({
-    shelf: SHELVES.map(([key]) => key).find((key) => key === query.get('shelf')) ?? 'work',
+    shelf: SHELVES.find((key) => key === query.get('shelf')) ?? 'work',
     sorting: readSorting(query.get('sort')),
     wanted: query.get('find') ?? '',
   }))

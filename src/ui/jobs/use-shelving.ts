@@ -1,9 +1,13 @@
 'use client'
 import { useEffect, useRef, useState, type RefObject } from 'react'
 import { toast } from 'sonner'
-import { ApiError, postJson } from '../job/api'
-import { notice } from '../parts/notice'
-import type { JobLine, Shelf } from './job-line'
+import * as v from 'valibot'
+import { shelvedSchema, type JobLine, type Shelf } from '@/core/replies'
+import { notice, refusal } from '../parts/notice'
+import { askJson } from '../request/api'
+import { useMutation } from '../request/use-mutation'
+
+type Shelved = v.InferOutput<typeof shelvedSchema>
 
 export type Shelving = {
   /** The job that something is being done with. */
@@ -16,15 +20,15 @@ export type Shelving = {
 
 const LAID: Readonly<Record<Shelf, string>> = { work: 'is at work again.', archive: 'is in the archive.', bin: 'is in the bin.' }
 
-type Reply = { readonly jobs: readonly JobLine[]; readonly job?: string }
-
 /**
  * Laying jobs by, copying and deleting them; each reply brings the list as it is then. The focus goes to the neighbour of a row that
  * leaves, and to a copy that comes.
  */
 export function useShelving(rows: readonly JobLine[], onJobs: (jobs: readonly JobLine[]) => void): Shelving {
   const heading = useRef<HTMLHeadingElement>(null)
-  const [busy, setBusy] = useState<string | null>(null)
+  const mutation = useMutation({ onFault: refusal })
+  const [inHand, setJob] = useState<string | null>(null)
+  const busy = mutation.busy ? inHand : null
   const [focus, setFocus] = useState<string | null>(null)
   useEffect(() => {
     if (focus === null || busy !== null) return
@@ -39,33 +43,28 @@ export function useShelving(rows: readonly JobLine[], onJobs: (jobs: readonly Jo
     const at = rows.findIndex(({ id }) => id === job.id)
     return (rows[at + 1] ?? rows[at - 1])?.id ?? 'none'
   }
-  const run = async (job: JobLine, call: Promise<Reply>, next: string | null, words: () => void): Promise<void> => {
-    setBusy(job.id)
-    try {
-      const reply = await call
+  const run = (job: JobLine, call: () => Promise<Shelved>, next: string | null, words: () => void): Promise<boolean> =>
+    mutation.run(async () => {
+      setJob(job.id)
+      const reply = await call()
       onJobs(reply.jobs)
       setFocus(next ?? reply.job ?? job.id)
       words()
-    } catch (error) {
-      toast.error(error instanceof ApiError ? error.message : 'That could not be done. Try again.')
-    } finally {
-      setBusy(null)
-    }
-  }
+    })
   const shelve = (job: JobLine, shelf: Shelf, isUndo = false): void => {
     const next = isUndo ? job.id : neighbour(job)
     const live = shelf === 'bin' && job.liveUrl ? ` Its site stays live at ${job.liveUrl.replace('http://', '')}.` : ''
     const done = `${job.name} ${LAID[shelf]}${live}`
     const words = (): void => (isUndo ? void toast(done) : notice(done, 'Undo', () => shelve({ ...job, shelf }, job.shelf, true)))
-    void run(job, postJson<Reply>(`/api/jobs/${job.id}/status`, { shelf }, 'PUT'), next, words)
+    void run(job, () => askJson(`/api/jobs/${job.id}/status`, { shelf }, shelvedSchema, 'PUT'), next, words)
   }
   const copy = (job: JobLine): void => {
     const words = (): void => void toast(`${job.name} was copied: words, pictures and brand. The copy has no address yet.`)
-    void run(job, postJson<Reply>(`/api/jobs/${job.id}/copy`, {}), null, words)
+    void run(job, () => askJson(`/api/jobs/${job.id}/copy`, {}, shelvedSchema), null, words)
   }
   const deleteForGood = (job: JobLine): void => {
     const words = (): void => void toast(`${job.name} was deleted for good.`)
-    void run(job, postJson<Reply>(`/api/jobs/${job.id}`, {}, 'DELETE'), neighbour(job), words)
+    void run(job, () => askJson(`/api/jobs/${job.id}`, {}, shelvedSchema, 'DELETE'), neighbour(job), words)
   }
   return { busy, heading, shelve, copy, deleteForGood }
 }

@@ -3,15 +3,14 @@ import { useCallback, useEffect, useMemo, useState } from 'react'
 import { toast } from 'sonner'
 import { pageTexts } from '@/core/fill'
 import { restoreRemoved, removedParts, type RemovedPart } from '@/core/plan'
-import { findPage, type LogRow } from '@/core/site'
-import { callApi } from '../job/api'
+import { historyPageSchema, type HistoryPage, type SavedRow } from '@/core/replies'
+import { findPage } from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
 import { Button } from '../parts/button'
 import { capital } from '../parts/words'
-import { say } from './use-kept-sections'
+import { getJson } from '../request/api'
+import { refuse } from '../request/refuse'
 import { attempt } from './use-acts'
-
-type Reply = { readonly rows: readonly (LogRow & { readonly revision: number })[]; readonly isFirst: boolean }
 
 /** What was removed from this job and stands nowhere now, the latest first; each comes back with everything in it. */
 export function BinPanel({ onBack, onClose }: { onBack: (of: RemovedPart) => void; onClose: () => void }) {
@@ -84,18 +83,16 @@ export function BinPanel({ onBack, onClose }: { onBack: (of: RemovedPart) => voi
   )
 }
 
-type Row = Reply['rows'][number]
-
 /** The job's history as it is saved, a page at a time, from the newest back. */
-function useHistory(): { readonly rows: readonly Row[] | null; readonly older: (() => void) | null } {
+function useHistory(): { readonly rows: readonly SavedRow[] | null; readonly older: (() => void) | null } {
   const id = useJob((s) => s.id)
   const isSaved = useJob((s) => s.saveState === 'saved')
-  const [read, setRead] = useState<Reply | null>(null)
+  const [read, setRead] = useState<HistoryPage | null>(null)
   const fetchBefore = useCallback(
     (revision: number) =>
-      callApi<Reply>(`/api/jobs/${id}/history?before=${revision}`)
+      getJson(`/api/jobs/${id}/history?before=${revision}`, historyPageSchema)
         .then((reply) => setRead((known) => joined(known, reply)))
-        .catch(say),
+        .catch(refuse),
     [id],
   )
   useEffect(() => {
@@ -110,9 +107,9 @@ function useHistory(): { readonly rows: readonly Row[] | null; readonly older: (
 const NEWEST = Number.MAX_SAFE_INTEGER
 
 /** Pages of history as one, each row once, in order; whether it is the first is known of what reaches furthest back. */
-function joined(known: Reply | null, reply: Reply): Reply {
+function joined(known: HistoryPage | null, reply: HistoryPage): HistoryPage {
   if (!known) return reply
-  const rows = new Map([...known.rows, ...reply.rows].map((row): [number, Row] => [row.revision, row]))
+  const rows = new Map([...known.rows, ...reply.rows].map((row): [number, SavedRow] => [row.revision, row]))
   const reachesFurther = (reply.rows[0]?.revision ?? 0) < (known.rows[0]?.revision ?? 0)
   return { rows: [...rows.values()].sort((a, b) => a.revision - b.revision), isFirst: reachesFurther ? reply.isFirst : known.isFirst }
 }

@@ -1,35 +1,27 @@
 'use client'
-import { useEffect, useMemo, useState } from 'react'
+import { useCallback, useMemo } from 'react'
 import type { AssetInfo } from '@/core/image'
 import { fromLoose, type LoosePage } from '@/core/plan'
+import { jobLinesSchema, jobPagesSchema, type JobLine } from '@/core/replies'
 import { applyEdit, findPage, toEdit, type PageId } from '@/core/site'
-import { callApi, postJson } from '../job/api'
 import { useJob, useJobStore } from '../job/job-context'
 import { useSite } from '../job/use-site'
 import { Button } from '../parts/button'
+import { refusal } from '../parts/notice'
 import { count } from '../parts/words'
+import { getJson, sendJson } from '../request/api'
+import { useMutation } from '../request/use-mutation'
+import { useQuery } from '../request/use-query'
 import { TryOn } from '../sheets/try-on'
 import { attempt, unique } from './use-acts'
-import { say } from './use-kept-sections'
-
-type OtherJob = { readonly id: string; readonly name: string; readonly shelf: string; readonly trouble: string | null }
-type JobPages = { readonly pages: readonly LoosePage[]; readonly assets: readonly AssetInfo[] }
 
 /** The other jobs whose pages can be taken; null until they are known. */
-export function useOtherJobs(): readonly OtherJob[] | null {
+export function useOtherJobs(): readonly JobLine[] | null {
   const id = useJob((s) => s.id)
-  const [jobs, setJobs] = useState<readonly OtherJob[] | null>(null)
-  useEffect(() => {
-    let isOver = false
-    callApi<{ jobs: readonly OtherJob[] }>('/api/jobs')
-      .then((reply) => !isOver && setJobs(reply.jobs.filter((job) => job.id !== id && job.shelf !== 'bin' && job.trouble === null)))
-      .catch(say)
-    return () => {
-      isOver = true
-    }
-  }, [id])
-  return jobs
+  const { data } = useQuery(fetchJobs, { onFault: refusal })
+  return data && data.jobs.filter((job) => job.id !== id && job.shelf !== 'bin' && job.trouble === null)
 }
+const fetchJobs = (): Promise<{ readonly jobs: readonly JobLine[] }> => getJson('/api/jobs', jobLinesSchema)
 
 type Props = {
   readonly from: string
@@ -42,38 +34,19 @@ type Props = {
 /** The pages of another job as they would be on this site, each taken with what is in it or without. */
 export function JobPagesShelf({ from, name, disabled, onAdded }: Props) {
   const store = useJobStore()
-  const [found, setFound] = useState<JobPages | null>(null)
-  const [busy, setBusy] = useState(false)
-  useEffect(() => {
-    let isOver = false
-    setFound(null)
-    callApi<JobPages>(`/api/jobs/${from}/pages`)
-      .then((reply) => !isOver && setFound(reply))
-      .catch((error: unknown) => {
-        if (isOver) return
-        say(error)
-        setFound({ pages: [], assets: [] })
-      })
-    return () => {
-      isOver = true
-    }
-  }, [from])
+  const asked = useCallback(() => getJson(`/api/jobs/${from}/pages`, jobPagesSchema), [from])
+  const { data: found, fault } = useQuery(asked, { onFault: refusal })
+  const { busy, run } = useMutation({ onFault: refusal })
   const take = async (page: LoosePage, withContent: boolean): Promise<void> => {
-    setBusy(true)
-    try {
-      if (withContent) await postJson(`/api/jobs/${store.getState().id}/pages`, { from, page: page.id })
-    } catch (error) {
-      return say(error)
-    } finally {
-      setBusy(false)
-    }
+    const isLinked = !withContent || (await run(() => sendJson(`/api/jobs/${store.getState().id}/pages`, { from, page: page.id })))
+    if (!isLinked) return
     found?.assets.forEach((asset) => store.addAsset(asset))
     const { pack, document } = store.getState()
     const added = fromLoose(pack, document, page, { name, withContent }, unique)
     if (attempt(store, added.steps, 'The page was not added') !== null) onAdded(added.page)
   }
-  if (found === null) return <p className="text-sm text-soft">Fetching its pages…</p>
-  if (found.pages.length === 0) return <p className="text-sm text-soft">No page of this job can be taken.</p>
+  if (found === null && fault === null) return <p className="text-sm text-soft">Fetching its pages…</p>
+  if (!found || found.pages.length === 0) return <p className="text-sm text-soft">No page of this job can be taken.</p>
   return (
     <ul aria-label="Pages of the other job" className="grid grid-cols-[repeat(auto-fill,minmax(12rem,1fr))] gap-3 pb-3">
       {found.pages.map((page) => (

@@ -6,7 +6,8 @@ import { findSection, type SectionId } from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
 import { buttonClass } from '../parts/button'
 import { capital } from '../parts/words'
-import { keepSection, say } from './use-kept-sections'
+import { refuse } from '../request/refuse'
+import { keepSection } from './use-kept-sections'
 
 /** Keeps a section for every job, under a name. */
 export function KeepForm({ section: id, onKept }: { section: SectionId; onKept: () => void }) {
@@ -25,7 +26,7 @@ export function KeepForm({ section: id, onKept }: { section: SectionId; onKept: 
       onKept()
       toast(`“${name.trim() || usual}” is kept: it can be added in any job, under “Kept” where sections are added.`)
     } catch (error) {
-      say(error)
+      refuse(error)
     }
   }
   return (

@@ -3,13 +3,15 @@ import { useEffect, useMemo, useRef, useState } from 'react'
 import { toast } from 'sonner'
 import { findDesign, type Pack } from '@/core/pack'
 import { canLook, choicesOf, designsIn, fromKept, type KeptSection, type Spot } from '@/core/plan'
+import type { KeptLine } from '@/core/replies'
 import { applyEdit, findPage, toEdit, type PageId, type SectionId, type SiteDocument } from '@/core/site'
 import { useJobStore } from '../job/job-context'
 import { useSite } from '../job/use-site'
 import { Button } from '../parts/button'
+import { refuse } from '../request/refuse'
 import { columnPx, SectionTryOn } from './section-try-on'
 import { attempt, unique } from './use-acts'
-import { linkKept, say, useKept, type KeptLine } from './use-kept-sections'
+import { linkKept, useKept } from './use-kept-sections'
 
 type Props = { readonly page: PageId; readonly spot: Spot; readonly onAdded: (section: SectionId) => void }
 
@@ -22,7 +24,7 @@ export function KeptShelf({ page, spot, onAdded }: Props) {
     try {
       await linkKept(id, store.getState().id)
     } catch (error) {
-      return say(error)
+      return refuse(error)
     }
     assets.forEach((asset) => store.addAsset(asset))
     const { pack, document } = store.getState()

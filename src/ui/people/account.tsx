@@ -1,8 +1,8 @@
 'use client'
-import type { AccountView } from '@/core/people'
+import { accountViewSchema, type AccountView } from '@/core/replies'
 import Link from 'next/link'
 import { useState } from 'react'
-import { callApi, postJson } from '../job/api'
+import { getJson, sendJson } from '../request/api'
 import { Button } from '../parts/button'
 import { AuditList } from './audit-list'
 import { CheckPart } from './check-part'
@@ -10,18 +10,18 @@ import { OwnDetails } from './own-details'
 import { PasskeyList } from './passkey-list'
 import { PeopleList } from './people-list'
 import { SessionList } from './session-list'
-import { useAsking } from './use-asking'
-import { Fault } from './fault'
+import { useMutation } from '../request/use-mutation'
+import { Fault } from '../parts/fault'
 import { ROLE_WORDS } from './role-words'
 
 /** Somebody's own account; an owner finds the people and what was done beside it. */
 export function Account(first: AccountView) {
   const [view, setView] = useState(first)
-  const { ask, busy, fault } = useAsking()
-  const refresh = async (): Promise<void> => setView(await callApi<AccountView>('/api/account'))
+  const { handle, busy, fault } = useMutation()
+  const refresh = async (): Promise<void> => setView(await getJson('/api/account', accountViewSchema))
   const signOut = (everywhere: boolean) =>
-    ask(async () => {
-      await postJson('/api/account/sign-out', { everywhere })
+    handle(async () => {
+      await sendJson('/api/account/sign-out', { everywhere })
       window.location.assign('/sign-in')
     })
   const { me, people } = view

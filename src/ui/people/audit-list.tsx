@@ -1,21 +1,21 @@
 'use client'
-import type { AuditRow } from '@/core/people'
+import { auditReplySchema, type AuditRow } from '@/core/replies'
 import { useState } from 'react'
-import { callApi } from '../job/api'
+import { getJson } from '../request/api'
 import { Button } from '../parts/button'
 import { dayAndTime } from '../parts/words'
-import { Fault } from './fault'
+import { Fault } from '../parts/fault'
 import { Part } from './part'
-import { useAsking } from './use-asking'
+import { useMutation } from '../request/use-mutation'
 
 /** Who came in, what went live, which secrets and people changed: newest first, never changed. */
 export function AuditList({ first }: { first: readonly AuditRow[] }) {
   const [older, setOlder] = useState<readonly AuditRow[]>([])
   const [isAll, setIsAll] = useState(false)
-  const { busy, fault, ask } = useAsking()
+  const { busy, fault, handle } = useMutation()
   const rows = [...first, ...older.filter(({ number }) => number < (first.at(-1)?.number ?? 0))]
-  const more = ask(async () => {
-    const { audit } = await callApi<{ audit: readonly AuditRow[] }>(`/api/people/audit?before=${rows.at(-1)?.number ?? 0}`)
+  const more = handle(async () => {
+    const { audit } = await getJson(`/api/people/audit?before=${rows.at(-1)?.number ?? 0}`, auditReplySchema)
     setOlder([...older, ...audit])
     setIsAll(audit.length === 0)
   })

@@ -1,20 +1,20 @@
 'use client'
-import type { CheckReport, Finding } from '@/core/people'
+import { checkReportSchema, type CheckReport, type Finding } from '@/core/replies'
 import { useState } from 'react'
-import { postJson } from '../job/api'
+import { askJson } from '../request/api'
 import { Button } from '../parts/button'
 import { ago, count, kilobytes } from '../parts/words'
-import { Fault } from './fault'
+import { Fault } from '../parts/fault'
 import { Part } from './part'
-import { useAsking } from './use-asking'
+import { useMutation } from '../request/use-mutation'
 
 const DONE: Readonly<Record<Finding['done'], string>> = { mended: 'Repaired.', 'set aside': 'Set aside.', left: 'Still to do.' }
 
 /** What was found when everything that is kept was looked through, and how to pack it. */
 export function CheckPart({ first }: { first: CheckReport | null }) {
   const [report, setReport] = useState(first)
-  const { busy, fault, ask } = useAsking()
-  const look = ask(async () => setReport(await postJson<CheckReport>('/api/check', {})))
+  const { busy, fault, handle } = useMutation()
+  const look = handle(async () => setReport(await askJson('/api/check', {}, checkReportSchema)))
   return (
     <Part title="Storage">
       <div role="status">

@@ -1,21 +1,21 @@
 'use client'
 import { useState } from 'react'
-import { postJson } from '../job/api'
+import { sendJson } from '../request/api'
 import { Button } from '../parts/button'
 import { SignInFrame } from './sign-in-frame'
-import { Fault } from './fault'
+import { Fault } from '../parts/fault'
 import { PasswordInput } from './password-input'
 import { TextInput } from './text-input'
-import { useAsking } from './use-asking'
+import { useMutation } from '../request/use-mutation'
 
 /** The first start: whose installation this is. */
 export function FirstStart() {
   const [name, setName] = useState('')
   const [email, setEmail] = useState('')
   const [password, setPassword] = useState('')
-  const { busy, fault, ask } = useAsking()
-  const start = ask(async () => {
-    await postJson('/api/sign-in/first-start', { name, email, password })
+  const { busy, fault, handle } = useMutation()
+  const start = handle(async () => {
+    await sendJson('/api/sign-in/first-start', { name, email, password })
     window.location.assign('/')
   })
   return (

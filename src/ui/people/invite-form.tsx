@@ -1,14 +1,14 @@
 'use client'
-import type { JobName } from '@/core/people'
+import { invitedSchema, type JobName } from '@/core/replies'
 import { useState } from 'react'
 import { toast } from 'sonner'
-import { postJson } from '../job/api'
+import { askJson } from '../request/api'
 import { Button } from '../parts/button'
 import { CopyButton } from '../parts/copy-button'
 import { Field } from '../parts/field'
-import { Fault } from './fault'
+import { Fault } from '../parts/fault'
 import { TextInput } from './text-input'
-import { useAsking } from './use-asking'
+import { useMutation } from '../request/use-mutation'
 
 const selectClass = 'w-full rounded-sm border border-seam bg-white px-2 py-1.5 text-base'
 
@@ -18,10 +18,10 @@ export function InviteForm({ jobs, onDone }: { jobs: readonly JobName[]; onDone:
   const [to, setTo] = useState('')
   const [as, setAs] = useState<'editor' | 'reader' | 'owner'>('editor')
   const [link, setLink] = useState<string | null>(null)
-  const { busy, fault, ask } = useAsking()
-  const invite = ask(async () => {
+  const { busy, fault, handle } = useMutation()
+  const invite = handle(async () => {
     const body = to === '' ? { email, role: as } : { email, job: to, may: as === 'reader' ? 'read' : 'edit' }
-    const { token } = await postJson<{ token: string | null }>('/api/people', body)
+    const { token } = await askJson('/api/people', body, invitedSchema)
     setLink(token && `${window.location.origin}/link/${token}`)
     setEmail('')
     await onDone()

@@ -2,13 +2,13 @@
 import { useState } from 'react'
 import { toast } from 'sonner'
 import type { Person } from '@/core/people'
-import { postJson } from '../job/api'
+import { sendJson } from '../request/api'
 import { Button } from '../parts/button'
-import { Fault } from './fault'
+import { Fault } from '../parts/fault'
 import { Part } from './part'
 import { PasswordInput } from './password-input'
 import { TextInput } from './text-input'
-import { useAsking } from './use-asking'
+import { useMutation } from '../request/use-mutation'
 
 type Props = { readonly me: Person; readonly onDone: () => Promise<void> }
 
@@ -27,9 +27,9 @@ export function OwnDetails({ me, onDone }: Props) {
 
 function NameForm({ me, onDone }: Props) {
   const [name, setName] = useState(me.name)
-  const { busy, fault, ask } = useAsking()
-  const keep = ask(async () => {
-    await postJson('/api/account', { part: 'name', value: name }, 'PUT')
+  const { busy, fault, handle } = useMutation()
+  const keep = handle(async () => {
+    await sendJson('/api/account', { part: 'name', value: name }, 'PUT')
     await onDone()
     toast('Your name is kept.')
   })
@@ -49,9 +49,9 @@ function NameForm({ me, onDone }: Props) {
 function EmailForm({ me, onDone }: Props) {
   const [email, setEmail] = useState(me.email)
   const [password, setPassword] = useState('')
-  const { busy, fault, ask } = useAsking()
-  const keep = ask(async () => {
-    await postJson('/api/account', { part: 'email', value: email, password }, 'PUT')
+  const { busy, fault, handle } = useMutation()
+  const keep = handle(async () => {
+    await sendJson('/api/account', { part: 'email', value: email, password }, 'PUT')
     setPassword('')
     await onDone()
     toast('You sign in with this email from now on.')
@@ -76,9 +76,9 @@ function PasswordForm({ me, onDone }: Props) {
   const [open, setOpen] = useState(false)
   const [password, setPassword] = useState('')
   const [next, setNext] = useState('')
-  const { busy, fault, ask } = useAsking()
-  const keep = ask(async () => {
-    await postJson('/api/account', { part: 'password', value: next, password }, 'PUT')
+  const { busy, fault, handle } = useMutation()
+  const keep = handle(async () => {
+    await sendJson('/api/account', { part: 'password', value: next, password }, 'PUT')
     setPassword('')
     setNext('')
     setOpen(false)

@@ -1,22 +1,22 @@
 'use client'
-import type { PasskeyLine } from '@/core/people'
+import type { PasskeyLine } from '@/core/replies'
 import { useState } from 'react'
 import { toast } from 'sonner'
-import { postJson } from '../job/api'
+import { sendJson } from '../request/api'
 import { Button } from '../parts/button'
 import { ago } from '../parts/words'
-import { Fault } from './fault'
+import { Fault } from '../parts/fault'
 import { Part } from './part'
 import { addPasskey } from './passkey'
 import { PasswordInput } from './password-input'
-import { useAsking } from './use-asking'
+import { useMutation } from '../request/use-mutation'
 
 /** Passkeys: a second way in, by what a device knows its owner by. */
 export function PasskeyList({ passkeys, onDone }: { passkeys: readonly PasskeyLine[]; onDone: () => Promise<void> }) {
   const [open, setOpen] = useState(false)
   const [password, setPassword] = useState('')
-  const { busy, fault, ask } = useAsking()
-  const add = ask(async () => {
+  const { busy, fault, handle } = useMutation()
+  const add = handle(async () => {
     if (!(await addPasskey(password))) return
     setPassword('')
     setOpen(false)
@@ -24,8 +24,8 @@ export function PasskeyList({ passkeys, onDone }: { passkeys: readonly PasskeyLi
     toast('This device signs you in from now on.')
   })
   const remove = (id: string) =>
-    ask(async () => {
-      await postJson('/api/account/passkeys', { id }, 'DELETE')
+    handle(async () => {
+      await sendJson('/api/account/passkeys', { id }, 'DELETE')
       await onDone()
     })
   return (

@@ -1,6 +1,7 @@
 import { browserSupportsWebAuthn, startAuthentication, startRegistration, WebAuthnError } from '@simplewebauthn/browser'
 import type { PublicKeyCredentialCreationOptionsJSON, PublicKeyCredentialRequestOptionsJSON } from '@simplewebauthn/browser'
-import { ApiError, postJson } from '../job/api'
+import { passkeyOptions } from '@/core/replies'
+import { ApiError, askJson, sendJson } from '../request/api'
 
 /** Why no passkey can be used here; null where one can. A passkey belongs to a name; a number is none (Web Authentication, 5.1.3). */
 export function whyNoPasskeys(): string | null {
@@ -14,16 +15,16 @@ export function whyNoPasskeys(): string | null {
 /** Signs in by a passkey; false where the person has thought better of it. */
 export function signInByPasskey(): Promise<boolean> {
   return orCalledOff(async () => {
-    const optionsJSON = await postJson<PublicKeyCredentialRequestOptionsJSON>('/api/sign-in/passkey', {})
-    await postJson('/api/sign-in/passkey', await startAuthentication({ optionsJSON }), 'PUT')
+    const optionsJSON = await askJson('/api/sign-in/passkey', {}, passkeyOptions<PublicKeyCredentialRequestOptionsJSON>())
+    await sendJson('/api/sign-in/passkey', await startAuthentication({ optionsJSON }), 'PUT')
   })
 }
 
 /** Makes a passkey on this device; false where the person has thought better of it. */
 export function addPasskey(password: string): Promise<boolean> {
   return orCalledOff(async () => {
-    const optionsJSON = await postJson<PublicKeyCredentialCreationOptionsJSON>('/api/account/passkeys', { password })
-    await postJson('/api/account/passkeys', await startRegistration({ optionsJSON }), 'PUT')
+    const optionsJSON = await askJson('/api/account/passkeys', { password }, passkeyOptions<PublicKeyCredentialCreationOptionsJSON>())
+    await sendJson('/api/account/passkeys', await startRegistration({ optionsJSON }), 'PUT')
   })
 }
 

@@ -1,29 +1,30 @@
 'use client'
 import { useState } from 'react'
 import { toast } from 'sonner'
-import type { JobName, PeopleView, PersonLine, Role } from '@/core/people'
-import { postJson } from '../job/api'
+import type { Role } from '@/core/people'
+import type { JobName, PeopleView, PersonLine } from '@/core/replies'
+import { sendJson } from '../request/api'
 import { Button } from '../parts/button'
 import { dayAndTime } from '../parts/words'
-import { Fault } from './fault'
+import { Fault } from '../parts/fault'
 import { InviteForm } from './invite-form'
 import { Part } from './part'
-import { useAsking } from './use-asking'
+import { useMutation } from '../request/use-mutation'
 import { ROLE_WORDS } from './role-words'
 
 type Props = { readonly me: string; readonly people: PeopleView; readonly onDone: () => Promise<void> }
 
 /** Everybody who can sign in, what each may do, and who is still to answer. */
 export function PeopleList({ me, people, onDone }: Props) {
-  const { busy, fault, ask } = useAsking()
-  const change = (id: string, body: object, method = 'PUT') =>
-    ask(async () => {
-      await postJson(`/api/people/${encodeURIComponent(id)}`, body, method)
+  const { busy, fault, handle } = useMutation()
+  const change = (id: string, body: object, method: 'PUT' | 'DELETE' = 'PUT') =>
+    handle(async () => {
+      await sendJson(`/api/people/${encodeURIComponent(id)}`, body, method)
       await onDone()
     })
   const takeBack = (id: string) =>
-    ask(async () => {
-      await postJson('/api/people/invitations', { id }, 'DELETE')
+    handle(async () => {
+      await sendJson('/api/people/invitations', { id }, 'DELETE')
       await onDone()
       toast('The invitation is cancelled. Its link no longer works.')
     })
@@ -63,7 +64,7 @@ type RowProps = {
   readonly isMe: boolean
   readonly jobs: readonly JobName[]
   readonly busy: boolean
-  readonly change: (id: string, body: object, method?: string) => () => Promise<void>
+  readonly change: (id: string, body: object, method?: 'PUT' | 'DELETE') => () => Promise<void>
 }
 
 function PersonRow({ person: { id, name, email, role, grants }, isMe, jobs, busy, change }: RowProps) {

@@ -1,18 +1,18 @@
 'use client'
-import type { SessionLine } from '@/core/people'
-import { postJson } from '../job/api'
+import type { SessionLine } from '@/core/replies'
+import { sendJson } from '../request/api'
 import { Button } from '../parts/button'
 import { ago, dayAndTime } from '../parts/words'
-import { Fault } from './fault'
+import { Fault } from '../parts/fault'
 import { Part } from './part'
-import { useAsking } from './use-asking'
+import { useMutation } from '../request/use-mutation'
 
 /** Where one is signed in; each can be ended by itself. */
 export function SessionList({ sessions, onDone }: { sessions: readonly SessionLine[]; onDone: () => Promise<void> }) {
-  const { busy, fault, ask } = useAsking()
+  const { busy, fault, handle } = useMutation()
   const end = (id: string) =>
-    ask(async () => {
-      await postJson('/api/account/sessions', { id }, 'DELETE')
+    handle(async () => {
+      await sendJson('/api/account/sessions', { id }, 'DELETE')
       await onDone()
     })
   return (

@@ -1,26 +1,26 @@
 'use client'
 import { KeyRound } from 'lucide-react'
 import { useState } from 'react'
-import { postJson } from '../job/api'
+import { sendJson } from '../request/api'
 import { Button } from '../parts/button'
 import { SignInFrame } from './sign-in-frame'
-import { Fault } from './fault'
+import { Fault } from '../parts/fault'
 import { signInByPasskey } from './passkey'
 import { PasswordInput } from './password-input'
 import { TextInput } from './text-input'
-import { useAsking } from './use-asking'
+import { useMutation } from '../request/use-mutation'
 
 /** Signs somebody in and goes on to the page that was asked for. */
 export function SignIn({ to }: { to: string }) {
   const [email, setEmail] = useState('')
   const [password, setPassword] = useState('')
-  const { busy, fault, ask } = useAsking()
+  const { busy, fault, handle } = useMutation()
   const goOn = (): void => window.location.assign(to)
-  const signIn = ask(async () => {
-    await postJson('/api/sign-in/password', { email, password })
+  const signIn = handle(async () => {
+    await sendJson('/api/sign-in/password', { email, password })
     goOn()
   })
-  const byPasskey = ask(async () => {
+  const byPasskey = handle(async () => {
     if (await signInByPasskey()) goOn()
   })
   return (

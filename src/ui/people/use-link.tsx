@@ -1,12 +1,12 @@
 'use client'
 import { useState } from 'react'
-import { postJson } from '../job/api'
+import { sendJson } from '../request/api'
 import { Button } from '../parts/button'
 import { SignInFrame } from './sign-in-frame'
-import { Fault } from './fault'
+import { Fault } from '../parts/fault'
 import { PasswordInput } from './password-input'
 import { TextInput } from './text-input'
-import { useAsking } from './use-asking'
+import { useMutation } from '../request/use-mutation'
 
 type Kind = 'sign-in' | 'recovery' | 'invitation'
 type Props = { readonly token: string; readonly kind: Kind; readonly name: string; readonly email: string }
@@ -21,10 +21,10 @@ const WORDS: Readonly<Record<Kind, readonly [title: string, words: string, act: 
 export function UseLink({ token, kind, name: known, email }: Props) {
   const [name, setName] = useState('')
   const [password, setPassword] = useState('')
-  const { busy, fault, ask } = useAsking()
+  const { busy, fault, handle } = useMutation()
   const [title, words, act] = WORDS[kind]
-  const use = ask(async () => {
-    await postJson('/api/sign-in/link', { token, ...(kind === 'invitation' ? { name } : {}), ...(kind === 'sign-in' ? {} : { password }) })
+  const use = handle(async () => {
+    await sendJson('/api/sign-in/link', { token, ...(kind === 'invitation' ? { name } : {}), ...(kind === 'sign-in' ? {} : { password }) })
     window.location.assign('/')
   })
   return (

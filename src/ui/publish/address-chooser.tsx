@@ -1,16 +1,12 @@
 'use client'
-import { useEffect, useState, type FormEvent } from 'react'
-import { ApiError, callApi, postJson } from '../job/api'
+import { useCallback, useState } from 'react'
+import { addressAnswerSchema } from '@/core/replies'
 import { Button } from '../parts/button'
 import { inputClass } from '../parts/field'
+import { askJson, getJson } from '../request/api'
+import { useMutation } from '../request/use-mutation'
+import { useQuery } from '../request/use-query'
 
-type Answer = {
-  readonly state: 'free' | 'yours' | 'taken' | 'refused'
-  readonly label?: string
-  readonly shown?: string
-  readonly sentence?: string
-  readonly suggestions?: readonly string[]
-}
 type Props = {
   readonly job: string
   readonly address: string | null
@@ -24,43 +20,19 @@ type Props = {
 /** Chooses the address on the web host: says while typing whether a name is free, and which others are. */
 export function AddressChooser({ job, address, isDomain, proposal, hostSuffix, onChosen }: Props) {
   const [name, setName] = useState(isDomain || address === null ? proposal : address)
-  const [answer, setAnswer] = useState<Answer | null>(null)
-  const [fault, setFault] = useState<string | null>(null)
-  const [busy, setBusy] = useState(false)
-  useEffect(() => {
-    let stale = false
-    setAnswer(null)
-    const timer = setTimeout(() => {
-      callApi<Answer>(`/api/jobs/${job}/address?name=${encodeURIComponent(name)}`).then(
-        (found) => {
-          if (!stale) {
-            setAnswer(found)
-            setFault(null)
-          }
-        },
-        (error: unknown) => {
-          if (!stale) setFault(error instanceof ApiError ? error.message : 'The web host could not be asked.')
-        },
-      )
-    }, 150)
-    return () => {
-      stale = true
-      clearTimeout(timer)
-    }
-  }, [job, name, address])
-  const choose = async (event: FormEvent): Promise<void> => {
-    event.preventDefault()
-    setBusy(true)
-    try {
-      const chosen = await postJson<Answer>(`/api/jobs/${job}/address`, { name }, 'PUT')
-      onChosen(chosen.label ?? name)
-    } catch (error) {
-      setFault(error instanceof ApiError ? error.message : 'The address could not be chosen. Try again.')
-    } finally {
-      setBusy(false)
-    }
+  const asked = useCallback(() => getJson(`/api/jobs/${job}/address?name=${encodeURIComponent(name)}`, addressAnswerSchema), [job, name])
+  const { data: answer, fault: unanswered } = useQuery(asked, { restMs: 150, otherwise: 'The web host could not be asked.' })
+  const { busy, fault: refused, setFault: setRefused, handle } = useMutation({ otherwise: 'The address could not be chosen. Try again.' })
+  const choose = handle(async () => {
+    const chosen = await askJson(`/api/jobs/${job}/address`, { name }, addressAnswerSchema, 'PUT')
+    onChosen('label' in chosen ? chosen.label : name)
+  })
+  const fault = refused ?? unanswered
+  const retype = (text: string): void => {
+    setName(text)
+    setRefused(null)
   }
-  const bad = answer?.state === 'taken' || answer?.state === 'refused'
+  const suggestions = answer && 'suggestions' in answer ? answer.suggestions : null
   return (
     <form onSubmit={choose} aria-label="Address" noValidate>
       <label htmlFor="address" className="mb-1 block text-sm font-semibold">
@@ -74,9 +46,9 @@ export function AddressChooser({ job, address, isDomain, proposal, hostSuffix, o
         autoComplete="off"
         spellCheck={false}
         value={name}
-        aria-invalid={bad || undefined}
+        aria-invalid={suggestions !== null || undefined}
         aria-describedby="address-whole address-answer"
-        onChange={(event) => setName(event.target.value)}
+        onChange={(event) => retype(event.target.value)}
       />
       <p id="address-whole" className="mt-1 truncate font-mono text-xs text-soft">
         http://{name.trim() || '…'}
@@ -87,16 +59,16 @@ export function AddressChooser({ job, address, isDomain, proposal, hostSuffix, o
           <p className="font-medium text-thread">✕ {fault}</p>
         ) : answer === null ? (
           <p className="text-soft">Asking the web host…</p>
+        ) : 'sentence' in answer ? (
+          <p className="font-medium text-thread">✕ {answer.sentence}</p>
         ) : answer.state === 'yours' ? (
           <p className="text-done">✓ This is the job’s address.</p>
-        ) : answer.state === 'free' ? (
+        ) : (
           <p className="text-done">
             ✓ {isDomain ? 'The site can go back to it.' : 'Free.'}
             {answer.label !== answer.shown && ` Name servers know it as ${answer.label}.`}
             {address && ' Visitors of the old address will be sent on to it.'}
           </p>
-        ) : (
-          <p className="font-medium text-thread">✕ {answer.sentence}</p>
         )}
       </div>
       {answer?.state !== 'yours' && (
@@ -104,15 +76,15 @@ export function AddressChooser({ job, address, isDomain, proposal, hostSuffix, o
           {busy ? 'Setting it…' : address ? 'Move to this address' : 'Use this address'}
         </Button>
       )}
-      {bad && (answer?.suggestions?.length ?? 0) > 0 && (
+      {suggestions && suggestions.length > 0 && (
         <p className="mt-1 flex flex-wrap items-center gap-1.5 text-sm">
           Free:{' '}
-          {answer?.suggestions?.map((s) => (
+          {suggestions.map((s) => (
             <button
               key={s}
               type="button"
               className="rounded-sm border border-seam bg-cloth px-1.5 py-0.5 font-mono text-xs hover:border-ink hover:bg-tape"
-              onClick={() => setName(s)}
+              onClick={() => retype(s)}
             >
               {s}
             </button>

@@ -1,5 +1,6 @@
 'use client'
-import type { ConnectionTest, TestResult } from './use-connection-test'
+import type { TestResult } from '@/core/replies'
+import type { ConnectionTest } from './use-connection-test'
 
 /** A connection that is tried, step by step: what came back, and of the first that fails what to do. */
 export function ConnectionTestView({ connectionTest: { results, isRunning, fault } }: { connectionTest: ConnectionTest }) {
@@ -25,7 +26,8 @@ export function ConnectionTestView({ connectionTest: { results, isRunning, fault
 const SIGNS = { done: '✓', failed: '✕', 'not reached': '·' } as const
 const WORDS = { done: 'done', failed: 'failed', 'not reached': 'not reached' } as const
 
-function Step({ result: { step, state, said, advice } }: { result: TestResult }) {
+function Step({ result }: { result: TestResult }) {
+  const { step, state } = result
   return (
     <li className={`relative grid grid-cols-[1rem_5rem_minmax(0,1fr)] gap-x-2 border-b border-seam px-3 py-1.5 last:border-b-0`}>
       <span aria-hidden className={state === 'done' ? 'text-done' : state === 'failed' ? 'font-bold text-thread' : 'text-soft'}>
@@ -36,8 +38,8 @@ function Step({ result: { step, state, said, advice } }: { result: TestResult })
         <span className="sr-only">: {WORDS[state]}</span>
       </span>
       <span className={`min-w-0 break-words ${state === 'failed' ? 'font-medium text-thread' : 'text-soft'}`}>
-        {said ?? 'not reached'}
-        {advice && <span className="mt-0.5 block font-normal text-ink">{advice}</span>}
+        {result.state === 'not reached' ? result.state : result.said}
+        {result.state === 'failed' && <span className="mt-0.5 block font-normal text-ink">{result.advice}</span>}
       </span>
     </li>
   )

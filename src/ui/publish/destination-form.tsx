@@ -2,9 +2,12 @@
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useMemo, useState, type FormEvent, type ReactNode } from 'react'
-import { ApiError, postJson } from '../job/api'
+import { addedDestinationSchema, type TestedConnection } from '@/core/replies'
 import { Button } from '../parts/button'
+import { Fault } from '../parts/fault'
 import { Field } from '../parts/field'
+import { askJson, sendJson } from '../request/api'
+import { useMutation } from '../request/use-mutation'
 import { isOnThisMachine, KIND_NAMES, type DestinationLine, type OwnKind } from './destination-line'
 import { ConnectionFields, Text } from './connection-fields'
 import { ConnectionTestView } from './connection-test-view'
@@ -19,7 +22,7 @@ import {
   typedOf,
   type Typed,
 } from './typed-connection'
-import { useConnectionTest, type TestedConnection } from './use-connection-test'
+import { useConnectionTest } from './use-connection-test'
 
 const SECRET_WANTED = 'Type the password or key again. The saved one is only sent to the server and user name it was saved for.'
 
@@ -38,7 +41,7 @@ export function DestinationForm({ job, line, children }: Props) {
   const connectionTest = useConnectionTest(job)
   // What was tried is what is added: a change afterwards asks for another test.
   const [tried, setTried] = useState<{ readonly typed: Typed; readonly found: TestedConnection } | null>(null)
-  const [fault, setFault] = useState<string | null>(null)
+  const { fault, setFault, busy, handle } = useMutation({ otherwise: 'It could not be kept. Try again.' })
   const set = (part: Partial<Typed>): void => setTyped((now) => retyped(now, part, kept))
   const known = tried?.typed === typed ? tried.found : null
   const canAdd = known !== null && (isOnThisMachine(typed.kind) || hasWorked(known))
@@ -53,20 +56,16 @@ export function DestinationForm({ job, line, children }: Props) {
     )
     setTried(found && { typed: asked, found })
   }
-  const add = async (): Promise<void> => {
-    try {
-      const name = typed.name.trim() || shortOf(typed.origin)
-      const knownBy = known?.knownBy ?? null
-      const told = { name, origin: typed.origin }
-      const at = `/api/jobs/${job}/destinations`
-      if (line) await postJson(`${at}/${line.id}`, { ...told, connection: changedConnection(typed, knownBy) }, 'PUT')
-      const id = line?.id ?? (await postJson<{ id: string }>(at, { ...told, connection: savedConnection(typed, knownBy) })).id
-      router.push(`/jobs/${job}/publish?to=${id}`)
-      router.refresh()
-    } catch (error) {
-      setFault(error instanceof ApiError ? error.message : 'It could not be kept. Try again.')
-    }
-  }
+  const add = handle(async () => {
+    const name = typed.name.trim() || shortOf(typed.origin)
+    const knownBy = known?.knownBy ?? null
+    const said = { name, origin: typed.origin }
+    const at = `/api/jobs/${job}/destinations`
+    if (line) await sendJson(`${at}/${line.id}`, { ...said, connection: changedConnection(typed, knownBy) }, 'PUT')
+    const id = line?.id ?? (await askJson(at, { ...said, connection: savedConnection(typed, knownBy) }, addedDestinationSchema)).id
+    router.push(`/jobs/${job}/publish?to=${id}`)
+    router.refresh()
+  })
   const submit = (event: FormEvent): void => {
     event.preventDefault()
     void test(typed)
@@ -103,7 +102,7 @@ export function DestinationForm({ job, line, children }: Props) {
                 {connectionTest.isRunning ? 'Testing…' : 'Test the connection'}
               </Button>
               {canAdd && (
-                <Button look="main" onClick={() => void add()}>
+                <Button look="main" disabled={busy} onClick={() => void add()}>
                   {line ? 'Keep the changes' : 'Add it'}
                 </Button>
               )}
@@ -113,11 +112,7 @@ export function DestinationForm({ job, line, children }: Props) {
                 </Link>
               )}
             </div>
-            {fault && (
-              <p role="alert" className="font-medium text-thread">
-                ✕ {fault}
-              </p>
-            )}
+            <Fault words={fault} />
           </form>
         </div>
       </div>

@@ -1,14 +1,14 @@
 'use client'
-import { useCallback, useEffect, useState } from 'react'
-import { ApiError, callApi, postJson } from '../job/api'
+import { useCallback, useEffect } from 'react'
+import { noticesReplySchema, type NoticeView } from '@/core/replies'
 import { CheckLine } from '../parts/check-line'
+import { Fault } from '../parts/fault'
 import { Fold } from '../parts/fold'
 import { count, dayAndTime } from '../parts/words'
+import { getJson, sendJson } from '../request/api'
+import { useMutation } from '../request/use-mutation'
+import { useQuery } from '../request/use-query'
 
-type View = {
-  readonly tells: boolean
-  readonly last: { readonly pages: number; readonly toldAt: string | null; readonly said: string | null; readonly isOver: boolean } | null
-}
 const AGAIN_MS = 3000
 
 /** Whether search engines are told of pages that changed, and what became of the last notice; nothing where nobody is told here. */
@@ -21,30 +21,22 @@ export function Notices({
   readonly destination: string
   readonly after: string | null
 }) {
-  const [view, setView] = useState<View | null>(null)
-  const [fault, setFault] = useState<string | null>(null)
-  const load = useCallback(async (): Promise<void> => {
-    const { notices } = await callApi<{ notices: View | null }>(`/api/jobs/${job}/notices?to=${destination}`)
-    setView(notices)
-  }, [job, destination])
+  const asked = useCallback(() => getJson(`/api/jobs/${job}/notices?to=${destination}`, noticesReplySchema), [job, destination])
   // What was known stays where the server does not answer: the bar says that it does not.
-  useEffect(() => void load().catch(() => undefined), [load, after])
+  const { data, refetch, setData } = useQuery(asked)
+  const { fault, run } = useMutation({ otherwise: 'That could not be changed. Try again.' })
+  const view = data?.notices ?? null
+  useEffect(() => void refetch(), [refetch, after])
   const isOpen = view?.last ? view.last.toldAt === null && !view.last.isOver : false
   useEffect(() => {
     if (!isOpen) return
-    const again = setInterval(() => void load().catch(() => undefined), AGAIN_MS)
+    const again = setInterval(() => void refetch(), AGAIN_MS)
     return () => clearInterval(again)
-  }, [isOpen, load])
+  }, [isOpen, refetch])
   if (!view) return null
   const choose = async (tells: boolean): Promise<void> => {
-    setView({ ...view, tells })
-    setFault(null)
-    try {
-      await postJson(`/api/jobs/${job}/notices`, { tells }, 'PUT')
-    } catch (error) {
-      setView(view)
-      setFault(error instanceof ApiError ? error.message : 'That could not be changed. Try again.')
-    }
+    setData({ notices: { ...view, tells } })
+    if (!(await run(() => sendJson(`/api/jobs/${job}/notices`, { tells }, 'PUT')))) setData({ notices: view })
   }
   return (
     <Fold title="Search engines" said={view.last && view.last.toldAt === null ? 'not told yet' : ''}>
@@ -60,16 +52,12 @@ export function Notices({
           Tell them which pages changed
         </CheckLine>
       </div>
-      {fault && (
-        <p role="alert" className="mt-1 text-sm font-medium text-thread">
-          {fault}
-        </p>
-      )}
+      <Fault words={fault} />
     </Fold>
   )
 }
 
-function saidOf({ tells, last }: View): string {
+function saidOf({ tells, last }: NoticeView): string {
   if (!last) return tells ? 'They are told once something changes.' : 'They find out by themselves.'
   const pages = count(last.pages, 'page')
   if (last.toldAt !== null) return `✓ Told of ${pages}, ${dayAndTime(last.toldAt)}.`

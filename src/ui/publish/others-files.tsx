@@ -1,8 +1,9 @@
 'use client'
-import { useState } from 'react'
-import { ApiError, postJson } from '../job/api'
 import { Button } from '../parts/button'
+import { Fault } from '../parts/fault'
 import { count } from '../parts/words'
+import { sendJson } from '../request/api'
+import { useMutation } from '../request/use-mutation'
 import type { DestinationLine } from './destination-line'
 
 type Props = {
@@ -15,20 +16,11 @@ type Props = {
 
 /** Files at the destination that are not this site's: those that are left alone, and those that stand where its own go. */
 export function OthersFiles({ job, destination, foreign, inTheWay, onAdopted }: Props) {
-  const [fault, setFault] = useState<string | null>(null)
-  const [busy, setBusy] = useState(false)
-  const adopt = async (): Promise<void> => {
-    setBusy(true)
-    setFault(null)
-    try {
-      await postJson(`/api/jobs/${job}/destinations/${destination.id}/files`, { paths: inTheWay }, 'PUT')
-      onAdopted()
-    } catch (error) {
-      setFault(error instanceof ApiError ? error.message : 'They could not be taken over. Try again.')
-    } finally {
-      setBusy(false)
-    }
-  }
+  const { busy, fault, handle } = useMutation({ otherwise: 'They could not be taken over. Try again.' })
+  const adopt = handle(async () => {
+    await sendJson(`/api/jobs/${job}/destinations/${destination.id}/files`, { paths: inTheWay }, 'PUT')
+    onAdopted()
+  })
   return (
     <>
       {inTheWay.length > 0 && (
@@ -42,7 +34,7 @@ export function OthersFiles({ job, destination, foreign, inTheWay, onAdopted }: 
           <Button className="mt-2" disabled={busy} onClick={() => void adopt()}>
             Replace {inTheWay.length === 1 ? 'it' : 'them'} when publishing
           </Button>
-          {fault && <p className="mt-2 font-medium text-thread">✕ {fault}</p>}
+          <Fault words={fault} />
         </div>
       )}
       {foreign.length > 0 && (

@@ -2,8 +2,10 @@
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import { ApiError, postJson } from '../job/api'
 import { Button, buttonClass } from '../parts/button'
+import { Fault } from '../parts/fault'
+import { sendJson } from '../request/api'
+import { useMutation } from '../request/use-mutation'
 import { KIND_NAMES, type DestinationLine } from './destination-line'
 import { ConnectionTestView } from './connection-test-view'
 import { useConnectionTest } from './use-connection-test'
@@ -13,16 +15,12 @@ export function OwnDestination({ job, line }: { job: string; line: DestinationLi
   const router = useRouter()
   const connectionTest = useConnectionTest(job)
   const [asked, setAsked] = useState(false)
-  const [fault, setFault] = useState<string | null>(null)
-  const remove = async (): Promise<void> => {
-    try {
-      await postJson(`/api/jobs/${job}/destinations/${line.id}`, {}, 'DELETE')
-      router.push(`/jobs/${job}/publish`)
-      router.refresh()
-    } catch (error) {
-      setFault(error instanceof ApiError ? error.message : 'It could not be removed. Try again.')
-    }
-  }
+  const { fault, handle } = useMutation({ otherwise: 'It could not be removed. Try again.' })
+  const remove = handle(async () => {
+    await sendJson(`/api/jobs/${job}/destinations/${line.id}`, {}, 'DELETE')
+    router.push(`/jobs/${job}/publish`)
+    router.refresh()
+  })
   return (
     <section aria-label={line.name}>
       <dl className="grid gap-y-1 text-sm [&>dd]:mb-1">
@@ -65,11 +63,7 @@ export function OwnDestination({ job, line }: { job: string; line: DestinationLi
           </Button>
         </div>
       )}
-      {fault && (
-        <p role="alert" className="mt-2 font-medium text-thread">
-          ✕ {fault}
-        </p>
-      )}
+      <Fault words={fault} />
       <ConnectionTestView connectionTest={connectionTest} />
     </section>
   )

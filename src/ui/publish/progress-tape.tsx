@@ -1,15 +1,9 @@
 'use client'
 import { useEffect, useRef } from 'react'
+import type { PublishProgress } from '@/core/replies'
 import { kilobytes, timeLeft } from '../parts/words'
 
-export type Progress = {
-  readonly step: 'building' | 'sending' | 'switching'
-  readonly done: number
-  readonly total: number
-  readonly bytes?: readonly [done: number, total: number]
-}
-
-const WORDS: Record<Progress['step'], string> = {
+const WORDS: Record<PublishProgress['step'], string> = {
   building: 'Making pictures',
   sending: 'Sending files',
   switching: 'Switching visitors over',
@@ -18,7 +12,7 @@ const WORDS: Record<Progress['step'], string> = {
 const LOOKED = 3000
 
 /** Progress as a length of tape pulled out: by bytes where they are known, with how long it will still take. */
-export function ProgressTape({ progress }: { progress: Progress }) {
+export function ProgressTape({ progress }: { progress: PublishProgress }) {
   const { step, done, total, bytes } = progress
   const left = useTimeLeft(progress)
   const share = bytes && bytes[1] > 0 ? bytes[0] / bytes[1] : total === 0 ? 1 : done / total
@@ -48,7 +42,7 @@ export function ProgressTape({ progress }: { progress: Progress }) {
 }
 
 /** How long sending will still take at the pace it has had; null where that is not known. */
-function useTimeLeft({ step, bytes }: Progress): string | null {
+function useTimeLeft({ step, bytes }: PublishProgress): string | null {
   const since = useRef<number | null>(null)
   useEffect(() => {
     since.current = step === 'sending' ? (since.current ?? performance.now()) : null

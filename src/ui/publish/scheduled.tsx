@@ -2,12 +2,16 @@
 import { Popover } from 'radix-ui'
 import { useRouter } from 'next/navigation'
 import { useId, useState, type FormEvent } from 'react'
-import { ApiError, callWithProgress, postJson } from '../job/api'
+import * as v from 'valibot'
+import { publishProgressSchema } from '@/core/replies'
 import { Button, buttonClass } from '../parts/button'
 import { inputClass } from '../parts/field'
+import { Fault } from '../parts/fault'
 import { refusal } from '../parts/notice'
 import { Panel } from '../parts/panel'
 import { atIn, count } from '../parts/words'
+import { callWithProgress, sendJson } from '../request/api'
+import { useMutation } from '../request/use-mutation'
 import { useAloneWords } from './use-alone-words'
 
 export type ScheduledLine = {
@@ -43,6 +47,8 @@ type Props = {
   readonly onScheduled: () => void
 }
 
+const SCHEDULED = { progress: publishProgressSchema, result: v.unknown() }
+
 /** The time zone of whoever sits here, as IANA calls it. */
 const HERE = Intl.DateTimeFormat().resolvedOptions().timeZone
 
@@ -52,25 +58,17 @@ export function Schedule({ job, destination, revision, page, note, onScheduled }
   const id = useId()
   const [isOpen, setOpen] = useState(false)
   const [at, setAt] = useState('')
-  const [fault, setFault] = useState<string | null>(null)
-  const [busy, setBusy] = useState(false)
+  const { busy, fault, setFault, run } = useMutation({ otherwise: 'It could not be scheduled. Try again.' })
   const schedule = async (event: FormEvent): Promise<void> => {
     event.preventDefault()
     const time = new Date(at)
     if (Number.isNaN(time.getTime())) return setFault('Choose a day and a time.')
-    setBusy(true)
-    setFault(null)
-    try {
-      const body = { revision, ...(page !== null && { page }), destination, note, at: time.toISOString(), zone: HERE }
-      await callWithProgress(`/api/jobs/${job}/publish/scheduled`, body, () => undefined)
-      setOpen(false)
-      onScheduled()
-      router.refresh()
-    } catch (error) {
-      setFault(error instanceof ApiError ? error.message : 'It could not be scheduled. Try again.')
-    } finally {
-      setBusy(false)
-    }
+    const body = { revision, ...(page !== null && { page }), destination, note, at: time.toISOString(), zone: HERE }
+    const isDone = await run(() => callWithProgress(`/api/jobs/${job}/publish/scheduled`, body, SCHEDULED, () => undefined))
+    if (!isDone) return
+    setOpen(false)
+    onScheduled()
+    router.refresh()
   }
   return (
     <Popover.Root open={isOpen} onOpenChange={setOpen}>
@@ -94,11 +92,7 @@ export function Schedule({ job, destination, revision, page, note, onScheduled }
           <p id={`${id}-zone`} className="mt-1 text-soft">
             Time of {HERE}. It is the site as it is now: what you do until then waits for the next time.
           </p>
-          {fault && (
-            <p role="alert" className="mt-2 font-medium text-thread">
-              ✕ {fault}
-            </p>
-          )}
+          <Fault words={fault} />
           <Button type="submit" look="main" className="mt-3" disabled={busy}>
             {busy ? 'Scheduling…' : 'Schedule'}
           </Button>
@@ -112,15 +106,13 @@ export function Schedule({ job, destination, revision, page, note, onScheduled }
 export function ScheduledList({ job, scheduled }: { readonly job: string; readonly scheduled: readonly ScheduledLine[] }) {
   const router = useRouter()
   const aloneWords = useAloneWords()
+  const { handle } = useMutation({ otherwise: 'It could not be cancelled. Try again.', onFault: refusal })
   if (scheduled.length === 0) return null
-  const take = async (id: string): Promise<void> => {
-    try {
-      await postJson(`/api/jobs/${job}/publish/scheduled`, { scheduled: id }, 'DELETE')
+  const take = (id: string) =>
+    handle(async () => {
+      await sendJson(`/api/jobs/${job}/publish/scheduled`, { scheduled: id }, 'DELETE')
       router.refresh()
-    } catch (error) {
-      refusal(error instanceof ApiError ? error.message : 'It could not be cancelled. Try again.')
-    }
-  }
+    })
   return (
     <ul aria-label="Scheduled" className="mt-4 border border-seam bg-cloth text-sm">
       {scheduled.map(({ id, at, zone, note, alone, fault, tries, nextAt, void: why }) => (
@@ -144,7 +136,7 @@ export function ScheduledList({ job, scheduled }: { readonly job: string; readon
           </span>
           <Button
             aria-label={why === null ? `Cancel what goes live on ${atIn(at, zone)}` : `Dismiss what was to go live on ${atIn(at, zone)}`}
-            onClick={() => void take(id)}
+            onClick={() => void take(id)()}
           >
             {why === null ? 'Cancel' : 'Dismiss'}
           </Button>

@@ -3,10 +3,10 @@ import { pagesDiffering, pagesWithOwnDifferences } from '@/core/compare'
 import { pageTexts } from '@/core/fill'
 import { withPageAlone } from '@/core/plan'
 import { findPage, type PageId, type SiteDocument } from '@/core/site'
-import { fetchReleased } from '../job/fetch-past'
 import { useJob, useJobStore } from '../job/job-context'
 import type { JobState } from '../job/job-state'
 import { measureApart } from '../job/measure-apart'
+import { useVersion } from '../job/use-version'
 
 /** A page that is to go out alone, and the job as it goes out then; null while that is measured. */
 export type Alone = { readonly page: PageId; readonly state: JobState | null }
@@ -27,7 +27,8 @@ export function useAlone(release: string | null): ChosenAlone {
   const id = useJob((s) => s.id)
   const pack = useJob((s) => s.pack)
   const document = useJob((s) => s.document)
-  const live = useReleased(id, release)
+  // Where it cannot be fetched, all that has changed can still go out.
+  const live = useVersion(id, release).version?.document ?? null
   const [asked, choose] = useState<PageId | null>(null)
   const [measured, setMeasured] = useState<{ readonly of: SiteDocument; readonly state: JobState } | null>(null)
   const choices = useMemo(() => (live ? choicesOf(pack, live, document) : []), [pack, live, document])
@@ -49,21 +50,6 @@ export function useAlone(release: string | null): ChosenAlone {
     fault: made && !made.ok ? `This page cannot go out alone: ${made.why}. Publish all that has changed.` : null,
     choose,
   }
-}
-
-/** What visitors have of the site; null until it is here. Where it cannot be fetched, all that has changed can still go out. */
-function useReleased(job: string, release: string | null): SiteDocument | null {
-  const [live, setLive] = useState<{ readonly release: string; readonly document: SiteDocument } | null>(null)
-  useEffect(() => {
-    let isOver = false
-    if (release === null) return
-    fetchReleased(job, release).then(
-      (past) => isOver || (past && setLive({ release, document: past.document })),
-      () => undefined,
-    )
-    return () => void (isOver = true)
-  }, [job, release])
-  return live?.release === release ? live.document : null
 }
 
 function choicesOf(pack: JobState['pack'], live: SiteDocument, now: SiteDocument): readonly PageChoice[] {

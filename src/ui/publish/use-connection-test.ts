@@ -1,14 +1,9 @@
 import { useState } from 'react'
-import { ApiError, callWithProgress } from '../job/api'
+import { testedConnectionSchema, testResultSchema, type TestedConnection, type TestResult } from '@/core/replies'
+import { callWithProgress } from '../request/api'
+import { useMutation } from '../request/use-mutation'
 
-export type TestResult = {
-  readonly step: string
-  readonly state: 'done' | 'failed' | 'not reached'
-  readonly said?: string
-  readonly advice?: string
-}
-/** `knownBy`: the key of a host, or a certificate that nobody vouches for. */
-export type TestedConnection = { readonly results: readonly TestResult[]; readonly knownBy: string | null }
+const TEST = { progress: testResultSchema, result: testedConnectionSchema }
 
 export type ConnectionTest = {
   readonly results: readonly TestResult[]
@@ -21,22 +16,14 @@ export type ConnectionTest = {
 /** Tries a connection, and tells of each step as it comes. */
 export function useConnectionTest(job: string): ConnectionTest {
   const [results, setResults] = useState<readonly TestResult[]>([])
-  const [isRunning, setRunning] = useState(false)
-  const [fault, setFault] = useState<string | null>(null)
-  const run = async (asked: unknown): Promise<TestedConnection | null> => {
+  const { busy, fault, run } = useMutation({ otherwise: 'The connection could not be tried. Try again.' })
+  const test = async (asked: unknown): Promise<TestedConnection | null> => {
+    let tested: TestedConnection | null = null
     setResults([])
-    setFault(null)
-    setRunning(true)
-    try {
-      return await callWithProgress<TestResult, TestedConnection>(`/api/jobs/${job}/destinations/test`, asked, (one) =>
-        setResults((now) => [...now, one]),
-      )
-    } catch (error) {
-      setFault(error instanceof ApiError ? error.message : 'The connection could not be tried. Try again.')
-      return null
-    } finally {
-      setRunning(false)
-    }
+    await run(async () => {
+      tested = await callWithProgress(`/api/jobs/${job}/destinations/test`, asked, TEST, (one) => setResults((now) => [...now, one]))
+    })
+    return tested
   }
-  return { results, isRunning, fault, run }
+  return { results, isRunning: busy, fault, run: test }
 }

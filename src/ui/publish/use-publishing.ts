@@ -2,29 +2,22 @@ import { useRouter } from 'next/navigation'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { Site } from '@/core/fill'
 import type { Held } from '@/core/lines'
-import type { PublishPlan } from '@/core/release'
+import { preparedSchema, publishedSchema, publishProgressSchema, type Prepared, type Published, type PublishProgress } from '@/core/replies'
 import { holdAsksOf, holdKeyOf } from '@/core/render'
-import { ApiError, callWithProgress, postJson } from '../job/api'
 import { useJob } from '../job/job-context'
 import { siteOf } from '../job/site-of'
 import { useSite } from '../job/use-site'
 import { count, kilobytes } from '../parts/words'
+import { ApiError, callWithProgress, sendJson, sentenceOf } from '../request/api'
 import type { DestinationLine } from './destination-line'
-import type { Progress } from './progress-tape'
 import type { Alone } from './use-alone'
 
-export type Plan = {
-  readonly revision: number
-  readonly destination: string
-  readonly address: string
-  readonly plan: PublishPlan
-  /** The page that goes out alone; null: all that has changed does. */
-  readonly page: string | null
-  /** Files there that are not ours: left alone, or where ours go. */
-  readonly foreign: readonly string[]
-  readonly inTheWay: readonly string[]
-}
-type Sent = { readonly sentFiles: number; readonly sentBytes: number; readonly notSentOn: string | null }
+const PREPARING = { progress: publishProgressSchema, result: preparedSchema }
+const PUBLISHING = { progress: publishProgressSchema, result: publishedSchema }
+const BROKEN = 'Something went wrong here. Reload the page; nothing that was saved is lost.'
+
+/** What would go out; `page` goes out alone, null: all that has changed does. */
+export type Plan = Prepared & { readonly page: string | null }
 
 /** What is asked for: a page alone, if one is, and what was measured of the site as it goes out. */
 type Asked = {
@@ -36,7 +29,7 @@ type Asked = {
 export type Publishing = {
   /** What publishing would change, for the site as it is now; null until that is reckoned. */
   readonly plan: Plan | null
-  readonly progress: Progress | null
+  readonly progress: PublishProgress | null
   readonly fault: string | null
   /** What there is to say of a publication that somebody has stopped. */
   readonly stopped: string | null
@@ -67,7 +60,7 @@ export function usePublishing(
   const revision = useJob((s) => s.revision)
   const publications = useJob((s) => s.publications)
   const [made, setMade] = useState<Plan | null>(null)
-  const [progress, setProgress] = useState<Progress | null>(null)
+  const [progress, setProgress] = useState<PublishProgress | null>(null)
   const [fault, setFault] = useState<string | null>(null)
   const [stopped, setStopped] = useState<string | null>(null)
   const [done, setDone] = useState<string | null>(null)
@@ -98,7 +91,7 @@ export function usePublishing(
       return true
     } catch (error) {
       if (error instanceof ApiError && error.code === 'publishingStopped') setStopped(error.message)
-      else setFault(sentence(error))
+      else setFault(sentenceOf(error, BROKEN))
       return false
     } finally {
       running.current = false
@@ -114,7 +107,7 @@ export function usePublishing(
       again.current = false
       await run(async () => {
         const asked = { ...wanted.current, destination }
-        const plan = await callWithProgress<Progress, Omit<Plan, 'page'>>(`/api/jobs/${job}/prepare`, asked, setProgress)
+        const plan = await callWithProgress(`/api/jobs/${job}/prepare`, asked, PREPARING, setProgress)
         setMade({ ...plan, page: asked.page ?? null })
       })
     }
@@ -127,13 +120,13 @@ export function usePublishing(
 
   const put = async (
     input: { revision: number; page?: string; note: string } | { release: string } | { withdraw: true },
-    words: (sent: Sent) => string,
+    words: (sent: Published) => string,
   ): Promise<boolean> => {
     if (running.current) return false
     setDone(null)
     setOut(true)
     const isDone = await run(async () => {
-      const sent = await callWithProgress<Progress, Sent>(`/api/jobs/${job}/publish`, { ...input, destination }, setProgress)
+      const sent = await callWithProgress(`/api/jobs/${job}/publish`, { ...input, destination }, PUBLISHING, setProgress)
       setDone(words(sent))
     })
     setOut(false)
@@ -156,7 +149,7 @@ export function usePublishing(
     publish: async (note) =>
       isNow && (await put({ revision: made.revision, ...(page !== null && { page }), note }, (sent) => wordsOf(sent, isSeenAtOnce))),
     stop:
-      isOut && progress?.step !== 'switching' ? () => void postJson(`/api/jobs/${job}/publish`, {}, 'DELETE').catch(() => undefined) : null,
+      isOut && progress?.step !== 'switching' ? () => void sendJson(`/api/jobs/${job}/publish`, {}, 'DELETE').catch(() => undefined) : null,
     takeOff: () => void put({ withdraw: true }, () => 'The site is offline.'),
     putBack: (release) => void put({ release }, () => 'The earlier release is live again.'),
   }
@@ -171,12 +164,8 @@ function heldIn(site: Site): Asked['holds'] & object {
   })
 }
 
-function wordsOf({ sentFiles, sentBytes, notSentOn }: Sent, isSeenAtOnce: boolean): string {
+function wordsOf({ sentFiles, sentBytes, notSentOn }: Published, isSeenAtOnce: boolean): string {
   if (!isSeenAtOnce) return 'The zip is ready. Visitors see it once somebody has put it up.'
   const sent = sentFiles === 0 ? 'Every file was there already.' : `${count(sentFiles, 'file')} sent, ${kilobytes(sentBytes)}.`
   return notSentOn === null ? `Live. ${sent}` : `Live. ${sent} Visitors of ${notSentOn} are not sent on yet; that is tried again by itself.`
-}
-
-function sentence(error: unknown): string {
-  return error instanceof ApiError ? error.message : 'Something went wrong here. Reload the page; nothing that was saved is lost.'
 }

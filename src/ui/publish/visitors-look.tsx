@@ -1,52 +1,44 @@
 'use client'
-import { useCallback, useEffect, useState } from 'react'
-import { ApiError, callWithProgress } from '../job/api'
+import { useCallback, useEffect, useRef, useState } from 'react'
+import { type Looked, lookedSchema, type LookProgress, lookProgressSchema } from '@/core/replies'
+import { callWithProgress } from '../request/api'
 import { Button } from '../parts/button'
+import { Fault } from '../parts/fault'
 import { count } from '../parts/words'
+import { useMutation } from '../request/use-mutation'
 
-type Progress = { readonly done: number; readonly total: number }
-type Looked = { readonly files: number; readonly faults: readonly { readonly path: string; readonly said: string }[] }
-type Look = { readonly progress: Progress | null; readonly looked: Looked | null; readonly fault: string | null }
-
-const NOT_YET: Look = { progress: null, looked: null, fault: null }
+const LOOK = { progress: lookProgressSchema, result: lookedSchema }
 /** How many faults are told; more of them have mostly one cause. */
 const MOST = 12
 
 /** What visitors get of what was published, file by file: looked at when something has gone live (`after`), and when asked for. */
 export function VisitorsLook({ job, destination, after }: { job: string; destination: string; after: string | null }) {
-  const [look, setLook] = useState(NOT_YET)
-  const run = useCallback(async (): Promise<void> => {
-    setLook({ ...NOT_YET, progress: { done: 0, total: 0 } })
-    try {
-      const looked = await callWithProgress<Progress, Looked>(`/api/jobs/${job}/look`, { destination }, (progress) =>
-        setLook({ ...NOT_YET, progress }),
-      )
-      setLook({ ...NOT_YET, looked })
-    } catch (error) {
-      setLook({ ...NOT_YET, fault: error instanceof ApiError ? error.message : 'It could not be looked at. Try again.' })
-    }
+  const [progress, setProgress] = useState<LookProgress | null>(null)
+  const [looked, setLooked] = useState<Looked | null>(null)
+  const { busy, fault, run } = useMutation({ otherwise: 'It could not be looked at. Try again.' })
+  const look = useRef(run)
+  look.current = run
+  const again = useCallback(async (): Promise<void> => {
+    setLooked(null)
+    setProgress(null)
+    await look.current(async () => setLooked(await callWithProgress(`/api/jobs/${job}/look`, { destination }, LOOK, setProgress)))
   }, [job, destination])
   useEffect(() => {
-    if (after !== null) void run()
-  }, [after, run])
-  const { progress, looked, fault } = look
+    if (after !== null) void again()
+  }, [after, again])
   return (
     <div className="mt-2 text-sm">
       <div className="flex flex-wrap items-center gap-3">
-        <Button disabled={progress !== null} onClick={() => void run()}>
+        <Button disabled={busy} onClick={() => void again()}>
           Check what visitors get
         </Button>
         <p role="status" className={looked?.faults.length === 0 ? 'font-semibold text-done' : 'text-soft'}>
-          {progress && (progress.total === 0 ? 'Looking…' : `Looking at what visitors get, ${progress.done} of ${progress.total}`)}
+          {busy && (progress === null ? 'Looking…' : `Looking at what visitors get, ${progress.done} of ${progress.total}`)}
           {looked?.faults.length === 0 &&
             `✓ Visitors get ${looked.files === 1 ? 'the file' : `all ${looked.files} files`} as they were sent.`}
         </p>
       </div>
-      {fault && (
-        <p role="alert" className="mt-2 font-medium text-thread">
-          ✕ {fault}
-        </p>
-      )}
+      <Fault words={fault} />
       {looked && looked.faults.length > 0 && <Faults looked={looked} />}
     </div>
   )

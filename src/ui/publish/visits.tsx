@@ -1,45 +1,43 @@
 'use client'
-import { useCallback, useEffect, useState } from 'react'
+import { useCallback } from 'react'
 import { Bar, BarChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts'
-import type { Counted, VisitsSummary } from '@/core/release'
-import { ApiError, callApi, postJson } from '../job/api'
+import { siteVisitsSchema, type SiteVisits } from '@/core/replies'
 import { Button } from '../parts/button'
 import { CheckLine } from '../parts/check-line'
 import { count, day } from '../parts/words'
+import { ApiError, getJson, sendJson } from '../request/api'
+import { useMutation } from '../request/use-mutation'
+import { useQuery } from '../request/use-query'
 
-type SiteVisits = VisitsSummary & { readonly isCounted: boolean }
-type Day = VisitsSummary['days'][number]
+type Day = SiteVisits['days'][number]
+type Counted = SiteVisits['pages'][number]
 
 /** How high the chart is, in px. */
 const HEIGHT = 120
 /** How many pages, and places that visitors came from, are listed. */
 const MOST = 8
 
-/** Beside what is being published this is no alarm: that has its own words. */
-const DOWN = 'What was counted cannot be told just now: the host is away.'
-const isDown = (error: unknown): boolean => error instanceof ApiError && error.code === 'hostDown'
+/** Beside what is being published it is no alarm that the host is away: that has its own words. */
+async function orAway<T>(call: Promise<T>): Promise<T> {
+  try {
+    return await call
+  } catch (error) {
+    if (!(error instanceof ApiError) || error.code !== 'hostDown') throw error
+    throw new ApiError(error.status, error.code, 'What was counted cannot be told just now: the host is away.')
+  }
+}
 
 /** How often pages of the site were seen lately, by day: counted by our host itself, without anything on the page. */
 export function Visits({ job }: { readonly job: string }) {
-  const [visits, setVisits] = useState<SiteVisits | null>(null)
-  const [fault, setFault] = useState<string | null>(null)
-  const load = useCallback(async (): Promise<void> => {
-    try {
-      setVisits(await callApi<SiteVisits>(`/api/jobs/${job}/visits`))
-      setFault(null)
-    } catch (error) {
-      setFault(isDown(error) ? DOWN : error instanceof ApiError ? error.message : 'The visits could not be fetched. Try again.')
-    }
-  }, [job])
-  useEffect(() => void load(), [load])
-  const setCounted = async (isCounted: boolean): Promise<void> => {
-    try {
-      await postJson(`/api/jobs/${job}/visits`, { isCounted }, 'PUT')
-      await load()
-    } catch (error) {
-      setFault(isDown(error) ? DOWN : error instanceof ApiError ? error.message : 'That could not be changed. Try again.')
-    }
-  }
+  const asked = useCallback(() => orAway(getJson(`/api/jobs/${job}/visits`, siteVisitsSchema)), [job])
+  const { data: visits, fault: unknown, refetch } = useQuery(asked, { otherwise: 'The visits could not be fetched. Try again.' })
+  const { fault: refused, run } = useMutation({ otherwise: 'That could not be changed. Try again.' })
+  const setCounted = (isCounted: boolean): Promise<boolean> =>
+    run(async () => {
+      await orAway(sendJson(`/api/jobs/${job}/visits`, { isCounted }, 'PUT'))
+      await refetch()
+    })
+  const fault = refused ?? unknown
   return (
     <>
       {fault && (
@@ -62,7 +60,7 @@ export function Visits({ job }: { readonly job: string }) {
           >
             Count pages
           </CheckLine>
-          <Button className="mt-2" onClick={() => void load()}>
+          <Button className="mt-2" onClick={() => void refetch()}>
             Count again
           </Button>
         </div>

@@ -2,10 +2,11 @@
 import { Dialog } from 'radix-ui'
 import { useRef, useState } from 'react'
 import type { PackFault } from '@/core/pack'
-import { ApiError, callApi } from '../job/api'
+import { importedPackSchema } from '@/core/replies'
 import { Button } from '../parts/button'
 import { count } from '../parts/words'
 import { FileInput } from '../parts/file-input'
+import { ApiError, sentenceOf, upload } from '../request/api'
 
 /** Brings a template pack in; what is wrong with one is listed by file and line. */
 export function ImportPack() {
@@ -16,18 +17,12 @@ export function ImportPack() {
     if (!file) return
     setBusy(true)
     try {
-      const { templates } = await callApi<{ templates: string[] }>(`/api/packs?name=${encodeURIComponent(file.name)}`, {
-        method: 'POST',
-        body: file,
-      })
+      const { templates } = await upload(`/api/packs?name=${encodeURIComponent(file.name)}`, file, importedPackSchema)
       // The templates are the whole application's: the page starts again with the new one among them.
       window.location.assign(`?show=particulars&of=${templates[0] ?? ''}`)
     } catch (error) {
-      setRefused(
-        error instanceof ApiError
-          ? { words: error.message, faults: error.faults }
-          : { words: 'The pack could not be read. Choose it again.', faults: [] },
-      )
+      const words = sentenceOf(error, 'The pack could not be read. Choose it again.')
+      setRefused({ words, faults: error instanceof ApiError ? error.faults : [] })
     } finally {
       setBusy(false)
     }

@@ -1,9 +1,9 @@
 'use client'
 import { useMemo, useRef, useState } from 'react'
-import { toast } from 'sonner'
 import { bySuiting, type Candidate } from '@/core/choice'
 import { BLANK, candidates } from '../parts/suited-template'
-import { postJson } from '../job/api'
+import { sendJson } from '../request/api'
+import { refuse } from '../request/refuse'
 import { factsOf } from '@/core/site'
 import { useJob } from '../job/job-context'
 import { AllTemplates } from './all-templates'
@@ -31,9 +31,9 @@ export function TemplateStage({ favourites }: { favourites: readonly string[] })
   const mark = (id: string): void => {
     const on = !marked.includes(id)
     setMarked(on ? [...marked, id] : marked.filter((m) => m !== id))
-    postJson(`/api/favourites/${id}`, { on }, 'PUT').catch((error: Error) => {
+    sendJson(`/api/favourites/${id}`, { on }, 'PUT').catch((error: unknown) => {
       setMarked(marked)
-      toast.error(error.message)
+      refuse(error)
     })
   }
   if (view === 'particulars' && first)

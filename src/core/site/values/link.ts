@@ -6,7 +6,7 @@ import { MAX_TEXT, type ValueType } from './value-type'
 /** The longest name of a file, in UTF-16 units. */
 export const MAX_FILE_NAME = 120
 /** A file that visitors are given, such as a price list: its name, and its content by SHA-256 and size. All are PDF (ISO 32000). */
-const fileTargetSchema = v.strictObject({
+export const fileTargetSchema = v.strictObject({
   type: v.literal('file'),
   name: v.pipe(v.string(), v.minLength(1), v.maxLength(MAX_FILE_NAME)),
   hash: v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/)),

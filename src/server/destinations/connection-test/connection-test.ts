@@ -1,25 +1,4 @@
-/** The steps of a connection, in the order in which they are tried; those that a kind does not have are left out. */
-export const TEST_STEPS = [
-  'name',
-  'port',
-  'greeting',
-  'certificate',
-  'host key',
-  'login',
-  'folder',
-  'bucket',
-  'write',
-  'read back',
-  'remove',
-] as const
-export type TestStep = (typeof TEST_STEPS)[number]
-
-/** What came of a step: `said` is what was tried and what came back, `advice` the likely cause and what to do. */
-export type TestResult =
-  | { readonly step: TestStep; readonly state: 'done'; readonly said: string }
-  | { readonly step: TestStep; readonly state: 'failed'; readonly said: string; readonly advice: string }
-  | { readonly step: TestStep; readonly state: 'not reached' }
-
+import type { TestResult, TestStep } from '../../../core/replies'
 /** A step that did not succeed. */
 export class TestFault extends Error {
   constructor(

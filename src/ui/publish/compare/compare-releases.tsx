@@ -4,10 +4,10 @@ import { useEffect, useMemo, useRef, useState } from 'react'
 import { compareSites, type PageCompared } from '@/core/compare'
 import type { Site } from '@/core/fill'
 import type { SiteDocument } from '@/core/site'
-import { ApiError } from '../../job/api'
-import { fetchReleased } from '../../job/fetch-past'
 import { useSite } from '../../job/use-site'
+import { useVersion } from '../../job/use-version'
 import { buttonClass } from '../../parts/button'
+import { Fault } from '../../parts/fault'
 import { count, dayAndTime } from '../../parts/words'
 import type { ReleaseLine } from '../release-line'
 import { PagesSide } from './pages-side'
@@ -27,7 +27,7 @@ export function CompareReleases({ job, destination, releases, first }: Props) {
   const site = useSite()
   const [before, setBefore] = useState(releases.find(({ id }) => id === first)?.id ?? releases[0]?.id ?? NOW)
   const [after, setAfter] = useState<string>(NOW)
-  const documents = useDocuments(job, releases, [before, after])
+  const documents = useDocuments(job, [before, after])
   const head = useRef<HTMLHeadingElement>(null)
   useEffect(() => head.current?.focus(), [])
   const { was, now, fault } = documents
@@ -43,11 +43,7 @@ export function CompareReleases({ job, destination, releases, first }: Props) {
           Back to Publish
         </Link>
       </div>
-      {fault && (
-        <p role="alert" className="mt-4 font-medium text-thread">
-          ✕ {fault}
-        </p>
-      )}
+      <Fault words={fault} />
       {!fault && (!was || (after !== NOW && !now)) && (
         <p role="status" className="mt-4 text-soft">
           Fetching them…
@@ -82,24 +78,13 @@ function StateChoice(props: { label: string; value: string; releases: readonly R
 type Documents = { readonly was: SiteDocument | null; readonly now: SiteDocument | null; readonly fault: string | null }
 
 /** The documents of two states; the site as it is now is at hand and needs no fetching. */
-function useDocuments(job: string, releases: readonly ReleaseLine[], [before, after]: readonly [string, string]): Documents {
+function useDocuments(job: string, [before, after]: readonly [string, string]): Documents {
   const present = useSite().document
-  const [kept, setKept] = useState<ReadonlyMap<string, SiteDocument>>(new Map())
-  const [fault, setFault] = useState<string | null>(null)
-  useEffect(() => {
-    let isOver = false
-    for (const id of [before, after]) {
-      const release = releases.find((one) => one.id === id)
-      if (!release || kept.has(id)) continue
-      fetchReleased(job, id)
-        .then((past) => isOver || (past && setKept((all) => new Map(all).set(id, past.document))))
-        .catch((error: unknown) => isOver || setFault(error instanceof ApiError ? error.message : 'It could not be fetched. Try again.'))
-    }
-    return () => void (isOver = true)
-  }, [job, releases, before, after, kept])
-  const of = (id: string): SiteDocument | null => (id === NOW ? present : (kept.get(id) ?? null))
-  return { was: of(before), now: after === NOW ? null : of(after), fault }
+  const [from, to] = [useVersion(job, before === NOW ? null : before, FETCHED), useVersion(job, after === NOW ? null : after, FETCHED)]
+  const was = before === NOW ? present : (from.version?.document ?? null)
+  return { was, now: after === NOW ? null : (to.version?.document ?? null), fault: from.fault ?? to.fault }
 }
+const FETCHED = { otherwise: 'It could not be fetched. Try again.' }
 
 function Compared({ was, now }: { readonly was: Site; readonly now: Site }) {
   const { pages, shared, isDressedAnew } = useMemo(() => compareSites(was, now), [was, now])

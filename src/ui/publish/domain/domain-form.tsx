@@ -1,12 +1,11 @@
 'use client'
-import { useEffect, useState, type FormEvent } from 'react'
-import { ApiError, callApi, postJson } from '../../job/api'
+import { useCallback, useState } from 'react'
+import { domainAnswerSchema } from '@/core/replies'
 import { Button } from '../../parts/button'
 import { inputClass } from '../../parts/field'
-
-type Answer =
-  | { readonly ok: true; readonly name: string; readonly shown: string; readonly other: string | null; readonly stand: string }
-  | { readonly ok: false; readonly sentence: string }
+import { getJson, sendJson } from '../../request/api'
+import { useMutation } from '../../request/use-mutation'
+import { useQuery } from '../../request/use-query'
 
 type Props = {
   readonly job: string
@@ -18,36 +17,18 @@ type Props = {
 /** Takes a client's domain: says while it is typed how it is read, and what leads there beside it. */
 export function DomainForm({ job, isInHand, onAdded }: Props) {
   const [typed, setTyped] = useState('')
-  const [answer, setAnswer] = useState<Answer | null>(null)
-  const [fault, setFault] = useState<string | null>(null)
-  const [busy, setBusy] = useState(false)
-  useEffect(() => {
-    let stale = false
-    setAnswer(null)
-    if (typed.trim() === '') return
-    const timer = setTimeout(() => {
-      callApi<Answer>(`/api/jobs/${job}/domain?name=${encodeURIComponent(typed)}`).then(
-        (found) => !stale && setAnswer(found),
-        (error: unknown) => !stale && setFault(error instanceof ApiError ? error.message : 'The domain could not be read. Try again.'),
-      )
-    }, 200)
-    return () => {
-      stale = true
-      clearTimeout(timer)
-    }
-  }, [job, typed])
-  const add = async (event: FormEvent): Promise<void> => {
-    event.preventDefault()
-    setBusy(true)
-    setFault(null)
-    try {
-      await postJson(`/api/jobs/${job}/domain`, { name: typed }, 'PUT')
-      onAdded()
-    } catch (error) {
-      setFault(error instanceof ApiError ? error.message : 'The domain could not be added. Try again.')
-      setBusy(false)
-    }
-  }
+  const isEmpty = typed.trim() === ''
+  const asked = useCallback(() => getJson(`/api/jobs/${job}/domain?name=${encodeURIComponent(typed)}`, domainAnswerSchema), [job, typed])
+  const { data: answer, fault: unread } = useQuery(isEmpty ? null : asked, {
+    restMs: 200,
+    otherwise: 'The domain could not be read. Try again.',
+  })
+  const { busy, fault: refused, setFault: setRefused, handle } = useMutation({ otherwise: 'The domain could not be added. Try again.' })
+  const add = handle(async () => {
+    await sendJson(`/api/jobs/${job}/domain`, { name: typed }, 'PUT')
+    onAdded()
+  })
+  const fault = refused ?? unread
   return (
     <form onSubmit={add} noValidate aria-label="Domain">
       <label htmlFor="domain" className="mb-1 block text-sm font-semibold">
@@ -66,7 +47,10 @@ export function DomainForm({ job, isInHand, onAdded }: Props) {
           value={typed}
           aria-invalid={answer?.ok === false || undefined}
           aria-describedby="domain-answer"
-          onChange={(event) => setTyped(event.target.value)}
+          onChange={(event) => {
+            setTyped(event.target.value)
+            setRefused(null)
+          }}
         />
         <Button type="submit" disabled={busy || !answer?.ok}>
           {busy ? 'Adding it…' : 'Add domain'}
@@ -77,7 +61,7 @@ export function DomainForm({ job, isInHand, onAdded }: Props) {
           <p className="font-medium text-thread">✕ {fault}</p>
         ) : answer === null ? (
           <p className="text-soft">
-            {typed.trim() === '' ? 'As visitors are to see it, with www or without. The other of the two leads there.' : 'Reading it…'}
+            {isEmpty ? 'As visitors are to see it, with www or without. The other of the two leads there.' : 'Reading it…'}
           </p>
         ) : answer.ok ? (
           <p className="text-done">

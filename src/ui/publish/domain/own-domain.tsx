@@ -3,6 +3,7 @@ import type { DomainView, RecordLine } from '@/core/domain'
 import { useRouter } from 'next/navigation'
 import { useEffect, useRef, useState } from 'react'
 import { Button } from '../../parts/button'
+import { Fault } from '../../parts/fault'
 import { Fold } from '../../parts/fold'
 import { clock, count } from '../../parts/words'
 import { CertificateLine } from './certificate-line'
@@ -84,11 +85,7 @@ function DomainPanel({ job, domain, onMoved }: Props & { readonly domain: Domain
       <p id="domain-doing" role="status" className="mt-2 min-h-6 text-sm text-soft">
         {acts.doing ?? (look && !domain.isAddress ? nextStep(look.isReady, domain.certificate !== null) : '')}
       </p>
-      {acts.fault && (
-        <p role="alert" className="mt-1 font-medium text-thread">
-          ✕ {acts.fault}
-        </p>
-      )}
+      <Fault words={acts.fault} className="mt-1" />
     </>
   )
 }
@@ -122,11 +119,7 @@ function LookLine({ looking: { look, isLooking, fault, nextMs, again } }: { look
           ? 'Looking up the records…'
           : `Looked up at ${clock(look.atMs)} at ${names} and ${others} that visitors ask.${sayNext(look.atMs, nextMs)}`}
       </p>
-      {fault && (
-        <p role="alert" className="w-full font-medium text-thread">
-          ✕ {fault}
-        </p>
-      )}
+      <Fault words={fault} className="w-full" />
       {look?.wildcard && <p className="w-full text-soft">{look.wildcard}</p>}
     </div>
   )

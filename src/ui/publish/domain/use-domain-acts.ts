@@ -1,8 +1,11 @@
 import { useState } from 'react'
-import { ApiError, callWithProgress, postJson } from '../../job/api'
+import * as v from 'valibot'
+import { domainProgressSchema, type DomainProgress } from '@/core/replies'
+import { callWithProgress, sendJson } from '../../request/api'
+import { useMutation } from '../../request/use-mutation'
 
-type Step = 'looking' | 'asking' | 'proving' | 'giving'
-const WORDS: Readonly<Record<Step, string>> = {
+const STEPS = { progress: domainProgressSchema, result: v.unknown() }
+const WORDS: Readonly<Record<DomainProgress['step'], string>> = {
   looking: 'Looking up the records…',
   asking: 'Asking the authority for a certificate…',
   proving: 'Showing it that the domain leads here…',
@@ -22,30 +25,22 @@ export type DomainActs = {
 /** What can be done with a client's domain; each answers whether it was done. `onDone` comes after each that was. */
 export function useDomainActs(job: string, onDone: () => void): DomainActs {
   const [doing, setDoing] = useState<string | null>(null)
-  const [fault, setFault] = useState<string | null>(null)
-  const run = async (words: string, work: () => Promise<unknown>): Promise<boolean> => {
-    setDoing(words)
-    setFault(null)
-    try {
+  const { busy, fault, run } = useMutation()
+  const act = (words: string, work: () => Promise<unknown>): Promise<boolean> =>
+    run(async () => {
+      setDoing(words)
       await work()
       onDone()
-      return true
-    } catch (error) {
-      setFault(error instanceof ApiError ? error.message : 'That could not be done. Try again.')
-      return false
-    } finally {
-      setDoing(null)
-    }
-  }
+    })
   const at = `/api/jobs/${job}/domain`
   const long = (path: string): Promise<boolean> =>
-    run(WORDS.looking, () => callWithProgress<{ step: Step }, unknown>(`${at}/${path}`, {}, ({ step }) => setDoing(WORDS[step])))
+    act(WORDS.looking, () => callWithProgress(`${at}/${path}`, {}, STEPS, ({ step }) => setDoing(WORDS[step])))
   return {
-    doing,
+    doing: busy ? doing : null,
     fault,
     moveHere: () => long('move'),
     certify: () => long('certificate'),
-    change: (change) => run(change.act === 'ask by DNS' ? WORDS.asking : 'Telling the web host…', () => postJson(at, change)),
-    remove: () => run('Removing it…', () => postJson(at, {}, 'DELETE')),
+    change: (change) => act(change.act === 'ask by DNS' ? WORDS.asking : 'Telling the web host…', () => sendJson(at, change)),
+    remove: () => act('Removing it…', () => sendJson(at, {}, 'DELETE')),
   }
 }

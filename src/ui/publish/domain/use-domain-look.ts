@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
-import { ApiError, postJson } from '../../job/api'
 import type { DomainLook } from '@/core/domain'
+import { domainLookSchema } from '@/core/replies'
+import { askJson, sentenceOf } from '../../request/api'
 
 /** After how long it is looked up again, in ms: at first soon, then ever less often, as long as something is open. */
 const SOON_MS = 10_000
@@ -31,12 +32,12 @@ export function useDomainLook(job: string, domain: string, round: number): Looki
     running.current = true
     setLooking(true)
     try {
-      const found = await postJson<DomainLook>(`/api/jobs/${job}/domain/look`, {})
+      const found = await askJson(`/api/jobs/${job}/domain/look`, {}, domainLookSchema)
       setLook(found)
       setFault(null)
       setNext(found.records.every(({ state }) => state === 'right') ? null : Date.now() + wait.current)
     } catch (error) {
-      setFault(error instanceof ApiError ? error.message : 'It could not be looked up. Try again.')
+      setFault(sentenceOf(error, 'It could not be looked up. Try again.'))
       setNext(Date.now() + wait.current)
     } finally {
       wait.current = Math.min(MOST_MS, wait.current * 1.6)
