@@ -25,14 +25,15 @@ const manifestOf = (files: Files): Manifest =>
 /** As a publication does it. */
 async function publish(to: Destination, release: string, files: Files, manifest: Manifest): Promise<void> {
   await to.claim('', 'job')
-  const missing = new Set(await to.announce('', release, manifest))
+  const delivery = await to.deliver('', release, manifest)
+  const missing = new Set(delivery.missing)
   const queue = new PQueue({ concurrency: 4 })
   for (const [name, content] of files) {
     const { hash } = manifest[name]!
-    if (missing.delete(hash)) void queue.add(() => to.send(hash, content))
+    if (missing.delete(hash)) void queue.add(() => delivery.send(hash, content))
   }
   await queue.onIdle()
-  await to.activate('', release)
+  await delivery.activate()
 }
 
 const clocked = async (work: () => Promise<void>): Promise<number> => {

@@ -19,8 +19,9 @@ process.on('SIGTERM', () => asked.abort())
 for (let number = Number(first); number < Number(first) + Number(count) && !asked.signal.aborted; number++) {
   const { manifest, contents } = siteOf(number)
   await to.claim('', 'job')
-  for (const hash of await to.announce('', `r${number}`, manifest)) await to.send(hash, contents.get(hash)!)
-  await to.activate('', `r${number}`)
+  const { missing, send, activate } = await to.deliver('', `r${number}`, manifest)
+  for (const hash of missing) await send(hash, contents.get(hash)!)
+  await activate()
   note(contents.values())
   console.log(`live ${number}`)
 }

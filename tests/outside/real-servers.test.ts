@@ -17,7 +17,7 @@ import { selfSigned, type Signed } from '../../src/standins/client-server/certif
 import { countedLine } from '../counted-line'
 import { random } from '../random'
 import { remembering } from '../remembering'
-import { filesOf, FIRST, hashOf, manifestOf, publish, SECOND } from '../server/file-servers'
+import { filesOf, FIRST, manifestOf, publish, SECOND, sendTexts } from '../server/file-servers'
 import { openSsh, vsftpd, type OpenSsh, type RealServer } from './real-servers'
 
 /** Programs of Debian’s as the other side: OpenSSH’s server, and vsftpd, plain and encrypted (which wants every session of TLS again). */
@@ -117,10 +117,10 @@ describe('to OpenSSH', () => {
       const before = line.bytes()
       const to = makeDestination(sftpDestination({ ...sftpSettings(folder), port: line.port }, { key: ssh.key }, kept))
       await to.claim('', 'job')
-      const missing = await to.announce('', release, manifestOf(files))
+      const delivery = await to.deliver('', release, manifestOf(files))
       meanwhile()
-      for (const text of Object.values(files)) if (missing.includes(hashOf(text))) await to.send(hashOf(text), Buffer.from(text))
-      await to.activate('', release)
+      await sendTexts(delivery, Object.values(files))
+      await delivery.activate()
       note(Object.values(files).map((text) => Buffer.from(text)))
       expect(filesOf(folder)).toEqual(files)
       return line.bytes() - before

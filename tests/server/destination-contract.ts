@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto'
 import { describe, expect, test } from 'vitest'
 import type { Manifest } from '../../src/core/release'
 import { isDestinationError, type Destination } from '../../src/server/destinations/destination'
+import { sendTexts } from './file-servers'
 
 /** A destination under test, with what its visitors see. */
 export type UnderTest = {
@@ -30,10 +31,10 @@ export function destinationContract(kind: string, underTest: () => UnderTest): v
     )
   const publish = async (address: string, release: string, files: Record<string, string>): Promise<number> => {
     const { destination } = underTest()
-    const missing = await destination.announce(address, release, manifestOf(files))
-    for (const text of Object.values(files)) if (missing.includes(hashOf(text))) await destination.send(hashOf(text), Buffer.from(text))
-    await destination.activate(address, release)
-    return missing.length
+    const delivery = await destination.deliver(address, release, manifestOf(files))
+    await sendTexts(delivery, Object.values(files))
+    await delivery.activate()
+    return delivery.missing.length
   }
 
   describe(`${kind}, as every destination`, () => {
@@ -52,12 +53,13 @@ export function destinationContract(kind: string, underTest: () => UnderTest): v
       await destination.claim(address, 'job')
       await publish(address, 'r1', { 'index.html': 'one', 'about/index.html': 'about' })
       expect((await visit(address, '/')).words).toBe('one')
-      const missing = await destination.announce(address, 'r2', manifestOf({ 'index.html': 'two', 'about/index.html': 'about' }))
+      const next = manifestOf({ 'index.html': 'two', 'about/index.html': 'about' })
+      const { missing, send, activate } = await destination.deliver(address, 'r2', next)
       expect(missing).toEqual([hashOf('two')])
-      expect(await faultOf(destination.activate(address, 'r2'))).toBe('refused')
+      expect(await faultOf(activate())).toBe('refused')
       expect((await visit(address, '/')).words).toBe('one')
-      await destination.send(hashOf('two'), Buffer.from('two'))
-      await destination.activate(address, 'r2')
+      await send(hashOf('two'), Buffer.from('two'))
+      await activate()
       expect([(await visit(address, '/')).words, (await visit(address, '/about/')).words]).toEqual(['two', 'about'])
       expect((await destination.find(address))?.release).toBe('r2')
     })
@@ -65,13 +67,16 @@ export function destinationContract(kind: string, underTest: () => UnderTest): v
     test('can be asked everything again, and nothing changes the second time', async () => {
       const { destination, visit } = underTest()
       const address = newAddress()
-      for (let time = 0; time < 2; time++) {
+      const again = manifestOf({ 'index.html': 'again' })
+      for (let time = 0; time < 4; time++) {
         await destination.claim(address, 'job')
-        await destination.announce(address, 'r1', manifestOf({ 'index.html': 'again' }))
-        await destination.send(hashOf('again'), Buffer.from('again'))
-        await destination.activate(address, 'r1')
+        const { send, activate } = await destination.deliver(address, 'r1', again)
+        for (let once = 0; once < 1 + (time % 2); once++) {
+          await send(hashOf('again'), Buffer.from('again'))
+          await activate()
+        }
       }
-      expect(await destination.announce(address, 'r1', manifestOf({ 'index.html': 'again' }))).toEqual([])
+      expect((await destination.deliver(address, 'r1', again)).missing).toEqual([])
       expect((await visit(address, '/')).words).toBe('again')
     })
 
@@ -91,15 +96,15 @@ export function destinationContract(kind: string, underTest: () => UnderTest): v
       const address = newAddress()
       await destination.claim(address, 'job')
       const files = { 'index.html': `true words of ${address}` }
-      await destination.announce(address, 'r1', manifestOf(files))
-      expect(await faultOf(destination.send(hashOf(files['index.html']), Buffer.from('other words')))).toBe('refused')
-      expect(await destination.announce(address, 'r1', manifestOf(files))).toHaveLength(1)
+      const { send } = await destination.deliver(address, 'r1', manifestOf(files))
+      expect(await faultOf(send(hashOf(files['index.html']), Buffer.from('other words')))).toBe('refused')
+      expect((await destination.deliver(address, 'r1', manifestOf(files))).missing).toHaveLength(1)
     })
 
     test('is never told of a path that leads out of the site', async () => {
       const { destination } = underTest()
       for (const path of ['../secret', '/etc/passwd', 'a/../../b', 'a\\b', ''])
-        await expect(async () => destination.announce(newAddress(), 'r1', manifestOf({ [path]: 'x' })), path).rejects.toThrow(
+        await expect(async () => destination.deliver(newAddress(), 'r1', manifestOf({ [path]: 'x' })), path).rejects.toThrow(
           'no path of a site',
         )
     })
@@ -127,9 +132,9 @@ export function destinationContract(kind: string, underTest: () => UnderTest): v
         'old/index.html': { ...plain['old/index.html']!, leadsTo: '/new/' },
         'shop.html': { ...plain['shop.html']!, leadsTo: 'https://shop.example/a?b=c' },
       }
-      const missing = await destination.announce(address, 'r1', rules)
-      for (const text of Object.values(files)) if (missing.includes(hashOf(text))) await destination.send(hashOf(text), Buffer.from(text))
-      await destination.activate(address, 'r1')
+      const delivery = await destination.deliver(address, 'r1', rules)
+      await sendTexts(delivery, Object.values(files))
+      await delivery.activate()
       const seen = [await visit(address, '/old/'), await visit(address, '/old'), await visit(address, '/shop.html')]
       const can = destination.capabilities.canLeadOn
       expect(seen[0]!.status).toBe(can ? 301 : 200)
@@ -142,7 +147,7 @@ export function destinationContract(kind: string, underTest: () => UnderTest): v
 
     test('says in one way that nothing answers', async () => {
       expect(await faultOf(underTest().unplugged().find('contract-gone'))).toBe('down')
-      expect(await faultOf(underTest().unplugged().send(hashOf('x'), Buffer.from('x')))).toBe('down')
+      expect(await faultOf(underTest().unplugged().deliver('contract-gone', 'r1', {}))).toBe('down')
     })
   })
 }

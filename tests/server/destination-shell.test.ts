@@ -1,6 +1,6 @@
 import { afterEach, expect, test, vi } from 'vitest'
 import type { Manifest } from '../../src/core/release'
-import { DestinationError, type Adapter } from '../../src/server/destinations/destination'
+import { DestinationError, type Adapter, type CalledDelivery, type Delivery } from '../../src/server/destinations/destination'
 import { makeDestination } from '../../src/server/destinations/shell'
 
 /** An adapter that answers everything, but for what a test has it do. */
@@ -8,6 +8,9 @@ function adapter(does: Partial<Adapter>, canLeadOn = true): Adapter {
   const capabilities = { canLeadOn } as Adapter['capabilities']
   return { kind: 'web-host', capabilities, originOf: (address: string) => `http://${address}`, files: null, ...does } as unknown as Adapter
 }
+/** What is on its way to a destination that sends like this. */
+const delivered = (send: Delivery['send']): Promise<CalledDelivery> =>
+  makeDestination(adapter({ deliver: async () => ({ missing: [], send, activate: async () => undefined }) })).deliver('a', 'r', {})
 const called = async (make: () => Promise<unknown>): Promise<unknown> =>
   make().then(
     () => 'done',
@@ -18,11 +21,11 @@ afterEach(() => void vi.useRealTimers())
 
 test('what breaks off once is asked again and goes through; twice, it is down and says of what', async () => {
   const send = vi.fn().mockRejectedValueOnce(new Error('ECONNRESET')).mockResolvedValue(undefined)
-  await makeDestination(adapter({ send })).send('h', Buffer.from('x'))
+  await (await delivered(send)).send('h', Buffer.from('x'))
   expect(send).toHaveBeenCalledTimes(2)
   const broken = new Error('ECONNREFUSED')
   const never = vi.fn().mockRejectedValue(broken)
-  const fails = await called(() => makeDestination(adapter({ send: never })).send('h', Buffer.from('x')))
+  const fails = await called(async () => (await delivered(never)).send('h', Buffer.from('x')))
   expect(never).toHaveBeenCalledTimes(2)
   expect(fails).toBeInstanceOf(DestinationError)
   expect(fails).toMatchObject({ fault: 'down', message: expect.stringContaining('broken off') as string, cause: broken })
@@ -62,16 +65,17 @@ test('rules are told to who can lead on, files alone to who cannot; a path that 
     'old/index.html': { hash: 'i', bytes: 4, leadsTo: '/new/' },
   } as unknown as Manifest
   for (const canLeadOn of [true, false]) {
-    const announce = vi.fn().mockResolvedValue([])
-    await makeDestination(adapter({ announce }, canLeadOn)).announce('a', 'r', manifest)
-    const told = announce.mock.calls[0]?.[2] as Manifest
+    const deliver = vi.fn().mockResolvedValue({ missing: [] })
+    await makeDestination(adapter({ deliver }, canLeadOn)).deliver('a', 'r', manifest)
+    const told = deliver.mock.calls[0]?.[2] as Manifest
     expect(told['old/index.html']).toEqual(canLeadOn ? manifest['old/index.html'] : { hash: 'i', bytes: 4 })
     expect(Object.keys(told)).toEqual(Object.keys(manifest))
   }
-  const announce = vi.fn()
-  const to = makeDestination(adapter({ announce }))
+  const deliver = vi.fn()
+  const to = makeDestination(adapter({ deliver }))
   for (const path of ['../passwords', '/index.html', '']) {
-    expect(() => to.announce('a', 'r', { ...manifest, [path]: { hash: 'h', bytes: 1 } } as Manifest)).toThrow('is no path of a site')
+    const wrong = { ...manifest, [path]: { hash: 'h', bytes: 1 } } as Manifest
+    await expect(to.deliver('a', 'r', wrong)).rejects.toThrow('is no path of a site')
   }
-  expect(announce).not.toHaveBeenCalled()
+  expect(deliver).not.toHaveBeenCalled()
 })

@@ -122,9 +122,10 @@ test('what a release that was cut off has put there is still ours when another s
   const to = whole()
   await to.claim('', 'job')
   const next = manifestOf({ 'index.html': 'home', 'other.txt': 'same' })
-  for (const hash of await to.announce('', 'r3', next)) await to.send(hash, Buffer.from('same'))
+  const { missing, send, activate } = await to.deliver('', 'r3', next)
+  for (const hash of missing) await send(hash, Buffer.from('same'))
   expect((await to.files!.look('')).ours).toHaveProperty(['one.txt'])
-  await to.activate('', 'r3')
+  await activate()
   expect(filesOf(root)).toEqual({ 'index.html': 'home', 'other.txt': 'same' })
 })
 

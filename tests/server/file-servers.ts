@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { afterAll, describe, expect, test } from 'vitest'
 import { LIST_FILE, type Manifest } from '../../src/core/release'
-import type { Adapter, Destination } from '../../src/server/destinations/destination'
+import type { Adapter, CalledDelivery, Destination } from '../../src/server/destinations/destination'
 import { makeDestination } from '../../src/server/destinations/shell'
 
 /** Where every server of a test file keeps what it is sent, a folder for each. */
@@ -30,15 +30,12 @@ export function atAddresses(adapterOf: (address: string) => Adapter): Destinatio
     made.set(address, known)
     return known
   }
-  let last = ''
   const any = at('any')
   return {
     ...any,
     find: (address) => at(address).find(address),
     claim: (address, owner) => at(address).claim(address, owner),
-    announce: (address, release, manifest) => at((last = address)).announce(address, release, manifest),
-    send: (hash, content) => at(last).send(hash, content),
-    activate: (address, release) => at(address).activate(address, release),
+    deliver: (address, release, manifest) => at(address).deliver(address, release, manifest),
   }
 }
 
@@ -50,6 +47,11 @@ export const visitFolder = async (address: string, asked: string): Promise<{ sta
 }
 
 export const hashOf = (text: string): string => createHash('sha256').update(text).digest('hex')
+/** Sends those texts that are not there yet. */
+export async function sendTexts({ missing, send }: CalledDelivery, texts: readonly string[]): Promise<void> {
+  for (const text of new Set(texts)) if (missing.includes(hashOf(text))) await send(hashOf(text), Buffer.from(text))
+}
+
 export const manifestOf = (files: Record<string, string>): Manifest =>
   Object.fromEntries(Object.entries(files).map(([name, text]) => [name, { hash: hashOf(text), bytes: Buffer.byteLength(text) }]))
 
@@ -64,10 +66,10 @@ export async function publish(
   const led = Object.entries(manifestOf(files)).map(
     ([name, entry]) => [name, leads[name] ? { ...entry, leadsTo: leads[name] } : entry] as const,
   )
-  const missing = await to.announce('', release, Object.fromEntries(led))
-  for (const text of new Set(Object.values(files))) if (missing.includes(hashOf(text))) await to.send(hashOf(text), Buffer.from(text))
-  await to.activate('', release)
-  return missing.length
+  const delivery = await to.deliver('', release, Object.fromEntries(led))
+  await sendTexts(delivery, Object.values(files))
+  await delivery.activate()
+  return delivery.missing.length
 }
 
 /** Every file of a folder, but our list. */

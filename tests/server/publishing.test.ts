@@ -4,7 +4,7 @@ import * as v from 'valibot'
 import { beforeAll, beforeEach, describe, expect, test } from 'vitest'
 import { menuKeyOf } from '../../src/core/render'
 import type { Manifest } from '../../src/core/release'
-import { DestinationError, type Destination, type HostedSite } from '../../src/server/destinations/destination'
+import { DestinationError, type CalledDelivery, type Destination, type HostedSite } from '../../src/server/destinations/destination'
 import { dataFolder } from '../../src/server/files/data-folder'
 import { testSite } from '../pack'
 import { setText } from '../site'
@@ -26,22 +26,23 @@ class Host implements Destination {
   readonly files = null
   readonly sites = new Map<string, { owner: string; release: string | null; movedTo?: string }>()
   readonly blobs = new Set<string>()
-  failing: Partial<Record<'claim' | 'announce' | 'send' | 'activate' | 'find' | 'redirect', 'down' | 'full' | 'answer lost'>> = {}
+  failing: Partial<Record<'claim' | 'deliver' | 'send' | 'activate' | 'find' | 'redirect', 'down' | 'full' | 'answer lost'>> = {}
   sent = 0
 
   originOf = (address: string): string => `http://${address}.localhost:1`
   find = (address: string): Promise<HostedSite | null> => this.call('find', () => this.sites.get(address) ?? null)
   claim = (address: string, owner: string): Promise<void> =>
     this.call('claim', () => void this.sites.set(address, { release: null, ...this.sites.get(address), owner }))
-  announce = (_: string, __: string, manifest: Manifest): Promise<string[]> =>
-    this.call('announce', () => [...new Set(Object.values(manifest).map((f) => f.hash))].filter((hash) => !this.blobs.has(hash)))
-  send = (hash: string): Promise<void> =>
-    this.call('send', () => {
-      this.blobs.add(hash)
-      this.sent++
-    })
-  activate = (address: string, release: string): Promise<void> =>
-    this.call('activate', () => void (this.sites.get(address)!.release = release))
+  deliver = (address: string, release: string, manifest: Manifest): Promise<CalledDelivery> =>
+    this.call('deliver', () => ({
+      missing: [...new Set(Object.values(manifest).map((f) => f.hash))].filter((hash) => !this.blobs.has(hash)),
+      send: (hash) =>
+        this.call('send', () => {
+          this.blobs.add(hash)
+          this.sent++
+        }),
+      activate: () => this.call('activate', () => void (this.sites.get(address)!.release = release)),
+    }))
   redirect = (from: string, to: string): Promise<void> => this.call('redirect', () => void (this.sites.get(from)!.movedTo = to))
 
   private async call<T>(name: keyof Host['failing'], work: () => T): Promise<T> {
@@ -176,7 +177,7 @@ describe('publishing', () => {
     expect(live().number).toBe(1)
   })
 
-  test.each(['claim', 'announce', 'send'] as const)(
+  test.each(['claim', 'deliver', 'send'] as const)(
     'that fails at %s says that nothing was switched, and can be done again',
     async (step) => {
       const name = await takeAddress()

@@ -53,6 +53,6 @@ test('a host without room says so', async () => {
   await destination.claim('full', 'job')
   const content = Buffer.from('more than ten bytes of content')
   const hash = createHash('sha256').update(content).digest('hex')
-  await destination.announce('full', 'r1', { 'index.html': { hash, bytes: content.length } })
-  await expect(destination.send(hash, content)).rejects.toMatchObject({ fault: 'full' })
+  const { send } = await destination.deliver('full', 'r1', { 'index.html': { hash, bytes: content.length } })
+  await expect(send(hash, content)).rejects.toMatchObject({ fault: 'full' })
 })

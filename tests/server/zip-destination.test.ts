@@ -24,7 +24,7 @@ destinationContract('a zip', () => ({
 /** No disk. */
 const gone = () => {
   const fail = (): Promise<never> => Promise.reject(new Error('no disk'))
-  return { find: fail, send: fail }
+  return { find: fail, deliver: fail }
 }
 
 beforeAll(() => mkdirSync(folders, { recursive: true }))
@@ -55,13 +55,14 @@ test('what was torn on the way is asked for again, and the zip of before stays u
   const to = zip('torn')
   await publish(to, 'r1', { 'index.html': 'home' })
   const next = { 'index.html': 'new', 'a.html': 'a' }
-  expect(await to.announce('', 'r2', manifestOf(next))).toHaveLength(2)
-  await to.send(hashOf('a'), Buffer.from('a'))
+  const delivery = await to.deliver('', 'r2', manifestOf(next))
+  expect(delivery.missing).toHaveLength(2)
+  await delivery.send(hashOf('a'), Buffer.from('a'))
   writeFileSync(path.join(folders, '.waiting-torn.zip', hashOf('new')), 'ne')
-  await expect(to.activate('', 'r2')).rejects.toMatchObject({ fault: 'refused' })
+  await expect(delivery.activate()).rejects.toMatchObject({ fault: 'refused' })
   expect(opened('torn')).toEqual({ 'index.html': 'home' })
   // Another start: what came whole is not sent again.
-  expect(await zip('torn').announce('', 'r2', manifestOf(next))).toEqual([hashOf('new')])
+  expect((await zip('torn').deliver('', 'r2', manifestOf(next))).missing).toEqual([hashOf('new')])
 })
 
 test('whose it is stands in its comment; a zip that was cut short, or says something else, is none', () => {

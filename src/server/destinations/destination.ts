@@ -34,14 +34,20 @@ export type Adapter = {
   readonly find: (address: string, options: CallOptions) => Promise<HostedSite | null>
   /** Makes an address this owner's; refused where it is another's. */
   readonly claim: (address: string, owner: string, options: CallOptions) => Promise<void>
-  /** Tells of a release; answers with the hashes of the content that is not there yet. */
-  readonly announce: (address: string, release: string, manifest: Manifest, options: CallOptions) => Promise<readonly string[]>
-  readonly send: (hash: string, content: Buffer, options: CallOptions) => Promise<void>
-  /** Switches visitors to a release whose content is all there; where that is done file by file, `onPlaced` is told of each. */
-  readonly activate: (address: string, release: string, onPlaced: OnPlaced, options: CallOptions) => Promise<void>
+  /** Begins to bring a release there; nothing of it is seen before it is activated. */
+  readonly deliver: (address: string, release: string, manifest: Manifest, options: CallOptions) => Promise<Delivery>
   readonly redirect: (from: string, to: string, options: CallOptions) => Promise<void>
   /** Where others put files too: what is there is looked at first. Null where nobody else can. */
   readonly files: FileSide | null
+}
+
+/** A release on its way to a destination: what it lacks there, is sent, and is switched to. */
+export type Delivery = {
+  /** The hashes of the content that is not there yet. */
+  readonly missing: readonly string[]
+  readonly send: (hash: string, content: Buffer, options: CallOptions) => Promise<void>
+  /** Switches visitors to the release once its content is all there; where that is done file by file, `onPlaced` is told of each. */
+  readonly activate: (onPlaced: OnPlaced, options: CallOptions) => Promise<void>
 }
 
 export type FileSide = {
@@ -51,12 +57,13 @@ export type FileSide = {
 }
 
 /** An adapter as the application uses it: time-outs, checks and wrapping of errors are the shell's. */
-export type Destination = Called<Omit<Adapter, 'files' | 'activate'>> & {
-  readonly activate: (address: string, release: string, onPlaced?: OnPlaced) => Promise<void>
+export type Destination = Called<Omit<Adapter, 'files' | 'deliver'>> & {
+  readonly deliver: (address: string, release: string, manifest: Manifest) => Promise<CalledDelivery>
   /** What it is called in a sentence. */
   readonly name: string
   readonly files: Called<FileSide> | null
 }
+export type CalledDelivery = Called<Pick<Delivery, 'missing' | 'send'>> & { readonly activate: (onPlaced?: OnPlaced) => Promise<void> }
 type Called<T> = {
   readonly [K in keyof T]: T[K] extends (...args: infer A) => infer R ? (...args: A extends [...infer B, CallOptions] ? B : A) => R : T[K]
 }

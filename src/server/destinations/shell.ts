@@ -25,14 +25,17 @@ export function makeDestination(adapter: Adapter, name = 'The destination'): Des
     originOf: adapter.originOf,
     find: (address) => call((options) => adapter.find(address, options)),
     claim: (address, owner) => call((options) => adapter.claim(address, owner, options)),
-    announce: (address, release, manifest) => {
+    deliver: async (address, release, manifest) => {
       const wrong = Object.keys(manifest).find((path) => !v.is(sitePathSchema, path))
       if (wrong !== undefined) throw new Error(`“${wrong}” is no path of a site`)
-      const told = adapter.capabilities.canLeadOn ? manifest : withoutRules(manifest)
-      return call((options) => adapter.announce(address, release, told, options))
+      const files = adapter.capabilities.canLeadOn ? manifest : withoutRules(manifest)
+      const { missing, send, activate } = await call((options) => adapter.deliver(address, release, files, options))
+      return {
+        missing,
+        send: (hash, content) => call((options) => send(hash, content, options)),
+        activate: (onPlaced = () => undefined) => call((options) => activate(onPlaced, options)),
+      }
     },
-    send: (hash, content) => call((options) => adapter.send(hash, content, options)),
-    activate: (address, release, onPlaced = () => undefined) => call((options) => adapter.activate(address, release, onPlaced, options)),
     redirect: (from, to) => call((options) => adapter.redirect(from, to, options)),
     files: adapter.files && withTime(adapter.files, call),
   }

@@ -2,7 +2,7 @@ import { own } from '../../core/own'
 import type { Manifest } from '../../core/release'
 import PQueue from 'p-queue'
 import type { Published, PublishProgress } from '../../core/replies'
-import { isDestinationError, type Destination } from '../destinations/destination'
+import { isDestinationError, type CalledDelivery, type Destination } from '../destinations/destination'
 import { destinationProblem } from '../destinations/to-problem'
 import { readBlob } from '../files/blobs'
 import { Problem } from '../http/problems'
@@ -32,16 +32,17 @@ type Sent = Pick<CarriedOut, 'sentFiles' | 'sentBytes'>
 async function sendAndSwitch(to: Destination, publication: Publication, release: Release, onProgress: OnProgress): Promise<Sent> {
   const { id, address } = publication
   let sent: Sent
+  let delivery: CalledDelivery
   try {
     await to.claim(address, publication.job)
-    const missing = await to.announce(address, release.id, release.manifest)
-    sent = await sendAll(to, release, missing, onProgress)
+    delivery = await to.deliver(address, release.id, release.manifest)
+    sent = await sendAll(to, release, delivery, onProgress)
     onProgress({ step: 'switching', done: 0, total: 1 })
   } catch (error) {
     giveUp(id, error instanceof Error ? error.message : String(error))
     throw destinationProblem(error, to, address)
   }
-  await switchTo(to, publication, onProgress)
+  await switchTo(to, delivery, publication, onProgress)
   const was = livePublication(publication.job, publication.destination)
   noteSwitched(publication)
   announcePublication(publication.job)
@@ -50,9 +51,14 @@ async function sendAndSwitch(to: Destination, publication: Publication, release:
 }
 
 /** A switch whose answer was lost may have been made: the host is asked before it is taken for failed. */
-async function switchTo(to: Destination, { id, address, release }: Publication, onProgress: OnProgress): Promise<void> {
+async function switchTo(
+  to: Destination,
+  delivery: CalledDelivery,
+  { id, address, release }: Publication,
+  onProgress: OnProgress,
+): Promise<void> {
   try {
-    await to.activate(address, release, (done, total) => onProgress({ step: 'switching', done, total }))
+    await delivery.activate((done, total) => onProgress({ step: 'switching', done, total }))
   } catch (error) {
     const site = await to.find(address).catch(() => undefined)
     if (site?.release === release) return
@@ -75,7 +81,12 @@ async function sendVisitorsOn(to: Destination, { address, movedFrom }: Publicati
   }
 }
 
-async function sendAll(to: Destination, { manifest }: Release, hashes: readonly string[], onProgress: OnProgress): Promise<Sent> {
+async function sendAll(
+  to: Destination,
+  { manifest }: Release,
+  { missing: hashes, send: sendTo }: CalledDelivery,
+  onProgress: OnProgress,
+): Promise<Sent> {
   const files = filesOf(manifest)
   // Where content is kept by its hash it travels once, however many files have it.
   const timesOf = (hash: string): number => (to.capabilities.keepsContent ? 1 : (files.get(hash)?.count ?? 0))
@@ -88,7 +99,7 @@ async function sendAll(to: Destination, { manifest }: Release, hashes: readonly 
     const content = readBlob(hash)
     if (!content)
       throw new Problem('contentGone', { path: Object.keys(manifest).find((path) => own(manifest, path)?.hash === hash) ?? hash })
-    await to.send(hash, content)
+    await sendTo(hash, content)
     done++
     bytes += content.length * timesOf(hash)
     tell()

@@ -1,7 +1,7 @@
 import { isAsLeft, NOBODY_KNOWS, planFiles, straightAway, WAITING_FOLDER, waitingFiles, type Manifest } from '../../../core/release'
 import { own } from '../../../core/own'
 import { hashOf } from '../../files/blobs'
-import { DestinationError, type Adapter } from '../destination'
+import { DestinationError, type Adapter, type Delivery } from '../destination'
 import { connected } from './connection'
 import type { AlikeFile, OpenServer } from './file-server'
 import { NOTHING_SENT, type SentContents } from './sent-contents'
@@ -10,15 +10,12 @@ import { NOBODY, standingAfter, standingOn, type Opened, type Sent, type Standin
 
 /** A file that is to be sent: its path, what it is called while it waits, and whether it goes straight to its place instead. */
 type Coming = { readonly path: string; readonly name: string; readonly hash: string; readonly bytes: number; readonly isStraight: boolean }
-type Told = {
+/** A release that is to stand there: its files that are to be sent, and how it stood there before. */
+type Begun = {
   readonly release: string
   readonly manifest: Manifest
-  /** What is to be sent, by the hash of its content. */
-  readonly send: ReadonlyMap<string, readonly Coming[]>
+  readonly files: readonly Coming[]
   readonly standing: Standing
-  readonly sent: Sent
-  /** Whether putting it into place was begun, and may have come any far. */
-  isBegun: boolean
 }
 type Options = {
   /** Files can be marked as leading on. */
@@ -32,7 +29,6 @@ type Options = {
  */
 export function fileServerAdapter(kind: string, open: OpenServer, { canLeadOn = false, kept = NOTHING_SENT }: Options = {}): Adapter {
   const on = connected(open, kept)
-  let told: Told | null = null
   return {
     kind,
     capabilities: {
@@ -57,7 +53,7 @@ export function fileServerAdapter(kind: string, open: OpenServer, { canLeadOn = 
         await server.makeFolder(WAITING_FOLDER)
         await ownList.write({ ...NOBODY, owner })
       }),
-    announce: (_, release, manifest, options) =>
+    deliver: (_, release, manifest, options) =>
       on(options, async (opened) => {
         const found = await standingOn(opened)
         await opened.server.makeFolder(WAITING_FOLDER)
@@ -65,39 +61,7 @@ export function fileServerAdapter(kind: string, open: OpenServer, { canLeadOn = 
         const { send, inTheWay } = planFiles(manifest, now)
         if (inTheWay.length > 0) throw new DestinationError('inTheWay', inTheWay.join(', '))
         const files = filesAt(manifest, send, straightAway(send, now.list.files, now.there))
-        const standing = await expecting(opened, now, files)
-        told = { release, manifest, send: byHash(files), standing, sent: { waiting: new Map(), placed: new Map() }, isBegun: false }
-        const isHere = ({ name, bytes, isStraight }: Coming): boolean => !isStraight && standing.waiting.get(name)?.bytes === bytes
-        return [...new Set(files.filter((file) => !isHere(file)).map(({ hash }) => hash))]
-      }),
-    send: (hash, content, options) =>
-      on(options, async ({ server }) => {
-        if (hashOf(content) !== hash) throw new DestinationError('refused', 'the content is not what its hash says')
-        if (!told) throw new DestinationError('refused', 'nothing was announced')
-        const { send, standing, sent } = told
-        for (const { path, name, isStraight } of send.get(hash) ?? []) {
-          const at = isStraight
-            ? await server.write(path, content)
-            : await server.write(`${WAITING_FOLDER}/${name}`, content, olderAt(path, standing, kept))
-          ;(isStraight ? sent.placed : sent.waiting).set(isStraight ? path : name, { bytes: content.length, at })
-        }
-      }),
-    activate: (_, release, onPlaced, options) =>
-      on(options, async (opened) => {
-        if (told?.release !== release) {
-          const list = await opened.ownList.find()
-          if (list?.release === release && !list.coming) return
-          throw new DestinationError('refused', 'the release was not announced')
-        }
-        const { manifest } = told
-        const standing = told.isBegun ? moved(await standingOn(opened), told) : await standingAfter(opened, told.standing, told.sent)
-        const isThere = standing.list.release === release && !standing.list.coming
-        const { send } = planFiles(manifest, standing)
-        const isMissing = filesAt(manifest, send).some(({ name, bytes }) => standing.waiting.get(name)?.bytes !== bytes)
-        if (isMissing) throw new DestinationError('refused', 'not all of it was sent')
-        if (isThere && send.length === 0) return tidy(opened.server)
-        told.isBegun = true
-        await putInPlace(opened, standing, release, manifest, onPlaced)
+        return delivery(on, kept, { release, manifest, files, standing: await expecting(opened, now, files) })
       }),
     redirect: async () => undefined,
     files: {
@@ -112,6 +76,38 @@ export function fileServerAdapter(kind: string, open: OpenServer, { canLeadOn = 
           await opened.ownList.write({ ...list, owner, files: { ...list.files, ...Object.fromEntries(files) } })
         }),
     },
+  }
+}
+
+function delivery(on: ReturnType<typeof connected>, kept: SentContents, { release, manifest, files, standing }: Begun): Delivery {
+  const send = byHash(files)
+  const sent: Sent = { waiting: new Map(), placed: new Map() }
+  /** Putting it into place was begun, and may have come any far. */
+  let isBegun = false
+  const isHere = ({ name, bytes, isStraight }: Coming): boolean => !isStraight && standing.waiting.get(name)?.bytes === bytes
+  return {
+    missing: [...new Set(files.filter((file) => !isHere(file)).map(({ hash }) => hash))],
+    send: (hash, content, options) =>
+      on(options, async ({ server }) => {
+        if (hashOf(content) !== hash) throw new DestinationError('refused', 'the content is not what its hash says')
+        for (const { path, name, isStraight } of send.get(hash) ?? []) {
+          const at = isStraight
+            ? await server.write(path, content)
+            : await server.write(`${WAITING_FOLDER}/${name}`, content, olderAt(path, standing, kept))
+          ;(isStraight ? sent.placed : sent.waiting).set(isStraight ? path : name, { bytes: content.length, at })
+        }
+      }),
+    activate: (onPlaced, options) =>
+      on(options, async (opened) => {
+        const now = isBegun ? moved(await standingOn(opened), files, sent) : await standingAfter(opened, standing, sent)
+        const isThere = now.list.release === release && !now.list.coming
+        const left = planFiles(manifest, now).send
+        const isMissing = filesAt(manifest, left).some(({ name, bytes }) => now.waiting.get(name)?.bytes !== bytes)
+        if (isMissing) throw new DestinationError('refused', 'not all of it was sent')
+        if (isThere && left.length === 0) return tidy(opened.server)
+        isBegun = true
+        await putInPlace(opened, now, release, manifest, onPlaced)
+      }),
   }
 }
 
@@ -134,8 +130,8 @@ function filesAt(manifest: Manifest, paths: readonly string[], straight: readonl
 }
 
 /** What was moved before the line broke without the list saying so is known by the time that it was sent at. */
-function moved(standing: Standing, { send, sent }: Told): Standing {
-  const files = [...send.values()].flat().flatMap(({ path, name, hash, bytes }) => {
+function moved(standing: Standing, coming: readonly Coming[], sent: Sent): Standing {
+  const files = coming.flatMap(({ path, name, hash, bytes }) => {
     const [there, mine] = [standing.there.get(path), sent.waiting.get(name)]
     const isMine = mine?.at != null && there?.at === mine.at && there.bytes === bytes
     return isMine && !standing.waiting.has(name) ? [[path, { hash, bytes, at: mine.at }] as const] : []

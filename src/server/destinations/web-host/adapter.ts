@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import type { Adapter, CallOptions } from '../destination'
+import type { Adapter, CallOptions, Delivery } from '../destination'
 import { toDestinationError } from './errors'
 import { siteOrigin, webHostSettings } from './settings'
 
@@ -26,13 +26,21 @@ export const webHost: Adapter = {
     return alike.success ? { ...alike.output, release: null } : null
   },
   claim: async (address, owner, options) => void (await read(await call('PUT', `/sites/${address}`, options, JSON.stringify({ owner })))),
-  announce: async (address, id, manifest, options) =>
-    v.parse(missingSchema, await read(await call('POST', `/sites/${address}/releases`, options, JSON.stringify({ id, manifest })))).missing,
-  send: async (hash, content, options) => void (await read(await call('PUT', `/blobs/${hash}`, options, new Uint8Array(content)))),
-  activate: async (address, id, _, options) => void (await read(await call('POST', `/sites/${address}/releases/${id}/activate`, options))),
+  deliver: async (address, id, manifest, options) => {
+    const asked = JSON.stringify({ id, manifest })
+    const { missing } = v.parse(missingSchema, await read(await call('POST', `/sites/${address}/releases`, options, asked)))
+    return {
+      missing,
+      send,
+      activate: async (_, now) => void (await read(await call('POST', `/sites/${address}/releases/${id}/activate`, now))),
+    }
+  },
   redirect: async (from, to, options) => void (await read(await call('POST', `/sites/${from}/move`, options, JSON.stringify({ to })))),
   files: null,
 }
+
+const send: Delivery['send'] = async (hash, content, options) =>
+  void (await read(await call('PUT', `/blobs/${hash}`, options, new Uint8Array(content))))
 
 export function call(
   method: string,

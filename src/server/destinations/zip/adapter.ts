@@ -13,10 +13,18 @@ import { zipFile, type ZipSettings } from './settings'
  * the place of the last in one step.
  */
 export function zipDestination(settings: ZipSettings): Adapter {
-  let told: { readonly release: string; readonly manifest: Manifest } | null = null
   const at = (): { readonly file: string; readonly waiting: string } => {
     const file = zipFile(settings)
     return { file, waiting: path.join(path.dirname(file), `.waiting-${path.basename(file)}`) }
+  }
+  const write = async (release: string, manifest: Manifest): Promise<void> => {
+    const { file, waiting } = at()
+    const zip = await openZip(file)
+    if (!zip) throw new DestinationError('refused', 'the zip is gone')
+    const here = await contents(at())
+    const files = new Map(Object.entries(manifest).map(([name, { hash }]) => [name, contentOf(here, hash)]))
+    writeWhole(file, writeSiteZip({ said: { ...zip.said, release }, files }))
+    await rm(waiting, { recursive: true, force: true })
   }
   return {
     kind: 'zip',
@@ -37,36 +45,25 @@ export function zipDestination(settings: ZipSettings): Adapter {
         if (zip && zip.said.owner !== owner) throw new DestinationError('taken', 'the zip is another site’s')
         if (!zip) writeWhole(file, writeSiteZip({ said: { owner, release: null }, files: new Map() }))
       }),
-    announce: (_, release, manifest) =>
+    deliver: (_, release, manifest) =>
       does(async () => {
-        told = { release, manifest }
         const here = await contents(at())
-        return [...new Set(Object.values(manifest).map(({ hash }) => hash))].filter((hash) => !here.has(hash))
-      }),
-    send: (hash, content) =>
-      does(async () => {
-        if (hashOf(content) !== hash) throw new DestinationError('refused', 'the content is not what its hash says')
-        const { waiting } = at()
-        await mkdir(waiting, { recursive: true })
-        writeWhole(path.join(waiting, hash), content)
-      }),
-    activate: (_, release) =>
-      does(async () => {
-        const { file, waiting } = at()
-        const zip = await openZip(file)
-        if (told?.release !== release) {
-          if (zip?.said.release === release) return
-          throw new DestinationError('refused', 'the release was not announced')
+        const missing = [...new Set(Object.values(manifest).map(({ hash }) => hash))].filter((hash) => !here.has(hash))
+        return {
+          missing,
+          send: (hash, content) => does(() => sendTo(at().waiting, hash, content)),
+          activate: () => does(() => write(release, manifest)),
         }
-        if (!zip) throw new DestinationError('refused', 'the zip is gone')
-        const here = await contents(at())
-        const files = new Map(Object.entries(told.manifest).map(([name, { hash }]) => [name, contentOf(here, hash)]))
-        writeWhole(file, writeSiteZip({ said: { ...zip.said, release }, files }))
-        await rm(waiting, { recursive: true, force: true })
       }),
     redirect: async () => undefined,
     files: null,
   }
+}
+
+async function sendTo(waiting: string, hash: string, content: Buffer): Promise<void> {
+  if (hashOf(content) !== hash) throw new DestinationError('refused', 'the content is not what its hash says')
+  await mkdir(waiting, { recursive: true })
+  writeWhole(path.join(waiting, hash), content)
 }
 
 function contentOf(here: ReadonlyMap<string, Uint8Array>, hash: string): Uint8Array {
