@@ -12,7 +12,7 @@ export function useDiffering(live: string | null): number {
   const document = useJob((s) => s.document)
   const [count, setCount] = useState(0)
   // Where it cannot be fetched nothing is said of it; Publish says what is wrong.
-  const seen = useVersion(id, live).version?.document
+  const seen = useVersion(id, live === null ? null : 'live', { round: live }).version?.document
   useEffect(() => {
     if (!seen) return setCount(0)
     const timer = setTimeout(() => setCount(pagesDiffering(seen, document).size), STILL_MS)

@@ -11,11 +11,7 @@ type Found = {
 }
 
 /** The site as it was at a revision, as a release has it, or as visitors see it (`live`); null asks for nothing. */
-export function useVersion(
-  job: string,
-  version: number | string | null,
-  options: { readonly otherwise?: string; readonly onFault?: (sentence: string) => void } = {},
-): Found {
+export function useVersion(job: string, version: number | string | null, options: Parameters<typeof useQuery>[1] = {}): Found {
   const query = typeof version === 'number' ? `at=${version}` : `release=${encodeURIComponent(version ?? '')}`
   const asked = useCallback(() => getJson(`/api/jobs/${job}/past?${query}`, versionReplySchema), [job, query])
   const { data, fault } = useQuery(version === null ? null : asked, options)

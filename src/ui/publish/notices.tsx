@@ -23,10 +23,9 @@ export function Notices({
 }) {
   const asked = useCallback(() => getJson(`/api/jobs/${job}/notices?to=${destination}`, noticesReplySchema), [job, destination])
   // What was known stays where the server does not answer: the bar says that it does not.
-  const { data, refetch, setData } = useQuery(asked)
+  const { data, refetch, setData } = useQuery(asked, { round: after })
   const { fault, run } = useMutation({ otherwise: 'That could not be changed. Try again.' })
   const view = data?.notices ?? null
-  useEffect(() => void refetch(), [refetch, after])
   const isOpen = view?.last ? view.last.toldAt === null && !view.last.isOver : false
   useEffect(() => {
     if (!isOpen) return

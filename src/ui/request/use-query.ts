@@ -2,7 +2,7 @@ import { useCallback, useEffect, useRef, useState } from 'react'
 import { sentenceOf } from './api'
 
 export type Query<T> = {
-  /** Null until the server has answered what is asked now. */
+  /** Null until the server has answered what is asked now; what it said before stays while it is asked once more. */
   readonly data: T | null
   readonly fault: string | null
   readonly busy: boolean
@@ -16,6 +16,8 @@ type Options = {
   readonly onFault?: (sentence: string) => void
   /** How long nothing else is asked before this is, in ms: while somebody types. */
   readonly restMs?: number
+  /** Asks once more when it is another. */
+  readonly round?: string | null
 }
 type State<T> = { readonly of: unknown; readonly data: T | null; readonly fault: string | null; readonly busy: boolean }
 
@@ -23,7 +25,7 @@ type State<T> = { readonly of: unknown; readonly data: T | null; readonly fault:
  * What the server is asked, by a function that `useCallback` keeps; null asks nothing. An answer counts for its own question alone: what
  * comes after another was asked, or after the screen was left, is passed over.
  */
-export function useQuery<T>(ask: (() => Promise<T>) | null, { otherwise, onFault, restMs = 0 }: Options = {}): Query<T> {
+export function useQuery<T>(ask: (() => Promise<T>) | null, { otherwise, onFault, restMs = 0, round = null }: Options = {}): Query<T> {
   const [state, setState] = useState<State<T>>({ of: null, data: null, fault: null, busy: false })
   const asked = useRef(0)
   const say = useRef(onFault)
@@ -51,7 +53,7 @@ export function useQuery<T>(ask: (() => Promise<T>) | null, { otherwise, onFault
       clearTimeout(timer)
       passOver()
     }
-  }, [refetch, restMs, passOver])
+  }, [refetch, restMs, passOver, round])
   const setData = useCallback((data: T) => setState({ of: ask, data, fault: null, busy: false }), [ask])
   const isOfNow = ask !== null && state.of === ask
   return {
