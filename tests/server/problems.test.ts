@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import { beforeAll, expect, test } from 'vitest'
-import { Problem, PROBLEMS, toProblem, type ProblemCode } from '../../src/server/http/problems'
+import { problemOf, PROBLEMS, toProblem, type ProblemCode } from '../../src/server/http/problems'
 import { readRoute, writeRoute } from '../../src/server/http/route'
 import { connectionTestSchema } from '../../src/server/use-cases/try-destination'
 import { ownDataFolder } from './log-fixture'
@@ -19,6 +19,7 @@ const DETAILS = {
   found: 'a PDF file',
   advice: 'Export it.',
   fault: 'the reason',
+  said: 'That is no name',
   where: 'Client’s server',
   paths: 'index.html',
   width: 9,
@@ -42,7 +43,7 @@ const DETAILS = {
 
 test.each(Object.keys(PROBLEMS) as ProblemCode[])('the problem %s has a status and a whole sentence', async (code) => {
   const route = readRoute(() => {
-    throw new Problem(code, DETAILS)
+    throw problemOf({ code, details: DETAILS, faults: [] })
   })
   const response = await route(new Request('http://a/', { headers: signedIn }))
   expect(response.status).toBeGreaterThanOrEqual(400)

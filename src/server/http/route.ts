@@ -128,10 +128,8 @@ async function readJson<T extends v.GenericSchema>(request: Request, schema: T):
   const read = v.safeParse(schema, parseJson(bytes.toString('utf8')))
   if (read.success) return read.output
   const issue = mostTelling(read.issues)
-  throw new Problem(
-    'requestWrong',
-    isForPeople(issue) ? { said: issue.message } : { fault: `${v.getDotPath(issue) ?? 'body'}: ${issue.message}` },
-  )
+  if (isForPeople(issue)) throw new Problem('valueWrong', { said: issue.message })
+  throw new Problem('requestWrong', { fault: `${v.getDotPath(issue) ?? 'body'}: ${issue.message}` })
 }
 
 /** Of what is wrong the most particular: where one of several forms was wanted, that of the form that it is most like. */

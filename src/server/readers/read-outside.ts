@@ -5,7 +5,7 @@ import PQueue from 'p-queue'
 import { own } from '../../core/own'
 import { projectFolder } from '../files/data-folder'
 import { kept } from '../files/kept'
-import { Problem, type ProblemParts } from '../http/problems'
+import { Problem, problemOf, type ProblemParts } from '../http/problems'
 import type { TaskInput, TaskName, TaskOutput } from './tasks'
 
 export type { ReadPicture } from './picture'
@@ -134,7 +134,7 @@ function ask<T extends TaskName>(reader: ChildProcess, asked: Asked<T>, limits: 
         clearTimeout(loading)
         stopWatching = watchReader(reader, limits, giveUp)
       } else if (told.type === 'done') done(() => resolve(told.result as TaskOutput<T>))
-      else done(() => reject(new Problem(told.problem.code, told.problem.details, undefined, told.problem.faults)))
+      else done(() => reject(problemOf(told.problem)))
     }
     const loading = setTimeout(() => giveUp('reading it could not begin'), LOADING_MS)
     reader.on('message', hear).on('exit', breakOff).on('error', breakOff)
