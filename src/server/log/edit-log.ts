@@ -3,7 +3,7 @@ import { LRUCache } from 'lru-cache'
 import * as v from 'valibot'
 import { missingFor } from '../../core/pack'
 import type { Appended, RefusedRow, SavedRow } from '../../core/replies'
-import { applyEdit, editSchema, isSame, stepsOf, takeBack, whyNot, type Edit, type SiteDocument } from '../../core/site'
+import { applyEdit, editSchema, isSame, isStanding, stepsOf, takeBack, whyNot, type Edit, type SiteDocument } from '../../core/site'
 import { kept } from '../files/kept'
 import { Problem } from '../http/problems'
 import { toReply } from '../http/problems'
@@ -144,9 +144,8 @@ function takenBackNow(job: string, { document }: JobState, row: SentRow, undoes:
   return new Problem(taken.problem === 'workedOnSince' ? 'workedOnSince' : 'takenBackAlready')
 }
 
-/** Whether a gesture still stands: nothing that takes it back does. */
 function stands(job: string, gesture: string): boolean {
-  return takersBack(job, gesture).every((taker) => !stands(job, taker))
+  return isStanding(takersBack(job, gesture), (taker) => stands(job, taker))
 }
 
 function asksForDesign(edit: Edit): boolean {

@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import type { HistoryPage, SavedRow } from '../../core/replies'
-import { editSchema, ROW_FORMAT, type LogRow } from '../../core/site'
+import { editSchema, ROW_FORMAT, takeBackStart, type LogRow } from '../../core/site'
 import { sql } from './db'
 import { bringUp } from './format-1'
 import { firstPerson } from './people'
@@ -106,37 +106,26 @@ export function takersBack(job: string, gesture: string): string[] {
   return [...new Set(rows.map((row) => row.gesture))]
 }
 
-/**
- * Every row that a gesture's taking back can depend on: from where the gesture began, or where anything began that was
- * taken back, or brought back, only after it.
- */
+/** Every row that a gesture's taking back can depend on. */
 export function rowsForTakingBack(job: string, gesture: string): SavedRow[] {
   bringUp(job)
-  const takenSince = sql<[string, number], { undoes: string }>(
-    'SELECT DISTINCT undoes FROM log_row WHERE job = ? AND revision >= ? AND undoes IS NOT NULL',
-  )
-  let first = chainStart(job, gesture)
-  for (;;) {
-    const earliest = Math.min(first, ...takenSince.all(job, first).map(({ undoes }) => chainStart(job, undoes)))
-    if (earliest === first) return rowsSince(job, first - 1)
-    first = earliest
-  }
-}
-
-/** The first revision of a gesture, and of what it takes back, down to what was done in the first place. */
-function chainStart(job: string, gesture: string): number {
-  type Beginning = { readonly first: number | null; readonly undoes: string | null }
-  const begins = sql<[string, string], Beginning>(
+  const begins = sql<[string, string], { first: number | null; undoes: string | null }>(
     'SELECT min(revision) AS first, undoes FROM log_row INDEXED BY log_row_by_gesture WHERE job = ? AND gesture = ?',
   )
-  let first = Number.MAX_SAFE_INTEGER
-  for (let at: string | null = gesture; at !== null;) {
-    const found: Beginning | undefined = begins.get(job, at)
-    if (!found || found.first === null || found.first >= first) break
-    first = found.first
-    at = found.undoes
-  }
-  return first
+  const taken = sql<[string, number], { undoes: string }>(
+    'SELECT DISTINCT undoes FROM log_row WHERE job = ? AND revision >= ? AND undoes IS NOT NULL',
+  )
+  const start = takeBackStart(
+    {
+      beginning: (of) => {
+        const found = begins.get(job, of)
+        return found?.first ? { at: found.first, undoes: found.undoes } : null
+      },
+      takenSince: (at) => taken.all(job, at).map(({ undoes }) => undoes),
+    },
+    gesture,
+  )
+  return start === null ? [] : rowsSince(job, start - 1)
 }
 
 /**

@@ -4,20 +4,23 @@ import type { LogRow } from './row'
 export type Gesture = { readonly id: string; readonly who: string | null; readonly undoes: string | null; readonly stands: boolean }
 type Told = { id: string; who: string | null; undoes: string | null }
 
+/** A gesture stands while nothing that takes it back does. */
+export function isStanding(takers: readonly string[], stands: (gesture: string) => boolean): boolean {
+  return !takers.some(stands)
+}
+
 /** The gestures of some rows in the order in which they began, each with whether it still stands. */
 export function gesturesOf(rows: readonly LogRow[]): readonly Gesture[] {
   const told = new Map<string, Told>()
   for (const { gesture, who, undoes } of rows) if (!told.has(gesture)) told.set(gesture, { id: gesture, who, undoes })
-  const fallen = fallenOf(told)
-  return [...told.values()].map((one) => ({ ...one, stands: !fallen.has(one.id) }))
-}
-
-/** A gesture has fallen while one that takes it back stands; that one falls when it is taken back itself. */
-function fallenOf(told: ReadonlyMap<string, Told>): ReadonlySet<string> {
-  const fallen = new Set<string>()
+  const takers = new Map<string, string[]>()
+  const standing = new Set<string>()
   // What takes something back came after it, so from the newest on everything that could fell a gesture is judged before it.
-  for (const { id, undoes } of [...told.values()].toReversed()) if (undoes !== null && !fallen.has(id)) fallen.add(undoes)
-  return fallen
+  for (const { id, undoes } of [...told.values()].toReversed()) {
+    if (isStanding(takers.get(id) ?? [], (taker) => standing.has(taker))) standing.add(id)
+    if (undoes !== null) takers.set(undoes, [...(takers.get(undoes) ?? []), id])
+  }
+  return [...told.values()].map((one) => ({ ...one, stands: standing.has(one.id) }))
 }
 
 /**

@@ -15,12 +15,11 @@ export type TakenBack =
  * `rows` are the newest of the log, in order, and end with the document's own state.
  */
 export function takeBack(document: SiteDocument, rows: readonly LogRow[], gesture: string): TakenBack {
-  const first = rows.findIndex((row) => row.gesture === gesture)
-  if (first < 0) return { ok: false, problem: 'outOfReach' }
+  const start = takeBackStart(indexOf(rows), gesture)
+  if (start === null) return { ok: false, problem: 'outOfReach' }
   const gestures = gesturesOf(rows)
   if (!gestures.find((g) => g.id === gesture)?.stands) return { ok: false, problem: 'gone' }
   const stands = standingWithout(rows, gesture)
-  const start = startOf(rows, first)
   const before = rewind(document, rows.slice(start))
   if (!before) return { ok: false, problem: 'outOfReach' }
   const after = replay(before, rows.slice(start), stands)
@@ -38,26 +37,46 @@ function standingWithout(rows: readonly LogRow[], gesture: string): Stands {
   return (row) => standing.has(row.gesture) && (row.undoes === null || !known.has(row.undoes))
 }
 
-/** Where to begin anew: at the gesture, or further back at one that was taken back, or brought back, only after it. */
-function startOf(rows: readonly LogRow[], first: number): number {
-  let start = first
-  const beginning = new Map<string, number>()
-  rows.forEach((row, i) => {
-    if (!beginning.has(row.gesture)) beginning.set(row.gesture, i)
-  })
-  const target = new Map(rows.map((row) => [row.gesture, row.undoes]))
-  for (let i = rows.length - 1; i >= start; i--) {
-    // Down the chain: a bringing back names a taking back, which names what was done.
-    for (let undone = rows[i]?.undoes ?? null; undone !== null; undone = target.get(undone) ?? null) {
-      const began = beginning.get(undone)
-      if (began !== undefined && began < start) {
-        start = began
-        i = rows.length
-        break
-      }
+/** A log, by what a taking back asks of it; places count from its beginning, or from that of the rows at hand. */
+export type LogIndex = {
+  /** Where a gesture began, and what it takes back; null where that is not known here. */
+  readonly beginning: (gesture: string) => { readonly at: number; readonly undoes: string | null } | null
+  /** What is taken back, or brought back, from a place on. */
+  readonly takenSince: (at: number) => readonly string[]
+}
+
+/**
+ * Where to begin anew to take a gesture back: where it began, or further back where anything began that was taken back, or brought back,
+ * only after it. Null where the log does not know it.
+ */
+export function takeBackStart({ beginning, takenSince }: LogIndex, gesture: string): number | null {
+  // Down the chain: a bringing back names a taking back, which names what was done.
+  const chainStart = (of: string): number => {
+    let first = Number.POSITIVE_INFINITY
+    for (let at: string | null = of; at !== null;) {
+      const found = beginning(at)
+      if (!found || found.at >= first) break
+      first = found.at
+      at = found.undoes
     }
+    return first
   }
-  return start
+  let first = chainStart(gesture)
+  while (Number.isFinite(first)) {
+    const earliest = takenSince(first).reduce((least, of) => Math.min(least, chainStart(of)), first)
+    if (earliest === first) return first
+    first = earliest
+  }
+  return null
+}
+
+function indexOf(rows: readonly LogRow[]): LogIndex {
+  const began = new Map<string, { at: number; undoes: string | null }>()
+  rows.forEach(({ gesture, undoes }, at) => began.has(gesture) || began.set(gesture, { at, undoes }))
+  return {
+    beginning: (gesture) => began.get(gesture) ?? null,
+    takenSince: (at) => [...new Set(rows.slice(at).flatMap(({ undoes }) => undoes ?? []))],
+  }
 }
 
 /** The document as it was before some rows; null where a row's inverse does not fit, which only a damaged log can show. */
