@@ -5,6 +5,7 @@ import { question, type DnsAnswer, type DnsRecord, type DnsLookup } from './dns-
 import { isProved, isReady, judgeRecords, type Judged } from './judge'
 import { wantedRecords, type HostPlace } from './records'
 import { domainMail } from './domain-mail'
+import { recordLine } from './domain-view'
 import { nameUnder, zoneSnippet, zoneValue } from './zone'
 
 const HOST: HostPlace = { name: 'sites.host.test', a: ['192.0.2.1', '192.0.2.2'], aaaa: ['2001:db8::1'] }
@@ -173,6 +174,134 @@ describe('records of a domain', () => {
   })
 })
 
+describe('what is said of a record, word for word', () => {
+  const [www, apex, proof] = ['A www.wren.test', 'A wren.test', 'TXT _site-proof.wren.test']
+  const a = (name: string, ...values: readonly string[]): DnsAnswer => found(...values.map((one) => rr('A', name, one)))
+  const AWAY: DnsAnswer = { state: 'failed', why: 'it did not answer' }
+  const said = (key: string, answers: Answers): string => of(judge({ ...RIGHT, ...answers }), key).said
+
+  test.each<[what: string, key: string, answers: Answers, said: string]>([
+    ['all is set', apex, {}, 'Set right.'],
+    ['nothing is set', proof, { [proof]: NONE }, 'Nothing is set for this name.'],
+    ['a number is missing', apex, { [apex]: a('wren.test', '192.0.2.1') }, 'No A record with 192.0.2.1 and 192.0.2.2 is set.'],
+    ['one number is another’s', apex, { [apex]: a('wren.test', '203.0.113.9') }, 'A 203.0.113.9 leads to another server: remove it.'],
+    [
+      'two numbers are another’s',
+      apex,
+      { [apex]: a('wren.test', '203.0.113.9', '203.0.113.8', '192.0.2.1') },
+      'A 203.0.113.9 and 203.0.113.8 leads to another server: remove them.',
+    ],
+    [
+      'a CNAME stands at the domain itself',
+      apex,
+      { [apex]: found(rr('CNAME', 'wren.test', 'shops.test')) },
+      'A CNAME to shops.test is set for the domain itself, which cannot have one: mail may be lost. Remove it, and set the numbers.',
+    ],
+    [
+      'the same, where one number is wanted',
+      'AAAA wren.test',
+      { 'AAAA wren.test': found(rr('CNAME', 'wren.test', 'shops.test')) },
+      'A CNAME to shops.test is set for the domain itself, which cannot have one: mail may be lost. Remove it, and set the number.',
+    ],
+    ['nothing leads on', 'CNAME www.wren.test', { [www]: NONE, 'AAAA www.wren.test': NONE }, 'Nothing is set for this name.'],
+    [
+      'it leads elsewhere',
+      'CNAME www.wren.test',
+      { [www]: found(rr('CNAME', 'www.wren.test', 'shops.test')), 'AAAA www.wren.test': NONE },
+      'It is a CNAME to shops.test. Change it to sites.host.test.',
+    ],
+    [
+      'numbers stand where a CNAME is to stand',
+      'CNAME www.wren.test',
+      { [www]: a('www.wren.test', '203.0.113.9', '203.0.113.8'), 'AAAA www.wren.test': NONE },
+      'A 203.0.113.9 and A 203.0.113.8 are set. Remove them first: a CNAME cannot share its name with other records.',
+    ],
+    [
+      'only some of our numbers stand there',
+      'CNAME www.wren.test',
+      { [www]: a('www.wren.test', '192.0.2.1'), 'AAAA www.wren.test': NONE },
+      'A 192.0.2.1 is set. Remove it first: a CNAME cannot share its name with other records.',
+    ],
+    ['a name server does not say', 'CNAME www.wren.test', { [www]: AWAY }, 'Its name server does not say: it did not answer.'],
+    [
+      'something else is proved',
+      proof,
+      { [proof]: found(rr('TXT', '_site-proof.wren.test', 'v=1'), rr('TXT', '_site-proof.wren.test', 'x')) },
+      'Something else is set: v=1 and x. Set this one beside it, or in its place.',
+    ],
+    [
+      'a wildcard answers for the proof',
+      proof,
+      { [proof]: found(rr('CNAME', '_site-proof.wren.test', 'any.test')) },
+      'It is answered by a CNAME to any.test, set for this name or by a wildcard. This record goes before a wildcard.',
+    ],
+  ])('%s', (_, key, answers, wanted) => {
+    expect(said(key, answers)).toBe(wanted)
+  })
+
+  test('of what was not asked, and of name servers that are not there', () => {
+    const { [www]: __, ...rest } = RIGHT
+    expect(of(judge(rest), 'CNAME www.wren.test').said).toBe('It was not looked up.')
+    const nobody = (fault: string | null): Judged[] =>
+      judgeRecords(wantedRecords(domain, HOST, 'p'), { atMs: 0, servers: [], fault, wildcard: [] }, domain, HOST, 'a')
+    expect(nobody('the root did not answer')[0]!.said).toBe('Its name servers cannot be found out: the root did not answer.')
+    expect(nobody(null)[0]!.said).toMatch(/^No name server says that it knows this domain\. Is it registered/)
+  })
+
+  test('of name servers that are not of one mind, and of those that keep what was there', () => {
+    const late = judge({ ...RIGHT, [proof]: NONE }, RIGHT, RIGHT)
+    expect(of(late, proof).said).toBe('Nothing is set for this name. ns2 has it already: it goes from one to the other within the hour.')
+    const cached = judge(RIGHT, { ...RIGHT, [apex]: a('wren.test', '203.0.113.9') })
+    expect(of(cached, apex).said).toBe('Set right. 1 of 1 name servers that visitors ask still say what was there before.')
+    // One that did not answer is not of another mind.
+    expect(of(judge({ ...RIGHT, [proof]: AWAY }, RIGHT, RIGHT), proof).state).toBe('right')
+  })
+
+  test('of authorities', () => {
+    const caa = (name: string, ...values: string[]): Answers => ({ [`CAA ${name}`]: found(...values.map((one) => rr('CAA', name, one))) })
+    const one = judge({ ...RIGHT, ...caa('wren.test', '0 issue "other.test"') }).at(-1)!
+    expect(one).toMatchObject({
+      role: 'authority',
+      instead: null,
+      untilMs: null,
+      said: 'There: 0 issue "other.test". Set this one beside it.',
+    })
+    const two = judge({ ...RIGHT, ...caa('wren.test', '0 issue "b.test"', '0 issue "c.test"') }).at(-1)!
+    expect(two.said).toBe('There: 0 issue "b.test" and 0 issue "c.test". Set this one beside them.')
+    // What visitors' name servers say of authorities is not asked.
+    const seen = { atMs: 0, servers: [server('resolver', 'visitors', caa('wren.test', '0 issue "b.test"')), server('ns1', 'own', RIGHT)] }
+    const judged = judgeRecords(wantedRecords(domain, HOST, 'p'), { ...seen, fault: null, wildcard: [] }, domain, HOST, 'a')
+    expect(judged.some(({ type }) => type === 'CAA')).toBe(false)
+  })
+
+  test('proved and ready', () => {
+    expect([isReady([]), isProved([])]).toEqual([false, false])
+    const judged = judge({ ...RIGHT, [proof]: NONE })
+    expect([isReady(judged), isProved(judged)]).toEqual([false, false])
+    const open = judge({ ...RIGHT, [apex]: NONE })
+    expect([isReady(open), isProved(open)]).toEqual([false, true])
+    const kept = judge(RIGHT, { ...RIGHT, [proof]: NONE })
+    expect([isReady(kept), isProved(kept)]).toEqual([true, true])
+  })
+
+  test('of why each is wanted, and what does instead', () => {
+    const challenge = { name: '_acme-challenge.wren.test', value: 'token' }
+    const wanted = wantedRecords(domain, { ...HOST, aaaa: [] }, 'p', [challenge])
+    expect(wanted.map(({ why, instead }) => [why, instead])).toEqual([
+      ['Leads visitors to the site.', 'A 192.0.2.1 and A 192.0.2.2'],
+      [
+        'Leads those who type it so to our host, which leads them on to www.wren.test. A domain itself takes no CNAME, so it needs the number.',
+        'ALIAS or ANAME sites.host.test, where the registrar has one',
+      ],
+      ['Our host has no number of this kind. A record of it leads some visitors elsewhere.', null],
+      ['Proves that whoever sets it looks after this domain, so that nobody else can bring a site here under its name.', null],
+      ['Shows the authority that the certificate is asked for by whoever looks after the domain. It can go once it is given.', null],
+    ])
+    expect(wanted.at(-1)).toMatchObject({ role: 'challenge', type: 'TXT', name: challenge.name, values: ['token'] })
+    expect(wantedRecords(domainOf('shop.wren.test'), HOST, 'p')[0]!.instead).toBe('A 192.0.2.1 and A 192.0.2.2 and AAAA 2001:db8::1')
+  })
+})
+
 describe('CAA', () => {
   const caa = (...values: string[]): { value: string }[] => values.map((value) => ({ value }))
   // RFC 8659, 4.2 to 4.5, and its examples.
@@ -214,6 +343,65 @@ describe('what is handed over', () => {
     ).toEqual(['$ORIGIN wren.test.', '$TTL 3600', 'www          IN  CNAME  sites.host.test.', '@            IN  A      192.0.2.1'])
     expect(nameUnder('sites.host.test', 'wren.test')).toBe('sites.host.test.')
     expect(zoneValue('TXT', `a"b\\${'x'.repeat(300)}`)).toBe(`"a\\"b\\\\${'x'.repeat(251)}" "${'x'.repeat(49)}"`)
+  })
+
+  test('is a line as a registrar’s form takes it', () => {
+    const judged = judge(RIGHT)
+    const line = (key: string) => recordLine(of(judged, key), 'wren.test')
+    expect(line('A wren.test')).toMatchObject({ under: '@', typed: HOST.a, state: 'right' })
+    expect(line('CNAME www.wren.test')).toMatchObject({ under: 'www', typed: ['sites.host.test.'] })
+    expect(line('TXT _site-proof.wren.test')).toMatchObject({ under: '_site-proof', typed: ['site=abc'] })
+  })
+
+  test('is a letter, whole', () => {
+    const v4 = { ...HOST, aaaa: [] }
+    const answers = {
+      ...RIGHT,
+      'A wren.test': found(rr('A', 'wren.test', '203.0.113.9')),
+      'AAAA wren.test': found(rr('AAAA', 'wren.test', '2001:db8::9')),
+      'A www.wren.test': NONE,
+      'AAAA www.wren.test': NONE,
+      'CAA wren.test': found(rr('CAA', 'wren.test', '0 issue "other.test"')),
+    }
+    const looked = { atMs: 0, servers: [server('ns1', 'own', answers)], fault: null, wildcard: [] }
+    const judged = judgeRecords(wantedRecords(domain, v4, 'site=abc'), looked, domain, v4, 'authority.test')
+    const { subject, body } = domainMail(domain, judged, 'Wren & Co')
+    expect(subject).toBe('Records to set for www.wren.test')
+    expect(body.split('\n')).toEqual([
+      'Hello,',
+      '',
+      'the new site of Wren & Co is ready, and is to be found at www.wren.test. You look after that domain: please set these records there.',
+      '',
+      '  Name:  www   (www.wren.test)',
+      '  Type:  CNAME',
+      '  Value: sites.host.test.',
+      '  Why:   Leads visitors to the site.',
+      '',
+      '  Name:  @   (wren.test)',
+      '  Type:  A',
+      '  Value: 192.0.2.1',
+      '  Name:  @   (wren.test)',
+      '  Type:  A',
+      '  Value: 192.0.2.2',
+      '  Why:   Leads those who type it so to our host, which leads them on to www.wren.test. ' +
+        'A domain itself takes no CNAME, so it needs the number.',
+      '  Now:   A 203.0.113.9 leads to another server: remove it.',
+      '',
+      '  Name:  @   (wren.test)',
+      '  Type:  CAA',
+      '  Value: 0 issue "authority.test"',
+      '  Why:   The domain says which authorities may give certificates for it, and ours is not among them. Without one there is no HTTPS.',
+      '  Now:   There: 0 issue "other.test". Set this one beside it.',
+      '',
+      'Please remove:',
+      '',
+      '  AAAA of wren.test: AAAA 2001:db8::9 leads to another server: remove it.',
+      '',
+      'Leave everything else as it is, above all what is there for mail (MX, and TXT records that are not named here). An hour (3600) will ' +
+        'do as the time that each may be kept (TTL). I see here when they are set; you need not write back, unless something is unclear.',
+      '',
+      'Thank you',
+    ])
   })
 
   test('is a letter that names what is open, and nothing that is right', () => {

@@ -2,7 +2,7 @@ import { expect, test } from 'vitest'
 import { edited, homeSections, setSlot, setText } from '../../../tests/site'
 import { testSite } from '../../../tests/pack'
 import { markedFromRich, parseMarked } from '../rich'
-import { findSection, homePage, type SiteDocument } from '../site'
+import { findSection, homePage, MAX_LABEL, MAX_PAGE_TEXT, MAX_TEXT, type SiteDocument } from '../site'
 import { findWords, replaceWords, type Query } from '.'
 
 const { pack, document: start } = testSite({ name: 'Client', phone: '01632 960111' })
@@ -97,4 +97,62 @@ test('a long sentence is cut between words on both sides', () => {
   const [hit] = findWords(pack, lead(start, `${long}needle ${long}`), ask('needle'))
   expect(hit!.before).toMatch(/^… (word ){8,12}$/)
   expect(hit!.after).toMatch(/^( word){8,12} …$/)
+})
+
+test('a sentence that just fits is whole, one letter more and it is cut; it ends at its own full stop', () => {
+  const around = (text: string) => findWords(pack, edited(start, setText(hero.id, 'heading', text)), ask('needle'))[0]!
+  const [fits, over] = [`${'a'.repeat(29)} ${'b'.repeat(29)} `, `${'a'.repeat(30)} ${'b'.repeat(29)} `]
+  expect(around(`${fits}needle`).before).toBe(fits)
+  expect(around(`${over}needle`).before).toBe(`… ${'b'.repeat(29)} `)
+  expect(around(`One. ${fits.slice(1)}needle`).before).toBe(fits.slice(1))
+  expect(around(`needle${fits.split('').reverse().join('')}`).after).toBe(` ${'b'.repeat(29)} ${'a'.repeat(29)}`)
+  expect(around(`needle ${'b'.repeat(29)} ${'a'.repeat(30)}`).after).toBe(` ${'b'.repeat(29)} …`)
+  expect(around('A needle is 1.5 mm. It shines.').after).toBe(' is 1.5 mm.')
+  expect(around('A needle? Yes').after).toBe('?')
+  expect(around('A needle!').after).toBe('!')
+})
+
+test('where whole words are asked for, what begins or ends with a mark has no end there', () => {
+  const words = (text: string, asked: string): number => findWords(pack, lead(start, text), ask(asked, { isWhole: true })).length
+  expect([words('oaks and oak', 'oak'), words('soak', 'oak'), words('oak.', 'oak')]).toEqual([1, 0, 1])
+  expect([words('a(b)c', '(b)'), words('x& co', '& co'), words('a & b', '&')]).toEqual([1, 1, 1])
+  expect([words('a-b', 'a–b'), words("don't", 'don’t')]).toEqual([1, 1])
+})
+
+test('each place says what it is, where it stands, and whether its words are the template’s own', () => {
+  const document = edited(start, setText(hero.id, 'heading', 'Old mill'), { type: 'fact/set', fact: 'tagline', value: 'Old hands' })
+  const [heading] = findWords(pack, document, ask('old mill'))
+  expect(heading!.of).toMatchObject({ page: homePage(document).id, where: 'Home', isKept: false, lines: ['Old mill'] })
+  const [fact] = findWords(pack, document, ask('old hands'))
+  expect(fact!.of).toMatchObject({ page: null, where: 'every page', value: null, isKept: false })
+  const label = edited(document, { type: 'label/set', label: 'open', value: { text: 'old times' } })
+  expect(findWords(pack, label, ask('old times'))[0]!.of).toMatchObject({ page: null, where: 'every page', isKept: false })
+  expect(findWords(pack, edited(label, { type: 'label/set', label: 'shut', value: { text: '' } }), ask('Stryker'))).toEqual([])
+  expect(new Set(findWords(pack, document, ask('old')).map(({ key }) => key)).size).toBe(findWords(pack, document, ask('old')).length)
+})
+
+test('what is put in stays within the room of its place', () => {
+  const long = 'x'.repeat(MAX_TEXT)
+  const document = edited(
+    start,
+    setText(hero.id, 'heading', 'An oak'),
+    setSlot(hero.id, 'action', { type: 'link', label: 'See an oak', to: { type: 'fact', fact: 'phone' } }),
+    setSlot(hero.id, 'picture', { type: 'image', asset: 'tallow/stool.jpg', alt: 'Some oak' }),
+    { type: 'page/set', page: homePage(start).id, part: 'description', value: 'Of oak' },
+    { type: 'label/set', label: 'open', value: { text: 'oak' } },
+  )
+  const after = replaced(document, ask('oak'), long)
+  const { heading, action, picture } = findSection(after, hero.id)!.slots
+  expect([heading?.type === 'text' && heading.text.length, action?.type === 'link' && action.label.length]).toEqual([MAX_TEXT, MAX_TEXT])
+  expect(picture?.type === 'image' && picture.alt.length).toBe(MAX_TEXT)
+  expect([homePage(after).texts.description?.text.length, after.labels.open?.text.length]).toEqual([MAX_PAGE_TEXT, MAX_LABEL])
+})
+
+test('a chip is put where words stood, in their look, and nothing is left of them', () => {
+  const document = lead(start, 'Ring **us now** today')
+  const edit = replaceWords(findWords(pack, document, ask('us now')), { fact: 'phone' })!
+  expect(leadOf(edited(document, edit))).toBe('Ring **{phone}** today')
+  const plain = edited(start, setText(hero.id, 'heading', 'Ring us'))
+  const headed = findSection(edited(plain, replaceWords(findWords(pack, plain, ask('us')), { fact: 'phone' })!), hero.id)!.slots.heading
+  expect(headed).toEqual({ type: 'text', text: 'Ring ' })
 })
