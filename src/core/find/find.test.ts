@@ -105,7 +105,7 @@ test('a sentence that just fits is whole, one letter more and it is cut; it ends
   expect(around(`${fits}needle`).before).toBe(fits)
   expect(around(`${over}needle`).before).toBe(`… ${'b'.repeat(29)} `)
   expect(around(`One. ${fits.slice(1)}needle`).before).toBe(fits.slice(1))
-  expect(around(`needle${fits.split('').reverse().join('')}`).after).toBe(` ${'b'.repeat(29)} ${'a'.repeat(29)}`)
+  expect(around(`needle${fits.split('').toReversed().join('')}`).after).toBe(` ${'b'.repeat(29)} ${'a'.repeat(29)}`)
   expect(around(`needle ${'b'.repeat(29)} ${'a'.repeat(30)}`).after).toBe(` ${'b'.repeat(29)} …`)
   expect(around('A needle is 1.5 mm. It shines.').after).toBe(' is 1.5 mm.')
   expect(around('A needle? Yes').after).toBe('?')
