@@ -141,8 +141,13 @@ test('chosen words lead to a page; a page that goes takes the link and leaves th
   await page.keyboard.type('See prices')
   for (let i = 0; i < 6; i++) await page.keyboard.press('Shift+ArrowLeft')
   await page.keyboard.press('ControlOrMeta+k')
-  await page.getByRole('combobox', { name: 'Where the words lead' }).fill('gall')
+  const list = page.getByRole('combobox', { name: 'Where the words lead' })
+  await list.fill('gall')
   await expect(page.getByRole('option', { name: /^Gallery/ }).first()).toHaveAttribute('aria-selected', 'true')
+  // The list lies under the words that it is for, and hides none of them.
+  const [above, below] = [(await lead(page).boundingBox())!, (await list.boundingBox())!]
+  expect(below.y).toBeGreaterThan(above.y + above.height * 0.8)
+  expect(below.y).toBeLessThan(above.y + above.height + 24)
   expect(await enterGivesBack(page)).toBe(true)
   await expect(lead(page, 'phone').getByRole('link', { name: 'prices' })).toHaveAttribute('href', './gallery/')
   await page.keyboard.press('ArrowRight')

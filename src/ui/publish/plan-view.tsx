@@ -3,7 +3,7 @@ import type { PlannedFile, PublishPlan } from '@/core/release'
 import { count, kilobytes } from '../parts/words'
 
 /** Exactly which files will be new, changed and removed, and how much travels. */
-export function PlanView({ plan }: { plan: PublishPlan }) {
+export function PlanView({ plan, isUnedited }: { readonly plan: PublishPlan; readonly isUnedited: boolean }) {
   const nothing = plan.added.length + plan.changed.length + plan.removed.length === 0
   return (
     <div>
@@ -19,6 +19,11 @@ export function PlanView({ plan }: { plan: PublishPlan }) {
         <p className="mt-2 text-soft">What is live is what is here. There is nothing to publish.</p>
       ) : (
         <div className="mt-2 grid gap-1">
+          {isUnedited && (
+            <p className="text-sm text-soft">
+              No page was edited since. What differs is worked out with each release, such as the width at which the menu folds.
+            </p>
+          )}
           <FileList word="New" sign="+" files={plan.added} />
           <FileList word="Changed" sign="~" files={plan.changed} />
           <FileList word="Removed" sign="−" files={plan.removed} />

@@ -143,7 +143,7 @@ function Publishing({ destination, list, address, domain, proposal, hostSuffix, 
           </>
         ) : plan ? (
           <>
-            <PlanView plan={plan} />
+            <PlanView plan={plan} isUnedited={chosen.isUnedited} />
             {liveRelease && !nothing && (
               <p className="mt-2 text-sm">
                 <Link href={`/jobs/${job}/publish?to=${destination.id}&compare=${liveRelease.id}`} className="underline underline-offset-2">

@@ -16,6 +16,8 @@ export type ChosenAlone = {
   /** The pages that can go out alone: some, where more differs from what is live than one page. */
   readonly choices: readonly PageChoice[]
   readonly alone: Alone | null
+  /** Nothing that anybody wrote or placed differs from what is live; false also where that is not known. */
+  readonly isUnedited: boolean
   /** Why the page that is chosen cannot go out alone. */
   readonly fault: string | null
   readonly choose: (page: PageId | null) => void
@@ -44,8 +46,10 @@ export function useAlone(release: string | null): ChosenAlone {
     )
     return () => over.abort()
   }, [store, goingOut])
+  const isUnedited = useMemo(() => live !== null && pagesDiffering(live, document).size === 0, [live, document])
   return {
     choices,
+    isUnedited,
     alone: page === null ? null : { page, state: measured && measured.of === goingOut ? measured.state : null },
     fault: made && !made.ok ? `This page cannot go out alone: ${made.why}. Publish all that has changed.` : null,
     choose,

@@ -29,6 +29,7 @@ export function LinkButton({ words, className }: { words: WordEditor; className:
       onTarget={lead}
       onNone={() => void editor.chain().extendMarkRange('link').unsetMark('link').run()}
       handTo={() => words.focus()}
+      wordsAt={() => words.chosenAt()}
       open={open}
       onOpen={setOpen}
     >

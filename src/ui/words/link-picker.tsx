@@ -1,7 +1,7 @@
 'use client'
 import { Command } from 'cmdk'
 import { Popover } from 'radix-ui'
-import { useMemo, useState, type ReactNode } from 'react'
+import { useMemo, useRef, useState, type ReactNode } from 'react'
 import { findAmong, linkChoices, subjectOf, typedTargets, withSubject, type LinkChoice } from '@/core/plan'
 import type { LinkTarget } from '@/core/site'
 import { useJobStore } from '../job/job-context'
@@ -24,17 +24,21 @@ type Props = {
   readonly handTo: () => void
   readonly open: boolean
   readonly onOpen: (open: boolean) => void
+  /** Where the words stand in the window that it is for, so that it lies beside them; left out: beside its button. */
+  readonly wordsAt?: () => DOMRect
   /** The button that opens it. */
   readonly children: ReactNode
 }
 
 /** Where a link leads, picked by typing: a page, a place on one, a fact, a file, an address, a mail, a call, a message. */
 export function LinkPicker(props: Props) {
-  const { label, handTo, open, onOpen, children } = props
+  const { label, handTo, open, onOpen, wordsAt, children } = props
+  const anchor = useRef({ getBoundingClientRect: () => wordsAt?.() ?? new DOMRect() })
   const close = (): void => giveBack(() => onOpen(false), handTo)
   return (
     <Popover.Root open={open} onOpenChange={onOpen}>
       <Popover.Trigger asChild>{children}</Popover.Trigger>
+      {wordsAt && <Popover.Anchor virtualRef={anchor} />}
       <Panel
         align="start"
         data-word-tools

@@ -79,6 +79,21 @@ export class WordEditor {
     this.editor.view.focus()
   }
 
+  /** Where the chosen words are seen in the window, in px; of those that reach out of a sheet, what is seen of them. */
+  chosenAt(): DOMRect {
+    const { view, state } = this.editor
+    const [from, to] = [view.coordsAtPos(state.selection.from), view.coordsAtPos(state.selection.to, -1)]
+    const [left, top] = [Math.min(from.left, to.left), Math.min(from.top, to.top)]
+    const seen = seenIn(this.element.ownerDocument)
+    const [x, y] = [seen.toWindow(left, 'x'), seen.toWindow(top, 'y')]
+    return new DOMRect(
+      x,
+      y,
+      seen.toWindow(Math.max(from.right, to.right), 'x') - x,
+      Math.max(0, seen.toWindow(Math.max(from.bottom, to.bottom), 'y') - y),
+    )
+  }
+
   /** Puts the caret behind the last letter, where whoever comes by a key goes on. */
   toEnd(): void {
     const { view } = this.editor
@@ -177,5 +192,19 @@ export class WordEditor {
     const { element } = this
     for (const name of element.getAttributeNames()) element.removeAttribute(name)
     for (const [name, value] of this.bare) element.setAttribute(name, value)
+  }
+}
+
+/** How places in a sheet are told in the window: a sheet is drawn smaller or larger than it is, and what is beside it is at its edge. */
+function seenIn({ defaultView, documentElement }: Document): { readonly toWindow: (at: number, along: 'x' | 'y') => number } {
+  const frame = defaultView?.frameElement
+  const { left, right, top, bottom } =
+    frame?.getBoundingClientRect() ?? new DOMRect(0, 0, documentElement.clientWidth, documentElement.clientHeight)
+  const scale = frame instanceof HTMLElement && frame.offsetWidth > 0 ? (right - left) / frame.offsetWidth : 1
+  return {
+    toWindow: (at, along) => {
+      const [least, most] = along === 'x' ? [left, right] : [top, Math.min(bottom, window.innerHeight)]
+      return Math.min(most, Math.max(least, least + at * scale))
+    },
   }
 }
