@@ -290,7 +290,8 @@ describe('what is said of a record, word for word', () => {
     expect(wanted.map(({ why, instead }) => [why, instead])).toEqual([
       ['Leads visitors to the site.', 'A 192.0.2.1 and A 192.0.2.2'],
       [
-        'Leads those who type it so to our host, which leads them on to www.wren.test. A domain itself takes no CNAME, so it needs the number.',
+        'Leads those who type it so to our host, which leads them on to www.wren.test. ' +
+          'A domain itself takes no CNAME, so it needs the number.',
         'ALIAS or ANAME sites.host.test, where the registrar has one',
       ],
       ['Our host has no number of this kind. A record of it leads some visitors elsewhere.', null],
@@ -370,7 +371,8 @@ describe('what is handed over', () => {
     expect(body.split('\n')).toEqual([
       'Hello,',
       '',
-      'the new site of Wren & Co is ready, and is to be found at www.wren.test. You look after that domain: please set these records there.',
+      'the new site of Wren & Co is ready, and is to be found at www.wren.test. ' +
+        'You look after that domain: please set these records there.',
       '',
       '  Name:  www   (www.wren.test)',
       '  Type:  CNAME',
@@ -397,8 +399,9 @@ describe('what is handed over', () => {
       '',
       '  AAAA of wren.test: AAAA 2001:db8::9 leads to another server: remove it.',
       '',
-      'Leave everything else as it is, above all what is there for mail (MX, and TXT records that are not named here). An hour (3600) will ' +
-        'do as the time that each may be kept (TTL). I see here when they are set; you need not write back, unless something is unclear.',
+      'Leave everything else as it is, above all what is there for mail (MX, and TXT records that are not named here). ' +
+        'An hour (3600) will do as the time that each may be kept (TTL). ' +
+        'I see here when they are set; you need not write back, unless something is unclear.',
       '',
       'Thank you',
     ])
