@@ -46,22 +46,23 @@ function judge(record: WantedRecord, looked: DnsLookup, host: HostPlace): Judged
   const verdicts = looked.servers.map((server) => ({ server, verdict: verdictOf(record, server.answers, host) }))
   const own = verdicts.filter(({ server }) => server.kind === 'own')
   const visitors = verdicts.filter(({ server }) => server.kind === 'visitors')
-  const told = (state: RecordState, said: string, untilMs: number | null = null): Judged => ({ ...record, state, said, untilMs })
+  const judgedAs = (state: RecordState, said: string, untilMs: number | null = null): Judged => ({ ...record, state, said, untilMs })
   const answered = own.filter(({ verdict }) => verdict.state !== 'unknown')
-  if (answered.length === 0) return told('unknown', own[0]?.verdict.said ?? noServers(looked))
+  if (answered.length === 0) return judgedAs('unknown', own[0]?.verdict.said ?? noServers(looked))
   const bad = answered.find(({ verdict }) => verdict.state !== 'right')
-  if (bad) return told(bad.verdict.state, bad.verdict.said + uneven(answered.map(({ server, verdict }) => [server.name, verdict.state])))
+  if (bad)
+    return judgedAs(bad.verdict.state, bad.verdict.said + uneven(answered.map(({ server, verdict }) => [server.name, verdict.state])))
   const late = visitors.filter(({ verdict }) => verdict.state === 'missing' || verdict.state === 'wrong')
   if (late.length > 0) {
     const untilMs = looked.atMs + Math.max(...late.map(({ verdict }) => verdict.ttlS)) * 1000
-    return told(
+    return judgedAs(
       'cached',
       `Set right. ${late.length} of ${visitors.length} name servers that visitors ask still say what was there before.`,
       untilMs,
     )
   }
   const silent = visitors.filter(({ verdict }) => verdict.state === 'unknown')
-  return told(
+  return judgedAs(
     'right',
     silent.length > 0 ? `Set right. ${silent.map(({ server }) => server.name).join(', ')} did not answer.` : 'Set right.',
   )

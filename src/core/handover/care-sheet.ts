@@ -116,7 +116,7 @@ function recordsOf(say: Say, { shown, certificateUntil, records }: NonNullable<C
 function whatItSays(say: Say, site: Site, language: string): string {
   const { phone, email, address, hours } = factsGiven(site.document)
   const plain = (label: string): string => escapeText(plainWord(language, label) ?? label)
-  const told = hours && toHoursRows(hours, hoursWords(site.document)).map(({ days, times }) => escapeText(`${days} ${times}`))
+  const hourRows = hours && toHoursRows(hours, hoursWords(site.document)).map(({ days, times }) => escapeText(`${days} ${times}`))
   const pages = shownPages(site.document).map((page) => {
     const { name } = pageTexts(site.pack, site.document, page)
     return `${theirs(name)} ${code(pagePath(site.document, page))}`
@@ -125,7 +125,7 @@ function whatItSays(say: Say, site: Site, language: string): string {
     phone ? row(plain('telephone'), `<bdi dir="ltr">${escapeText(phone)}</bdi>`) : '',
     email ? row(plain('email'), mailTo(email)) : '',
     address ? row(plain('address'), theirs(addressLine(address))) : '',
-    told ? row(plain('open'), told.join('<br>')) : '',
+    hourRows ? row(plain('open'), hourRows.join('<br>')) : '',
     row(plain('pages'), pages.join('<br>')),
   ]
   return section(say('facts'), `<dl>${rows.join('')}</dl><p>${say('tell')}</p>`)

@@ -51,10 +51,10 @@ type Site = { readonly pack: Pack; readonly document: SiteDocument }
 /** What an edit did, and where, named by the site as it is now: what is gone since is named by its kind or not at all. */
 export function describeEdit(pack: Pack, document: SiteDocument, edit: Edit): { readonly deed: string; readonly where: string } {
   const steps = stepsOf(edit)
-  const told = steps.find((step) => !isAside(step)) ?? steps[0]
-  if (!told) return { deed: 'did nothing', where: '' }
+  const main = steps.find((step) => !isAside(step)) ?? steps[0]
+  if (!main) return { deed: 'did nothing', where: '' }
   const more = steps.length > 1 ? `, ${steps.length} changes in all` : ''
-  return { deed: deedOf(told), where: whereOf({ pack, document }, told) + more }
+  return { deed: deedOf(main), where: whereOf({ pack, document }, main) + more }
 }
 
 /** What only goes along with something else: an arrangement that is kept, a list that is the client's own from then on. */

@@ -40,8 +40,8 @@ export function placesOfFact(pack: Pack, document: SiteDocument, fact: FactName)
 function countIn(pack: Pack, document: SiteDocument, section: Section, fact: FactName): number {
   const design = findDesign(pack, section.kind, section.design)
   const drawn = design ? shownPlaces(design).facts.filter((one) => (one === 'locality' ? 'address' : one) === fact).length : 0
-  const told = sectionRows(pack, document, section).flatMap(({ value, placeholder }) => value ?? placeholder ?? [])
-  return drawn + told.reduce((sum, value) => sum + timesIn(value, fact), 0)
+  const values = sectionRows(pack, document, section).flatMap(({ value, placeholder }) => value ?? placeholder ?? [])
+  return drawn + values.reduce((sum, value) => sum + timesIn(value, fact), 0)
 }
 
 function timesIn(value: SlotValue, fact: FactName): number {

@@ -60,7 +60,7 @@ function isUntouched(pack: Pack, document: SiteDocument, section: Section): bool
   const design = findDesign(pack, section.kind, section.design)
   const facts = factsOf(document)
   // Every site says whose it is; only what one asks a site for makes a section the client's.
-  const told = design ? shownPlaces(design).facts.filter((fact) => fact !== 'name' && fact !== 'tagline') : []
-  if (told.some((fact) => facts[fact === 'locality' ? 'address' : fact] !== undefined)) return false
+  const shownFacts = design ? shownPlaces(design).facts.filter((fact) => fact !== 'name' && fact !== 'tagline') : []
+  if (shownFacts.some((fact) => facts[fact === 'locality' ? 'address' : fact] !== undefined)) return false
   return sectionRows(pack, document, section).some((row) => row.leftover)
 }

@@ -33,8 +33,8 @@ export async function lookUp(domain: DomainName, challenges: readonly string[], 
     servers.map(async ({ name, kind, at }) => {
       const found = await Promise.all(
         questions.map(async ([type, asked]) => {
-          const told = await queue.add(() => ask(at, type, asked))
-          return [question(type, asked), kind === 'own' ? ofItsOwn(told) : told.found] as const
+          const answer = await queue.add(() => ask(at, type, asked))
+          return [question(type, asked), kind === 'own' ? ofItsOwn(answer) : answer.found] as const
         }),
       )
       return { name, kind, answers: new Map<string, DnsAnswer>(found) }

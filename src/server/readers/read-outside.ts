@@ -129,12 +129,12 @@ function ask<T extends TaskName>(reader: ChildProcess, asked: Asked<T>, limits: 
       done(() => reject(new Problem('tooHeavy', { name, fault })))
     }
     const breakOff = (): void => giveUp('reading it broke off')
-    const hear = (told: Told): void => {
-      if (told.type === 'started') {
+    const hear = (message: Told): void => {
+      if (message.type === 'started') {
         clearTimeout(loading)
         stopWatching = watchReader(reader, limits, giveUp)
-      } else if (told.type === 'done') done(() => resolve(told.result as TaskOutput<T>))
-      else done(() => reject(problemOf(told.problem)))
+      } else if (message.type === 'done') done(() => resolve(message.result as TaskOutput<T>))
+      else done(() => reject(problemOf(message.problem)))
     }
     const loading = setTimeout(() => giveUp('reading it could not begin'), LOADING_MS)
     reader.on('message', hear).on('exit', breakOff).on('error', breakOff)

@@ -24,13 +24,13 @@ export function activityOf(id: string, before: number): Activity {
     const { deed, where } = describeEdit(pack(), document, row.edit)
     const all = wordsOfEdit(row.edit).join(' · ')
     const words = all.length > MOST_WORDS ? `${all.slice(0, MOST_WORDS).trimEnd()} …` : all
-    const told = undoes === null ? deed : `${bringsBack ? 'brought back' : 'took back'}: ${deed}`
+    const sentence = undoes === null ? deed : `${bringsBack ? 'brought back' : 'took back'}: ${deed}`
     return {
       first,
       last,
       at,
       who: who === null ? 'the start' : who === ITSELF ? 'Instant Fit' : (names.get(who) ?? 'somebody'),
-      deed: told,
+      deed: sentence,
       where,
       words,
     }

@@ -19,7 +19,7 @@ export function readElements(root: Root, visit: (element: ReadElement) => boolea
   if (root === null || typeof root === 'string') return false
   if ('type' in root && root.type === 'still') return readElements(root.element, visit, inside)
   const attrs = 'base' in root ? { ...root.base, ...root.extra } : 'attrs' in root ? root.attrs : {}
-  const told = visit({
+  const answer = visit({
     tag: root.tag,
     inside,
     classes: (attrs.class ?? '').split(' '),
@@ -27,7 +27,7 @@ export function readElements(root: Root, visit: (element: ReadElement) => boolea
     picture: ('picture' in root ? root.picture : null) ?? null,
   })
   const deeper = [...inside, root.tag]
-  return told === true || root.children.some((child: Node) => readElements(child, visit, deeper))
+  return answer === true || root.children.some((child: Node) => readElements(child, visit, deeper))
 }
 
 /** The first picture of a filled element, in reading order, that a test holds of. */

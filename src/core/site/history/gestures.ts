@@ -2,7 +2,7 @@ import type { LogRow } from './row'
 
 /** A gesture as the log tells it: whose it is, what it takes back, and whether it still stands. */
 export type Gesture = { readonly id: string; readonly who: string | null; readonly undoes: string | null; readonly stands: boolean }
-type Told = { id: string; who: string | null; undoes: string | null }
+type Begun = { id: string; who: string | null; undoes: string | null }
 
 /** A gesture stands while nothing that takes it back does. */
 export function isStanding(takers: readonly string[], stands: (gesture: string) => boolean): boolean {
@@ -11,16 +11,16 @@ export function isStanding(takers: readonly string[], stands: (gesture: string) 
 
 /** The gestures of some rows in the order in which they began, each with whether it still stands. */
 export function gesturesOf(rows: readonly LogRow[]): readonly Gesture[] {
-  const told = new Map<string, Told>()
-  for (const { gesture, who, undoes } of rows) if (!told.has(gesture)) told.set(gesture, { id: gesture, who, undoes })
+  const begun = new Map<string, Begun>()
+  for (const { gesture, who, undoes } of rows) if (!begun.has(gesture)) begun.set(gesture, { id: gesture, who, undoes })
   const takers = new Map<string, string[]>()
   const standing = new Set<string>()
   // What takes something back came after it, so from the newest on everything that could fell a gesture is judged before it.
-  for (const { id, undoes } of [...told.values()].toReversed()) {
+  for (const { id, undoes } of [...begun.values()].toReversed()) {
     if (isStanding(takers.get(id) ?? [], (taker) => standing.has(taker))) standing.add(id)
     if (undoes !== null) takers.set(undoes, [...(takers.get(undoes) ?? []), id])
   }
-  return [...told.values()].map((one) => ({ ...one, stands: standing.has(one.id) }))
+  return [...begun.values()].map((one) => ({ ...one, stands: standing.has(one.id) }))
 }
 
 /**
