@@ -139,3 +139,113 @@ test('a page that goes sends what was not sent yet, as much as it may, and asks 
   expect(tried.waits).toEqual([])
   expect(tried.sent).toEqual([])
 })
+
+test('what others did is fetched once what is on its way has its answer; what is known is not asked for', async () => {
+  let open: ((reply: Appended) => void) | null = null
+  const tried = syncOf(['a'], written)
+  tried.transport.append = (_, __, rows) => {
+    tried.sent.push(rows.map(({ id }) => id))
+    return new Promise((resolve) => (open = resolve))
+  }
+  tried.sync.wake()
+  await tried.tick()
+  tried.tell(7)
+  await tried.tick()
+  expect(tried.transport.since).not.toHaveBeenCalled()
+  open!({ ...written([]), written: ['a'] })
+  await tried.tick()
+  // It was told of a seventh revision, and has the first.
+  expect(tried.transport.since.mock.calls).toEqual([[1]])
+  tried.tell(1)
+  tried.tell(0)
+  await tried.tick()
+  expect(tried.transport.since).toHaveBeenCalledTimes(1)
+  tried.tell(8)
+  await tried.tick()
+  expect(tried.transport.since).toHaveBeenCalledTimes(2)
+})
+
+test('a line that comes again, and a page that comes back, ask what is new; neither sends what there is none of', async () => {
+  const tried = syncOf([], written)
+  tried.tell(null)
+  await tried.tick()
+  expect([tried.transport.since.mock.calls.length, tried.waits.length]).toEqual([1, 0])
+  tried.sync.back()
+  expect(tried.waits.map(({ ms }) => ms)).toEqual([0])
+  await tried.tick()
+  expect([tried.transport.since.mock.calls.length, tried.sent.length]).toEqual([2, 0])
+  tried.sync.close()
+  expect(tried.transport.leave).not.toHaveBeenCalled()
+  tried.tell(9)
+  tried.sync.back()
+  await tried.tick()
+  expect(tried.transport.since).toHaveBeenCalledTimes(2)
+})
+
+test('one request is on its way at a time, and typing meanwhile waits for no more than it', async () => {
+  const answers: ((reply: Appended) => void)[] = []
+  const tried = syncOf(['a'], written)
+  tried.transport.append = (_, __, rows) => {
+    tried.sent.push(rows.map(({ id }) => id))
+    return new Promise((resolve) => answers.push(resolve))
+  }
+  tried.sync.wake()
+  // Woken again before the time is up, it is the same time.
+  tried.sync.wake()
+  expect(tried.waits.map(({ ms }) => ms)).toEqual([250])
+  await tried.tick()
+  tried.sync.wake()
+  await tried.tick()
+  expect(tried.sent).toEqual([['a']])
+  answers[0]!({ ...written([]), written: ['a'] })
+  await tried.tick()
+  expect(tried.effects.setSaveState.mock.calls).toEqual([['saved'], ['saved']])
+})
+
+test('what does not fit what is here begins again from the database, which is no wait; only where that fails it is one', async () => {
+  const noise = vi.spyOn(console, 'error').mockImplementation(() => undefined)
+  const reports = vi.fn()
+  vi.stubGlobal('reportError', reports)
+  const tried = syncOf(['a'], (rows) => ({ ...written(rows), revision: 0 }))
+  tried.effects.learn.mockRejectedValueOnce(new TypeError('a fault of our own'))
+  tried.sync.wake()
+  await tried.tick()
+  expect(tried.effects.restart).toHaveBeenCalledTimes(1)
+  expect(tried.effects.setSaveState).not.toHaveBeenCalledWith('waiting')
+  // No answer to what is new is no fault: the next event brings it.
+  tried.transport.since.mockRejectedValueOnce(new ApiError(0, 'noAnswer', 'It does not answer.'))
+  tried.tell(50)
+  await tried.tick()
+  expect(tried.effects.restart).toHaveBeenCalledTimes(1)
+  tried.transport.since.mockRejectedValueOnce(new TypeError('a fault of our own'))
+  tried.effects.restart.mockRejectedValueOnce(new ApiError(0, 'noAnswer', 'It does not answer.'))
+  tried.tell(51)
+  await tried.tick()
+  expect(tried.effects.restart).toHaveBeenCalledTimes(2)
+  expect(tried.effects.setSaveState).toHaveBeenLastCalledWith('waiting')
+  vi.unstubAllGlobals()
+  noise.mockRestore()
+})
+
+test('a request takes a hundred rows, and one that is too long alone all the same', async () => {
+  const many = syncOf(
+    Array.from({ length: 230 }, (_, i) => String(i)),
+    written,
+  )
+  many.sync.wake()
+  for (let i = 0; i < 4; i++) await many.tick()
+  expect(many.sent.map(({ length }) => length)).toEqual([100, 100, 30])
+  const long = syncOf([`1 ${'x'.repeat(500_000)}`, `2 ${'x'.repeat(300_000)}`, `3 ${'x'.repeat(300_000)}`, '4'], written)
+  long.sync.wake()
+  for (let i = 0; i < 4; i++) await long.tick()
+  expect(long.sent.map((ids) => ids.map((id) => id[0]))).toEqual([['1'], ['2'], ['3', '4']])
+})
+
+test('what was sent already is not sent again by a page that goes', () => {
+  const tried = syncOf(['a', 'b'], written)
+  tried.effects.freeze(['a'])
+  tried.sync.leave()
+  expect(tried.transport.leave.mock.calls.map(([, , rows]) => (rows as readonly SentRow[]).map(({ id }) => id))).toEqual([['b']])
+  tried.sync.leave()
+  expect(tried.transport.leave).toHaveBeenCalledTimes(1)
+})
