@@ -116,6 +116,8 @@ function failed(units, suites) {
 function installTools() {
   const wanted = [
     ['chromium-headless-shell', '/usr/bin/chromium-headless-shell'],
+    // What a page falls back on while it has no font of its own: letters are as wide everywhere.
+    ['fonts-liberation', '/usr/share/fonts/truetype/liberation/LiberationSans-Regular.ttf'],
     ['default-jre-headless', '/usr/bin/java'],
     ['libxml2-utils', '/usr/bin/xmllint'],
     ['unicode-data', '/usr/share/unicode/BidiCharacterTest.txt'],
