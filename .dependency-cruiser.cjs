@@ -11,7 +11,7 @@ module.exports = {
     { name: 'no-circles', severity: 'error', from: { path: '^src' }, to: { circular: true } },
     // What reads files from outside runs in processes of its own; the one way to it is to ask.
     never('readers-are-asked', '^src/(app|server/(?!readers/))', '^src/server/readers/(?!read-outside)'),
-    never('app-asks-use-cases-only', '^src/app', '^src/server/(?!use-cases/|http/)'),
+    never('app-asks-use-cases-only', '^src/app', '^src/server/(?!use-cases/|http/|problems/)'),
     {
       name: 'a-stage-imports-no-other-stage',
       severity: 'error',

@@ -25,7 +25,7 @@ import {
 import { projectFolder } from '../../src/server/files/data-folder'
 import { fontFilePath } from '../../src/server/media/fonts'
 import { storeFont } from '../../src/server/media/store-font'
-import { Problem } from '../../src/server/http/problems'
+import { Problem } from '../../src/server/problems'
 import { testPack } from '../pack'
 
 test('there are at least 24 families, each under a licence that its package carries, each file in its place', () => {

@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import { beforeAll, expect, test } from 'vitest'
-import { problemOf, PROBLEMS, toProblem, type ProblemCode } from '../../src/server/http/problems'
+import { problemOf, PROBLEMS, toProblem, type ProblemCode } from '../../src/server/problems'
 import { readRoute, writeRoute } from '../../src/server/http/route'
 import { connectionTestSchema } from '../../src/server/use-cases/try-destination'
 import { ownDataFolder } from './log-fixture'

@@ -163,7 +163,7 @@ describe('a database that cannot be used is told of in its own words, and nothin
   })
 
   test('every code of a disk that fails has words of its own', async () => {
-    const { toProblem } = await import('../../src/server/http/problems')
+    const { toProblem } = await import('../../src/server/problems')
     const codeOf = (code: string): string => toProblem(Object.assign(new Error('x'), { code })).code
     // SQLite, “Result and Error Codes”; errno(3).
     const codes = [

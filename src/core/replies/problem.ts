@@ -9,3 +9,4 @@ export const problemReplySchema = v.object({
     faults: v.optional(list(v.object({ file: v.string(), line: v.number(), fault: v.string() }))),
   }),
 })
+export type ProblemReply = Readonly<v.InferOutput<typeof problemReplySchema>>

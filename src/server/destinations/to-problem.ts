@@ -1,4 +1,4 @@
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 import { isDestinationError, type Destination } from './destination'
 
 const NOT_SWITCHED = 'Nothing was switched: visitors see what they saw before.'

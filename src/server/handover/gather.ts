@@ -5,7 +5,7 @@ import { allSections, factsOf, pagesOf, type SiteDocument } from '../../core/sit
 import { isBlobKept, readBlob, readWhole } from '../files/blobs'
 import { mediaFile } from '../files/media-file'
 import type { ZippedFile } from '../files/zip-stream'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 import { jobState, type JobState } from '../log/edit-log'
 import { readOwnFont } from '../media/fonts'
 import { takeOutPack } from '../packs/pack-zip'

@@ -1,4 +1,4 @@
-import { reportProblem, toReply } from './problems'
+import { reportProblem, toReply } from '../problems'
 
 /** A reply in lines of JSON. What began goes on to its end even when the screen goes away. */
 export function progressReply<P>(work: (onProgress: (progress: P) => void) => Promise<unknown>): Response {

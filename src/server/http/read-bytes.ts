@@ -1,7 +1,7 @@
 import { createWriteStream } from 'node:fs'
 import { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
-import { Problem } from './problems'
+import { Problem } from '../problems'
 
 /** The problem that says of a file that it is too large, and what to do. */
 type TooLarge = 'fileTooLarge' | 'fontTooLarge' | 'pdfTooLarge'

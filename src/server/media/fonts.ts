@@ -7,7 +7,7 @@ import { projectFolder } from '../files/data-folder'
 import { kept } from '../files/kept'
 import { madeOnce } from '../files/made'
 import { mediaFile } from '../files/media-file'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 import { readOutside } from '../readers/read-outside'
 import { cutDown, type Part } from './cut-down'
 

@@ -1,5 +1,5 @@
 import type { AssetInfo } from '../../core/image'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 import { readOutside } from '../readers/read-outside'
 import { readAsset } from '../store/assets'
 import { keepPicture } from './keep-picture'

@@ -1,6 +1,6 @@
 import type { StoredFont } from '../../core/replies'
 import { keepMedia } from '../files/media-file'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 import { readOutside } from '../readers/read-outside'
 
 export const MAX_FONT_BYTES = 8 * 1024 * 1024

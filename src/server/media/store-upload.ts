@@ -1,6 +1,6 @@
 import slugify from '@sindresorhus/slugify'
 import type { AssetInfo } from '../../core/image'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 import { readOutside } from '../readers/read-outside'
 import { keepPicture } from './keep-picture'
 

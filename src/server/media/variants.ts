@@ -3,7 +3,7 @@ import sharp from 'sharp'
 import { cropToFocus, parseRatio, variantPath, type PictureVariant } from '../../core/image'
 import { kept } from '../files/kept'
 import { madeOnce } from '../files/made'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 import { findAsset, readAsset } from '../store/assets'
 
 const queue = (): PQueue => kept('variant-queue', () => new PQueue({ concurrency: 2 }))

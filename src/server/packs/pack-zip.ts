@@ -6,7 +6,7 @@ import { madeFolder } from '../files/data-folder'
 import { syncFolder } from '../files/write-whole'
 import { readOutside } from '../readers/read-outside'
 import { forgetPacks, pack, packFilesOf } from './packs'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 
 export const MAX_PACK_BYTES = 60 * 1024 * 1024
 

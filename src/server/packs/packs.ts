@@ -3,7 +3,7 @@ import type { AssetTable } from '../../core/image'
 import { templateSections, type Pack, type Template, type TemplateLibrary } from '../../core/pack'
 import { dataFolder, projectFolder } from '../files/data-folder'
 import { forget, kept } from '../files/kept'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 import { readOutside } from '../readers/read-outside'
 import { broughtFolders, readAll, readBrought } from './library'
 

@@ -1,5 +1,5 @@
 import { forgetFailedAttempts, forgetFailedAttemptsBefore, failedAttemptsAt, noteFailedAttempt } from '../store/failed-attempts'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 
 /** How many wrong guesses are free: of one account's password, and from one address. After those each costs twice the time of the last. */
 const FREE = { account: 5, address: 20 } as const

@@ -3,7 +3,7 @@ import * as v from 'valibot'
 import type { Person, Role } from '../../core/people'
 import { judgePassword } from '../../core/password'
 import { fitWords, findFactFault } from '../../core/site'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 import { findPersonByEmail, insertPerson } from '../store/people'
 import { hashPassword } from './password'
 

@@ -4,7 +4,7 @@ import type { OwnFont } from '../../core/site'
 import { fontFeatures } from '../../core/faces'
 import { missingLetters, readEmbedding } from '../../core/type'
 import { cutDown, type Part } from '../media/cut-down'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 
 /**
  * A font file that may be used, with what it permits and which of the client's letters it lacks. `font.file` is its type until it is

@@ -1,6 +1,6 @@
 import sharp from 'sharp'
 import { drawingInOneColour, marginShare, oneColourRow, printInOneColour, trimBox } from '../../core/image'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 import { readPicture, type ReadPicture } from './picture'
 import { openPicture, readPixels, viewBox } from './pixels'
 

@@ -1,7 +1,7 @@
 import { fileTypeFromBuffer } from 'file-type'
 import sharp from 'sharp'
 import type { Focus } from '../../core/site'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 import { readLightMap } from '../media/light-map'
 import { cleanSvg } from './clean-svg'
 import { MAX_MEGAPIXELS } from './pixels'

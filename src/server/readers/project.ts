@@ -5,7 +5,7 @@ import { isDeepJson } from '../../core/json-depth'
 import { PROJECT_FILE, projectPath, projectSchema, type Project, type ProjectPicture } from '../../core/handover'
 import { hashOf } from '../files/blobs'
 import { writeWhole } from '../files/write-whole'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 import { readFont } from './font'
 import { readPicture } from './picture'
 

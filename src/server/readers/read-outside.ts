@@ -5,7 +5,7 @@ import PQueue from 'p-queue'
 import { own } from '../../core/own'
 import { projectFolder } from '../files/data-folder'
 import { kept } from '../files/kept'
-import { Problem, problemOf, type ProblemParts } from '../http/problems'
+import { Problem, problemOf, type ProblemParts } from '../problems'
 import type { TaskInput, TaskName, TaskOutput } from './tasks'
 
 export type { ReadPicture } from './picture'

@@ -1,4 +1,4 @@
-import { Problem, problemParts } from '../http/problems'
+import { Problem, problemParts } from '../problems'
 import type { Asked, Told } from './read-outside'
 import { TASKS, type TaskName } from './tasks'
 

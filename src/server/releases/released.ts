@@ -1,6 +1,6 @@
 import { withPageAlone, type PageAlone } from '../../core/plan'
 import { differences, isSame, type PageId, type SiteDocument } from '../../core/site'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 import { stateAt, type JobState } from '../log/edit-log'
 import type { Release } from '../store/releases'
 

@@ -1,6 +1,6 @@
 import { destinationOf, WEB_HOST } from '../destinations/registry'
 import type { Destination } from '../destinations/destination'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 import { findDestination } from '../store/destinations'
 import { getJob } from '../store/jobs'
 

@@ -2,7 +2,7 @@ import { own } from '../../core/own'
 import type { AssetInfo, AssetTable } from '../../core/image'
 import { readWhole } from '../files/blobs'
 import { mediaFile } from '../files/media-file'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 import { db } from './db'
 import { packAssets, packMediaFile } from '../packs/packs'
 

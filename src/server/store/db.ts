@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { dataFolder, madeFolder } from '../files/data-folder'
 import { kept } from '../files/kept'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 import { migrate } from './migrate'
 
 export type Db = Database.Database

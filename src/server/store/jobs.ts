@@ -1,5 +1,5 @@
 import type { Shelf } from '../../core/replies'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 import { db, sql } from './db'
 
 export type Job = {

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto'
 import { readdirSync, readFileSync } from 'node:fs'
 import type Database from 'better-sqlite3'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 import { projectFolder } from '../files/data-folder'
 
 type Migration = { readonly name: string; readonly sql: string; readonly hash: string }

@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import { manifestSchema, type Manifest } from '../../core/release'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 import { sql } from './db'
 
 /** A page that went out alone, as it was at a revision. */

@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid'
 import { kept } from '../files/kept'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 import { beginTask, endTask, runningTasks, type TaskKind } from '../store/tasks'
 
 /** What stops the work that goes on for a job. */

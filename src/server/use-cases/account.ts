@@ -1,7 +1,7 @@
 import * as v from 'valibot'
 import { mayEditJobs, type Person } from '../../core/people'
 import type { AccountView, AuditRow } from '../../core/replies'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 import { noteRightGuess, noteWrongGuess, refuseGuessing } from '../people/guessing'
 import { emailSchema, fittingName, fittingPassword, freeEmail, nameSchema, passwordSchema } from '../people/new-person'
 import { isPassword } from '../people/password'

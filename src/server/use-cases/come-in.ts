@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import type { Person } from '../../core/people'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 import { noteRightGuess, noteWrongGuess, refuseGuessing } from '../people/guessing'
 import { emailSchema, makePerson, nameSchema, passwordSchema } from '../people/new-person'
 import { isPassword } from '../people/password'

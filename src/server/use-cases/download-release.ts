@@ -1,6 +1,6 @@
 import { readBlob, isBlobKept } from '../files/blobs'
 import { zipStream, type ZippedFile } from '../files/zip-stream'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 import { getRelease, type Release } from '../store/releases'
 
 /**

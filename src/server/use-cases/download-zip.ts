@@ -3,7 +3,7 @@ import path from 'node:path'
 import { Readable } from 'node:stream'
 import { zipFile } from '../destinations/zip/settings'
 import { connectionOf } from '../destinations/registry'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 import { keptDestination } from './destinations'
 
 /** The zip that a destination of that kind has made last, with its name. */

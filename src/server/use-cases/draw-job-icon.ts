@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import { findFamily } from '../../core/type'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 import { drawIcon } from '../releases/icons'
 import { siteForSheets } from './home-sheet'
 

@@ -1,6 +1,6 @@
 import { MAX_FILE_NAME, type FileTarget } from '../../core/site'
 import { keepBlob } from '../files/blobs'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 import { readBytes } from '../http/read-bytes'
 import { getJob } from '../store/jobs'
 

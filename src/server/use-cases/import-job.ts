@@ -10,7 +10,7 @@ import { applyEdit, isSame, readDocument, type LogRow, type SiteDocument } from 
 import { hashOf, keepBlob } from '../files/blobs'
 import { dataFolder, madeFolder } from '../files/data-folder'
 import { keepMedia } from '../files/media-file'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 import { saveBody } from '../http/read-bytes'
 import { beginLog } from '../log/edit-log'
 import { bringInPack } from '../packs/pack-zip'

@@ -1,6 +1,6 @@
 import type { Person } from '../../core/people'
 import type { StoredLogo } from '../../core/replies'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 import { readBytes } from '../http/read-bytes'
 import { makeOneColour } from '../media/one-colour'
 import { storeLogo } from '../media/store-logo'

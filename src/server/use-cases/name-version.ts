@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import { MAX_VERSION_NAME, type NamedVersion } from '../../core/replies'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 import { jobState } from '../log/edit-log'
 import { getJob } from '../store/jobs'
 import { deleteNamedVersion, insertNamedVersion, namedVersions } from '../store/named-versions'

@@ -4,7 +4,7 @@ import { domainOf, parseDomain, shownName, type DomainAnswer, type DomainView } 
 import { WEB_HOST } from '../destinations/registry'
 import { siteOrigin } from '../destinations/web-host/settings'
 import { renewFrom } from '../domains/certificates/keep'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 import type { By } from '../people/sessions'
 import { noteAudit } from '../store/audit'
 import { dropDomain, findDomain, insertDomain, jobOfDomain, type KeptDomain } from '../store/domains'

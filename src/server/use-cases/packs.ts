@@ -1,6 +1,6 @@
 import type { AssetTable } from '../../core/image'
 import type { Pack, TemplateLibrary } from '../../core/pack'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 import { readBytes } from '../http/read-bytes'
 import { bringInPack, MAX_PACK_BYTES, takeOutPack } from '../packs/pack-zip'
 import { library, libraryVersion, pack, packAssets } from '../packs/packs'

@@ -10,7 +10,7 @@ import {
 } from '@simplewebauthn/server'
 import * as v from 'valibot'
 import type { Person } from '../../core/people'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 import { deviceOf } from '../people/device'
 import { passwordSchema } from '../people/new-person'
 import type { Whence } from '../people/sessions'

@@ -1,4 +1,4 @@
-import { Problem, toProblem } from '../http/problems'
+import { Problem, toProblem } from '../problems'
 import { db, isReadOnly } from '../store/db'
 
 /** Why nothing can be read or kept now, in a sentence for whoever opens a page; null where all is well. */

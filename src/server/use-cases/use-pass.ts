@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import type { Person } from '../../core/people'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 import { fittingPassword, makePerson, nameSchema, passwordSchema } from '../people/new-person'
 import { beginSession, type Whence } from '../people/sessions'
 import { hashOfToken } from '../people/tokens'

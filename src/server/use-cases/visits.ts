@@ -4,7 +4,7 @@ import type { SiteVisits } from '../../core/replies'
 import { destinationOf, WEB_HOST } from '../destinations/registry'
 import { orProblem } from '../destinations/to-problem'
 import { countVisits, hostVisits } from '../destinations/web-host/visits'
-import { Problem } from '../http/problems'
+import { Problem } from '../problems'
 import { addressesOf, livePublication } from '../store/publications'
 
 export const countedSchema = v.strictObject({ isCounted: v.boolean() })

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import { siteForSheets } from '@/server/use-cases/home-sheet'
-import { findProblemCode } from '@/server/http/problems'
+import { findProblemCode } from '@/server/problems'
 import { BrandSheet } from '@/ui/brand/brand-sheet'
 
 export const metadata: Metadata = { title: 'Brand sheet' }

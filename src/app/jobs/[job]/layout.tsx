@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation'
 import type { ReactNode } from 'react'
 import type { OpenJob } from '@/core/replies'
-import { findProblemCode } from '@/server/http/problems'
+import { findProblemCode } from '@/server/problems'
 import { mayOnJob } from '@/server/use-cases/may-open'
 import { listJobLines } from '@/server/use-cases/list-jobs'
 import { openJob } from '@/server/use-cases/open-job'

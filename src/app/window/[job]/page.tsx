@@ -1,7 +1,7 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import type { OpenJob } from '@/core/replies'
-import { findProblemCode } from '@/server/http/problems'
+import { findProblemCode } from '@/server/problems'
 import { mayOnJob } from '@/server/use-cases/may-open'
 import { findJobLine } from '@/server/use-cases/list-jobs'
 import { openJob } from '@/server/use-cases/open-job'

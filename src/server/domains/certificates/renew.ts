@@ -1,5 +1,5 @@
 import { kept } from '../../files/kept'
-import { reportProblem } from '../../http/problems'
+import { reportProblem } from '../../problems'
 import { certifiedDomains, noteFault, type KeptDomain } from '../../store/domains'
 import { namesOf, putCertificate, renewFrom } from './keep'
 import { certificateByHttp } from './order'

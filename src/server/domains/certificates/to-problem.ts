@@ -1,4 +1,4 @@
-import { Problem } from '../../http/problems'
+import { Problem } from '../../problems'
 import { isDestinationError } from '../../destinations/destination'
 
 /** What went wrong between an authority and us, for the person who waits for a certificate. */

@@ -1,0 +1,3 @@
+export * from './problem'
+export * from './to-problem'
+export { PROBLEMS, type ProblemCode } from './sentences'
