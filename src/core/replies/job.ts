@@ -63,6 +63,7 @@ export const versionViewSchema = v.object({ revision: v.number(), document: reco
 export type VersionView = Readonly<v.InferOutput<typeof versionViewSchema>>
 /** Null where nothing is live. */
 export const versionReplySchema = v.object({ past: v.nullable(versionViewSchema) })
+export type VersionReply = Readonly<v.InferOutput<typeof versionReplySchema>>
 
 /** A section kept for any job, with the pictures that it shows. */
 export const keptLineSchema = v.object({
@@ -74,6 +75,7 @@ export const keptLineSchema = v.object({
 })
 export type KeptLine = Readonly<v.InferOutput<typeof keptLineSchema>>
 export const keptLinesSchema = v.object({ kept: list(keptLineSchema) })
+export type KeptLines = Readonly<v.InferOutput<typeof keptLinesSchema>>
 
 /** The pages of a job as another can take them, with the pictures that they show. */
 export const jobPagesSchema = v.object({ pages: list(record<LoosePage>()), assets: list(record<AssetInfo>()) })

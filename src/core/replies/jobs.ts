@@ -29,10 +29,13 @@ export const jobLineSchema = v.object({
 })
 export type JobLine = Readonly<v.InferOutput<typeof jobLineSchema>>
 export const jobLinesSchema = v.object({ jobs: list(jobLineSchema) })
+export type JobLines = Readonly<v.InferOutput<typeof jobLinesSchema>>
 /** What is left of the list when something was done with a job, with the copy where one was made. */
 export const shelvedSchema = v.object({ jobs: list(jobLineSchema), job: v.optional(v.string()) })
+export type Shelved = Readonly<v.InferOutput<typeof shelvedSchema>>
 
 export const madeJobSchema = v.object({ job: v.string() })
+export type MadeJob = Readonly<v.InferOutput<typeof madeJobSchema>>
 
 /** A handover read in: the job that it is now, which templates came along, and what it is without. */
 export const importedJobSchema = v.object({
@@ -45,3 +48,4 @@ export const importedJobSchema = v.object({
 export type ImportedJob = Readonly<v.InferOutput<typeof importedJobSchema>>
 
 export const importedPackSchema = v.object({ templates: list(v.string()) })
+export type ImportedPack = Readonly<v.InferOutput<typeof importedPackSchema>>

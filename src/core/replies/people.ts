@@ -19,6 +19,7 @@ export type PersonLine = Readonly<v.InferOutput<typeof personLine>>
 const invitationLine = v.object({ id: v.string(), email: v.string(), role, job: nullable, may: v.nullable(may), until: v.string() })
 export type InvitationLine = Readonly<v.InferOutput<typeof invitationLine>>
 export const invitedSchema = v.object({ token: nullable })
+export type Invited = Readonly<v.InferOutput<typeof invitedSchema>>
 
 /** A line of the audit list; `person` is a name. */
 const auditRow = v.object({
@@ -31,6 +32,7 @@ const auditRow = v.object({
 })
 export type AuditRow = Readonly<v.InferOutput<typeof auditRow>>
 export const auditReplySchema = v.object({ audit: list(auditRow) })
+export type AuditReply = Readonly<v.InferOutput<typeof auditReplySchema>>
 
 /** Something kept that is not as it should be, and what was done about it. */
 const finding = v.object({
@@ -86,6 +88,7 @@ const namedVersion = v.object({ revision: v.number(), name: v.string(), at: v.st
 export type NamedVersion = Readonly<v.InferOutput<typeof namedVersion>>
 /** The states that have a name, the newest first. */
 export const namedVersionsSchema = v.object({ versions: list(namedVersion) })
+export type NamedVersions = Readonly<v.InferOutput<typeof namedVersionsSchema>>
 /** A page of a job's activity, newest first. */
 export const activitySchema = v.object({ ...namedVersionsSchema.entries, deeds: list(deed), isAll: v.boolean(), size: jobSize })
 export type Activity = Readonly<v.InferOutput<typeof activitySchema>>

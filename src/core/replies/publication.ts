@@ -69,6 +69,7 @@ export const testedConnectionSchema = v.object({ results: list(testResultSchema)
 export type TestedConnection = Readonly<v.InferOutput<typeof testedConnectionSchema>>
 
 export const addedDestinationSchema = v.object({ id: v.string() })
+export type AddedDestination = Readonly<v.InferOutput<typeof addedDestinationSchema>>
 
 export const lookProgressSchema = v.object({ step: v.literal('looking'), done: v.number(), total: v.number() })
 export type LookProgress = Readonly<v.InferOutput<typeof lookProgressSchema>>
@@ -100,3 +101,4 @@ export const noticeViewSchema = v.object({
 })
 export type NoticeView = Readonly<v.InferOutput<typeof noticeViewSchema>>
 export const noticesReplySchema = v.object({ notices: v.nullable(noticeViewSchema) })
+export type NoticesReply = Readonly<v.InferOutput<typeof noticesReplySchema>>

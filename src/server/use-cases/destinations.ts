@@ -1,6 +1,7 @@
 import { nanoid } from 'nanoid'
 import * as v from 'valibot'
 import { sitePathSchema } from '../../core/release'
+import type { AddedDestination } from '../../core/replies'
 import { isSame } from '../../core/site'
 import { forgetDestination, connectionOf } from '../destinations/registry'
 import { adapterFor, changedConnectionSchema, connectionSchema, type ChangedConnection, type Connection } from '../destinations/kinds'
@@ -37,7 +38,7 @@ export const newDestinationSchema = v.strictObject({
 export type NewDestination = v.InferOutput<typeof newDestinationSchema>
 
 /** Adds a destination to a job; what lets us in is sealed before it is kept. */
-export function addDestination(job: string, { name, origin, connection }: NewDestination, { person, whence }: By): { readonly id: string } {
+export function addDestination(job: string, { name, origin, connection }: NewDestination, { person, whence }: By): AddedDestination {
   getJob(job)
   const id = nanoid(12)
   const { kind, settings, secret } = connection

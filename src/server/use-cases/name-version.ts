@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { MAX_VERSION_NAME, type NamedVersion } from '../../core/replies'
+import { MAX_VERSION_NAME, type NamedVersions } from '../../core/replies'
 import { Problem } from '../problems'
 import { jobState } from '../log/edit-log'
 import { getJob } from '../store/jobs'
@@ -12,10 +12,7 @@ export const namedVersionSchema = v.strictObject({
 })
 
 /** Gives a state of a job's site a name, or takes it away; returns all that have one. */
-export function nameVersion(
-  id: string,
-  { revision, name }: v.InferOutput<typeof namedVersionSchema>,
-): { readonly versions: readonly NamedVersion[] } {
+export function nameVersion(id: string, { revision, name }: v.InferOutput<typeof namedVersionSchema>): NamedVersions {
   const { id: job } = getJob(id)
   const newest = jobState(job).revision
   if (revision > newest) throw new Problem('revisionUnknown', { base: revision, revision: newest })

@@ -1,6 +1,7 @@
 import { randomBytes } from 'node:crypto'
 import * as v from 'valibot'
-import { domainOf, parseDomain, shownName, type DomainAnswer, type DomainView } from '../../core/domain'
+import { domainOf, parseDomain, shownName, type DomainView } from '../../core/domain'
+import type { DomainReply } from '../../core/replies'
 import { WEB_HOST } from '../destinations/registry'
 import { siteOrigin } from '../destinations/web-host/settings'
 import { renewFrom } from '../domains/certificates/keep'
@@ -33,10 +34,7 @@ export function domainView(job: string): DomainView | null {
 }
 
 /** How a typed domain is read, and whether this job can have it. */
-export function askDomain(
-  job: string,
-  typed: string,
-): DomainAnswer | { readonly ok: false; readonly problem: 'taken'; readonly sentence: string } {
+export function askDomain(job: string, typed: string): DomainReply {
   const read = parseDomain(typed)
   if (!read.ok) return read
   const taken = [read.name, read.other].some((name) => name !== null && ![null, job].includes(jobOfDomain(name)))

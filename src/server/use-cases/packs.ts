@@ -1,5 +1,6 @@
 import type { AssetTable } from '../../core/image'
 import type { Pack, TemplateLibrary } from '../../core/pack'
+import type { ImportedPack } from '../../core/replies'
 import { Problem } from '../problems'
 import { readBytes } from '../http/read-bytes'
 import { bringInPack, MAX_PACK_BYTES, takeOutPack } from '../packs/pack-zip'
@@ -21,7 +22,7 @@ export function templateLibrary(version: string): TemplateLibrary {
 }
 
 /** A pack brought in: the zip is the request's body, its name in the query. Tells the templates that came with it. */
-export async function bringPackIn(request: Request, query: URLSearchParams): Promise<{ readonly templates: readonly string[] }> {
+export async function bringPackIn(request: Request, query: URLSearchParams): Promise<ImportedPack> {
   const name = query.get('name') ?? 'pack.zip'
   return { templates: await bringInPack(name, await readBytes(request, name, MAX_PACK_BYTES)) }
 }

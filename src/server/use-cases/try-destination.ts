@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import type { TestResult } from '../../core/replies'
+import type { TestedConnection, TestResult } from '../../core/replies'
 import { changedConnectionSchema, type Connection } from '../destinations/kinds'
 import { connectionOf } from '../destinations/registry'
 import { folderTest } from '../destinations/folder/connection-test'
@@ -37,10 +37,12 @@ export type ConnectionTestInput = v.InferOutput<typeof connectionTestSchema>
  * Every step with what came of it, and by what the server is known from now on: the key of its host, or a certificate that nobody vouches
  * for; null where it has neither.
  */
-export type Tried = { readonly results: readonly TestResult[]; readonly knownBy: string | null }
-
 /** Tries a connection step by step, and tells of each as it comes. Nothing of the site is sent. */
-export async function tryDestination(job: string, input: ConnectionTestInput, onResult: (result: TestResult) => void): Promise<Tried> {
+export async function tryDestination(
+  job: string,
+  input: ConnectionTestInput,
+  onResult: (result: TestResult) => void,
+): Promise<TestedConnection> {
   let knownBy: string | null = null
   const { parts, close } = connectionTestOf(job, input, (found) => (knownBy = found))
   try {

@@ -1,13 +1,10 @@
 'use client'
 import { useEffect, useRef, useState, type RefObject } from 'react'
 import { toast } from 'sonner'
-import * as v from 'valibot'
-import { shelvedSchema, type JobLine, type Shelf } from '@/core/replies'
+import { shelvedSchema, type JobLine, type Shelf, type Shelved } from '@/core/replies'
 import { notice, refusal } from '../parts/notice'
 import { askJson } from '../request/api'
 import { useMutation } from '../request/use-mutation'
-
-type Shelved = v.InferOutput<typeof shelvedSchema>
 
 export type Shelving = {
   /** The job that something is being done with. */

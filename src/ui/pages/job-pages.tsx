@@ -2,7 +2,7 @@
 import { useCallback, useMemo } from 'react'
 import type { AssetInfo } from '@/core/image'
 import { fromLoose, type LoosePage } from '@/core/plan'
-import { jobLinesSchema, jobPagesSchema, type JobLine } from '@/core/replies'
+import { jobLinesSchema, jobPagesSchema, type JobLine, type JobLines } from '@/core/replies'
 import { applyEdit, findPage, toEdit, type PageId } from '@/core/site'
 import { useJob, useJobStore } from '../job/job-context'
 import { useSite } from '../job/use-site'
@@ -21,7 +21,7 @@ export function useOtherJobs(): readonly JobLine[] | null {
   const { data } = useQuery(fetchJobs, { onFault: refusal })
   return data && data.jobs.filter((job) => job.id !== id && job.shelf !== 'bin' && job.trouble === null)
 }
-const fetchJobs = (): Promise<{ readonly jobs: readonly JobLine[] }> => getJson('/api/jobs', jobLinesSchema)
+const fetchJobs = (): Promise<JobLines> => getJson('/api/jobs', jobLinesSchema)
 
 type Props = {
   readonly from: string

@@ -1,5 +1,5 @@
 import type { KeptSection } from '@/core/plan'
-import { keptLinesSchema, type KeptLine } from '@/core/replies'
+import { keptLinesSchema, type KeptLine, type KeptLines } from '@/core/replies'
 import { refusal } from '../parts/notice'
 import { getJson, sendJson } from '../request/api'
 import { refuse } from '../request/refuse'
@@ -30,7 +30,7 @@ export function useKept(): KeptShelf {
 }
 
 const NONE: readonly KeptLine[] = []
-const fetchKept = (): Promise<{ readonly kept: readonly KeptLine[] }> => getJson('/api/kept-sections', keptLinesSchema)
+const fetchKept = (): Promise<KeptLines> => getJson('/api/kept-sections', keptLinesSchema)
 
 /** Keeps a section for other jobs. */
 export async function keepSection(name: string, section: KeptSection): Promise<void> {
